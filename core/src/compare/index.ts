@@ -1,0 +1,1 @@
+export { difference, sortedCurve, type Curve, type Difference } from './difference';

@@ -1,0 +1,1 @@
+export { boundsIn, pickSamples, type Condition, type Limit } from './pickSamples';

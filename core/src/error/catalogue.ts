@@ -1,0 +1,229 @@
+/**
+ * Every error a person can meet, once: a code for programs, a kind for the
+ * border (the server maps kinds to HTTP statuses), and a sentence that says
+ * what was found, where, and what to do. Codes are never reused.
+ */
+export type ErrorKind = 'input' | 'missing' | 'conflict' | 'tooLarge' | 'refused' | 'internal';
+
+interface Entry<Facts> {
+  kind: ErrorKind;
+  say: (facts: Facts) => string;
+}
+const entry = <Facts>(kind: ErrorKind, say: (facts: Facts) => string): Entry<Facts> => ({ kind, say });
+
+export const catalogue = {
+  // numerics
+  LENGTHS_DIFFER: entry<{ a: string; b: string; lengthA: number; lengthB: number }>(
+    'input',
+    (f) => `${f.a} has ${f.lengthA} values and ${f.b} has ${f.lengthB}. They must be equally long.`,
+  ),
+  TOO_FEW_SAMPLES: entry<{ name: string; have: number; need: number }>(
+    'input',
+    (f) => `${f.name} has ${f.have} usable samples; at least ${f.need} are needed. Widen the range or pick another channel.`,
+  ),
+  TOO_FEW_POINTS_FOR_MODEL: entry<{ have: number; parameters: number }>(
+    'input',
+    (f) =>
+      `${f.have} points cannot determine ${f.parameters} parameters. Choose a lower degree or a wider condition.`,
+  ),
+  X_HAS_NO_SPREAD: entry<{ x: string; distinct: number; parameters: number }>(
+    'input',
+    (f) =>
+      `"${f.x}" takes only ${f.distinct} distinct value${f.distinct === 1 ? '' : 's'}, too few for ${f.parameters} parameters. Choose another x or a lower degree.`,
+  ),
+  NOT_INCREASING: entry<{ name: string; index: number; before: number; after: number }>(
+    'input',
+    (f) =>
+      `"${f.name}" does not increase at sample ${f.index + 1}: ${f.before} is followed by ${f.after}. Set that stretch aside or choose another channel to differentiate against.`,
+  ),
+  WINDOW_NOT_ODD: entry<{ window: number }>(
+    'input',
+    (f) => `A window of ${f.window} samples has no middle sample. Choose an odd number of at least 3.`,
+  ),
+  ORDER_TOO_HIGH: entry<{ order: number; window: number }>(
+    'input',
+    (f) => `Order ${f.order} needs a window of more than ${f.order} samples, not ${f.window}. Widen the window or lower the order.`,
+  ),
+  // units
+  UNIT_UNKNOWN: entry<{ text: string; part: string }>('input', (f) =>
+    f.part === f.text
+      ? `"${f.text}" is not a unit that is known here. Write it like kPa, L/min, rad/s^2 or °C, or leave it empty for a plain number.`
+      : `"${f.part}" in the unit "${f.text}" is not known here. Write units like kPa, L/min, rad/s^2 or °C.`,
+  ),
+  UNIT_MISFIT: entry<{ from: string; to: string }>(
+    'input',
+    (f) => `${f.from} cannot be converted to ${f.to}: they measure different quantities.`,
+  ),
+  // formulas
+  FORMULA_SYNTAX: entry<{ at: number; found: string; expected: string }>(
+    'input',
+    (f) => `At character ${f.at + 1}: found ${f.found} where ${f.expected} was expected.`,
+  ),
+  FORMULA_TOO_LONG: entry<{ length: number; limit: number }>(
+    'input',
+    (f) => `The formula has ${f.length} characters or too many nested brackets; the limit is ${f.limit} characters and 100 levels. Split it into two derived channels.`,
+  ),
+  SYMBOL_UNKNOWN: entry<{ symbol: string; at: number; similar: string }>(
+    'input',
+    (f) =>
+      `"${f.symbol}" at character ${f.at + 1} is neither a channel, a table nor a constant of this run.${f.similar ? ` Did you mean ${f.similar}?` : ' The board lists the symbols that can be used.'}`,
+  ),
+  FUNCTION_ARGUMENTS: entry<{ name: string; need: number; have: number; at: number }>(
+    'input',
+    (f) => `${f.name} at character ${f.at + 1} takes ${f.need} argument${f.need === 1 ? '' : 's'}, not ${f.have}.`,
+  ),
+  UNIT_CLASH: entry<{ operation: string; left: string; right: string; at: number }>(
+    'input',
+    (f) =>
+      `At character ${f.at + 1}: ${f.left} and ${f.right} cannot be ${f.operation}. Check the units of both sides.`,
+  ),
+  ARGUMENT_UNIT: entry<{ name: string; need: string; have: string; at: number }>(
+    'input',
+    (f) => `${f.name} at character ${f.at + 1} needs ${f.need} and got ${f.have}.`,
+  ),
+  TEMPERATURE_SUM: entry<{ at: number }>(
+    'input',
+    (f) =>
+      `At character ${f.at + 1}: two absolute temperatures cannot be added. Subtract one to get a difference, or write the added part as a difference in K.`,
+  ),
+  RESULT_UNIT: entry<{ wanted: string; found: string }>(
+    'input',
+    (f) => `The formula gives ${f.found}, which cannot be shown in ${f.wanted}. Change the unit or the formula.`,
+  ),
+  EXPONENT_NOT_PLAIN: entry<{ at: number }>(
+    'input',
+    (f) =>
+      `At character ${f.at + 1}: a quantity with a unit can only be raised to a fixed plain number, like ^2 or ^0.5.`,
+  ),
+  // channels, steps
+  CHANNEL_UNKNOWN: entry<{ symbol: string }>(
+    'input',
+    (f) => `This run has no channel "${f.symbol}" at this place of the procedure. Choose another channel or move the step.`,
+  ),
+  SYMBOL_TAKEN: entry<{ symbol: string }>(
+    'input',
+    (f) => `The symbol "${f.symbol}" is already in use. Give the new channel another symbol.`,
+  ),
+  SYMBOL_INVALID: entry<{ symbol: string }>(
+    'input',
+    (f) =>
+      `"${f.symbol}" cannot be a symbol. Use a letter followed by letters, digits or underscores, such as p_d or T_w2.`,
+  ),
+  STEP_KIND_UNKNOWN: entry<{ kind: string }>(
+    'input',
+    (f) => `There is no step kind "${f.kind}". The procedure may come from a newer version.`,
+  ),
+  STEP_SETTINGS: entry<{ title: string; problem: string }>(
+    'input',
+    (f) => `The settings of "${f.title}" do not fit: ${f.problem}.`,
+  ),
+  RANGE_EMPTY: entry<{ from: number; to: number; name: string }>(
+    'input',
+    (f) => `No kept sample of "${f.name}" lies between ${f.from} and ${f.to}. Check the range.`,
+  ),
+  RANGE_REVERSED: entry<{ from: number; to: number }>(
+    'input',
+    (f) => `The range ends (${f.to}) before it begins (${f.from}). Swap the two values.`,
+  ),
+  // property tables
+  TABLE_TOO_SHORT: entry<{ have: number }>(
+    'input',
+    (f) => `A property table needs at least two knots; this one has ${f.have}.`,
+  ),
+  TABLE_KNOT_REPEATED: entry<{ x: number; row: number }>(
+    'input',
+    (f) => `The argument ${f.x} stands twice (again in row ${f.row}). Keep one of the two knots.`,
+  ),
+  TABLE_KNOT_NOT_NUMBER: entry<{ row: number }>(
+    'input',
+    (f) => `Row ${f.row} of the table has a cell that is not a number. Fill it in or delete the row.`,
+  ),
+  // data sets, models, comparisons
+  CONDITION_EMPTY: entry<{ condition: string; run: string }>(
+    'input',
+    (f) => `No kept sample of "${f.run}" is in the condition "${f.condition}". Check its limits against the chart.`,
+  ),
+  MODEL_UNKNOWN: entry<{ model: string }>('input', (f) => `There is no model "${f.model}" in the library.`),
+  NO_OVERLAP: entry<{ reference: string; candidate: string }>(
+    'input',
+    (f) =>
+      `"${f.candidate}" has no point in the range of "${f.reference}", so there is nothing to compare. Check units and conditions.`,
+  ),
+  // files
+  FILE_EMPTY: entry<{ name: string }>('input', (f) => `"${f.name}" is empty. Choose another file.`),
+  FILE_BINARY: entry<{ name: string; offset: number }>(
+    'input',
+    (f) =>
+      `"${f.name}" is not text: byte ${f.offset + 1} cannot stand in a text file. Export it from the logger as delimited text.`,
+  ),
+  FILE_NO_DATA_ROWS: entry<{ name: string; lines: number }>(
+    'input',
+    (f) =>
+      `"${f.name}" has ${f.lines} line${f.lines === 1 ? '' : 's'} but no row of numbers below its headings. Check the first data row, or choose another file.`,
+  ),
+  FILE_NO_CHANNELS: entry<{ name: string }>(
+    'input',
+    (f) => `Every column of "${f.name}" is left out. Keep at least one.`,
+  ),
+  FILE_TIME_COLUMN: entry<{ name: string }>(
+    'input',
+    (f) => `The time column of "${f.name}" is left out. Keep it, or choose another time column.`,
+  ),
+  FILE_LINE_TOO_LONG: entry<{ name: string; line: number; limit: number }>(
+    'input',
+    (f) =>
+      `Line ${f.line} of "${f.name}" is longer than ${f.limit} characters, so it is hardly a table of text. Check the file.`,
+  ),
+  UPLOAD_TOO_LARGE: entry<{ limitBytes: number }>(
+    'tooLarge',
+    (f) =>
+      `The file is larger than the limit of ${Math.round(f.limitBytes / 2 ** 20)} MiB. Split it, or raise UNDAMETER_UPLOAD_LIMIT_MIB and start again.`,
+  ),
+  UPLOAD_MISSING: entry<{ uploadId: string }>(
+    'missing',
+    (f) => `The uploaded file ${f.uploadId} is no longer waiting for import. Choose it again.`,
+  ),
+  UPLOAD_NO_FILE: entry<Record<string, never>>('input', () => 'The request carries no file. Choose one file and send it again.'),
+  // the store
+  NOT_FOUND: entry<{ what: string; id: string }>(
+    'missing',
+    (f) => `There is no ${f.what} "${f.id}". It may have been deleted; go back to the list.`,
+  ),
+  STILL_USED: entry<{ what: string; by: string }>(
+    'conflict',
+    (f) => `This ${f.what} is still used by ${f.by}. Delete or change that first.`,
+  ),
+  NAME_TAKEN: entry<{ what: string; name: string }>(
+    'conflict',
+    (f) => `There is already a ${f.what} called "${f.name}" here. Choose another name.`,
+  ),
+  CHANGED_MEANWHILE: entry<{ what: string }>(
+    'conflict',
+    (f) => `The ${f.what} was changed elsewhere in the meantime. It has been read again; repeat your change.`,
+  ),
+  NOTHING_TO_UNDO: entry<{ direction: string }>('conflict', (f) => `There is nothing to ${f.direction}.`),
+  STORE_WRITE_REFUSED: entry<{ reason: string }>(
+    'internal',
+    (f) => `The data directory refused a write (${f.reason}). Nothing was changed. Free some space or check its permissions, then try again.`,
+  ),
+  STORE_LOCKED: entry<{ directory: string; pid: number }>(
+    'conflict',
+    (f) =>
+      `The data directory ${f.directory} is in use by process ${f.pid}. Stop that one first, or set UNDAMETER_DATA to another directory.`,
+  ),
+  // the border
+  REQUEST_INVALID: entry<{ problem: string }>('input', (f) => `The request does not fit: ${f.problem}.`),
+  HOST_REFUSED: entry<{ header: string; value: string }>(
+    'refused',
+    (f) => `Requests with ${f.header} "${f.value}" are not answered. Open the address that Undameter printed at its start.`,
+  ),
+  ROUTE_UNKNOWN: entry<{ path: string }>('missing', (f) => `There is nothing at ${f.path}.`),
+  CANCELLED: entry<{ what: string }>('conflict', (f) => `The ${f.what} was cancelled. Nothing was kept of it.`),
+  INTERNAL: entry<{ reference: string }>(
+    'internal',
+    (f) => `Something went wrong inside Undameter (reference ${f.reference}). Nothing was changed; the server's log has the details.`,
+  ),
+} as const;
+
+export type ErrorCode = keyof typeof catalogue;
+export type FactsOf<C extends ErrorCode> = Parameters<(typeof catalogue)[C]['say']>[0];

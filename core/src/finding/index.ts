@@ -1,0 +1,1 @@
+export { differenceSentence, parameterSentence, type DifferenceFacts, type ParameterFacts } from './sentences';

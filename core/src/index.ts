@@ -1,0 +1,13 @@
+/** The computation, by the ideas of the trade. No I/O, no interface, no clock. */
+export * from './error';
+export * from './number';
+export * from './units';
+export * from './sample';
+export * from './formula';
+export * from './signal';
+export * from './property';
+export * from './procedure';
+export * from './condition';
+export * from './model';
+export * from './compare';
+export * from './finding';

@@ -1,0 +1,56 @@
+import type { Static, TObject } from 'typebox';
+import type { Unit } from '../units';
+
+/** What a model is fitted to: n points, unit of each axis as the channels carry them. */
+export interface FitData {
+  x: Float64Array;
+  y: Float64Array;
+  /** Standard deviation of each y, where it is known; absent means equal weights. */
+  sigma?: Float64Array;
+  /** With sigma: true when it is the real uncertainty, false when only its ratios are known. */
+  sigmaIsAbsolute?: boolean;
+  /** Names for sentences. */
+  xName: string;
+}
+
+/** How a fit ended; a fit that stops early still returns what it has. */
+export type FitStatus = 'solved' | 'singular';
+
+export interface Fit {
+  status: FitStatus;
+  parameters: Float64Array;
+  standardErrors: Float64Array;
+  /** p by p, in the units of the parameters. */
+  covariance: Float64Array[];
+  /** measured − model at each point. */
+  residuals: Float64Array;
+  residualSumOfSquares: number;
+  degreesOfFreedom: number;
+  /** sqrt(rss / degrees of freedom); NaN when no degree of freedom is left. */
+  residualStandardDeviation: number;
+  /** About the mean of y, unweighted; NaN when y does not vary. */
+  rSquared: number;
+  condition: number;
+  /** Value of the curve and its standard error at x. */
+  predict(x: number): { value: number; standardError: number };
+}
+
+export interface Parameter {
+  symbol: string;
+  meaning: string;
+  unit: Unit;
+}
+
+/** One model of the library: one file, registered in library/index.ts. */
+export interface Model<Settings extends TObject = TObject> {
+  kind: string;
+  title: string;
+  settings: Settings;
+  /** The formula as a reader writes it. */
+  formula(settings: Static<Settings>): string;
+  parameters(settings: Static<Settings>, x: Unit, y: Unit): Parameter[];
+  /** @throws {AppError} TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD */
+  fit(data: FitData, settings: Static<Settings>): Fit;
+}
+
+export const defineModel = <Settings extends TObject>(model: Model<Settings>): Model => model as unknown as Model;

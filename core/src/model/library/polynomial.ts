@@ -1,0 +1,124 @@
+import { Type } from 'typebox';
+import { AppError } from '../../error/AppError';
+import { TwoSum } from '../../linear/doubleDouble';
+import { leastSquares } from '../../linear/leastSquares';
+import { perPower } from '../../units';
+import { summarise } from '../statistics/summarise';
+import { defineModel, type Fit, type FitData } from '../Model';
+
+const superscripts = '⁰¹²³⁴⁵⁶⁷⁸⁹';
+
+export const polynomial = defineModel({
+  kind: 'polynomial',
+  title: 'Polynomial',
+  settings: Type.Object({ degree: Type.Integer({ minimum: 1, maximum: 9, default: 2, title: 'Degree' }) }),
+  formula: ({ degree }) =>
+    'y = a0' + Array.from({ length: degree }, (_, k) => ` + a${k + 1}·x${k === 0 ? '' : superscripts[k + 1]}`).join(''),
+  parameters: ({ degree }, x, y) =>
+    Array.from({ length: degree + 1 }, (_, k) => ({
+      symbol: `a${k}`,
+      meaning: k === 0 ? 'value at x = 0' : k === 1 ? 'slope at x = 0' : `factor of x${superscripts[k]}`,
+      unit: perPower(y, x, k),
+    })),
+  fit: (data, { degree }) => fitPolynomial(data, degree),
+});
+
+/**
+ * Least-squares polynomial of a degree. Solved in u = (x − centre)/scale, where the
+ * columns are far from dependent, and given back in plain powers of x.
+ * @param data    n > degree points, finite
+ * @param degree  1 to 9
+ * @throws {AppError} TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD
+ * Source: Golub and Van Loan, Matrix Computations, 4th ed., section 5.3 (QR); the
+ * standard errors are those of the general linear model (Draper and Smith, Applied
+ * Regression Analysis, 3rd ed., chapter 5).
+ */
+export function fitPolynomial(data: FitData, degree: number): Fit {
+  const { x, y, sigma } = data;
+  const parameters = degree + 1;
+  if (x.length < parameters) throw new AppError('TOO_FEW_POINTS_FOR_MODEL', { have: x.length, parameters });
+  const distinct = countDistinct(x, parameters);
+  if (distinct < parameters) throw new AppError('X_HAS_NO_SPREAD', { x: data.xName, distinct, parameters });
+  const { centre, scale } = exactCentring(x);
+  const u = x.map((v) => (v - centre) / scale);
+  const columns = [sigma ? sigma.map((s) => 1 / s) : new Float64Array(u.length).fill(1)];
+  for (let k = 1; k < parameters; k++) columns.push(columns[k - 1]!.map((v, i) => v * u[i]!));
+  const solved = leastSquares(columns, sigma ? y.map((v, i) => v / sigma[i]!) : y);
+  const toPlain = plainPowers(degree, centre, scale);
+  const weightedResiduals = solved.residuals;
+  const residuals = sigma ? weightedResiduals.map((r, i) => r * sigma[i]!) : weightedResiduals;
+  const summary = summarise(y, residuals, weightedResiduals, parameters);
+  const variance = sigma && data.sigmaIsAbsolute ? 1 : summary.weightedVariance;
+  const centred = solved.inverse.map((row) => row.map((v) => v * variance));
+  const covariance = transformCovariance(toPlain, centred);
+  return {
+    status: Number.isFinite(solved.condition) ? 'solved' : 'singular',
+    parameters: Float64Array.from(toPlain, (row) => sumOfProducts(row, solved.solution)),
+    ...summary.told,
+    standardErrors: Float64Array.from(covariance, (row, k) => Math.sqrt(Math.max(0, row[k]!))),
+    covariance,
+    residuals,
+    condition: solved.condition,
+    predict: (at) => {
+      const powers = Float64Array.from({ length: parameters }, (_, k) => ((at - centre) / scale) ** k);
+      let spread = 0;
+      for (let i = 0; i < parameters; i++)
+        for (let j = 0; j < parameters; j++) spread += powers[i]! * powers[j]! * centred[i]![j]!;
+      return {
+        value: sumOfProducts(powers, solved.solution),
+        standardError: Math.sqrt(Math.max(0, spread)),
+      };
+    },
+  };
+}
+
+function countDistinct(x: Float64Array, enough: number): number {
+  const seen = new Set<number>();
+  for (const v of x) {
+    seen.add(v);
+    if (seen.size >= enough) break;
+  }
+  return seen.size;
+}
+
+/** A centre with few digits and a scale that is a power of two, so that (x − centre)/scale rounds little or not at all. */
+function exactCentring(x: Float64Array): { centre: number; scale: number } {
+  let low = Infinity;
+  let high = -Infinity;
+  for (const v of x) {
+    if (v < low) low = v;
+    if (v > high) high = v;
+  }
+  const scale = 2 ** Math.ceil(Math.log2((high - low) / 2));
+  const grain = scale / 8;
+  return { centre: Math.round((low + high) / 2 / grain) * grain, scale };
+}
+
+/** Row k, column j: the factor of the centred coefficient j in the plain coefficient k. */
+function plainPowers(degree: number, centre: number, scale: number): Float64Array[] {
+  return Array.from({ length: degree + 1 }, (_, k) =>
+    Float64Array.from({ length: degree + 1 }, (_, j) =>
+      j < k ? 0 : (binomial(j, k) * (-centre) ** (j - k)) / scale ** j,
+    ),
+  );
+}
+
+function binomial(n: number, k: number): number {
+  let result = 1;
+  for (let i = 1; i <= k; i++) result = (result * (n - k + i)) / i;
+  return result;
+}
+
+function sumOfProducts(a: Float64Array, b: Float64Array): number {
+  const sum = new TwoSum();
+  for (let i = 0; i < a.length; i++) sum.addProduct(a[i]!, b[i]!);
+  return sum.value();
+}
+
+/** T·C·Tᵀ with exact inner sums, since the factors of neighbouring powers nearly cancel. */
+function transformCovariance(t: Float64Array[], c: Float64Array[]): Float64Array[] {
+  return t.map((row) => {
+    const half = Float64Array.from(c, (column) => sumOfProducts(row, column));
+    return Float64Array.from(t, (other) => sumOfProducts(other, half));
+  });
+}

@@ -1,0 +1,1 @@
+export { formatCount, formatValue, formatWithUncertainty } from './formatNumber';

@@ -1,0 +1,50 @@
+import type { ErrorReport } from '../error/AppError';
+import type { PropertyTable } from '../property';
+import type { Channel, Mask } from '../sample';
+
+/** A run at one place of its procedure. Steps make a new state; columns are shared, never changed. */
+export interface RunState {
+  samples: number;
+  /** By symbol, in the order in which they came. */
+  channels: ReadonlyMap<string, Channel>;
+  mask: Mask;
+  /** Symbol of the channel along which the run is ordered, mostly time; undefined when there is none. */
+  along: string | undefined;
+}
+
+/** One entry of a procedure, as it is stored. */
+export interface Step {
+  id: string;
+  kind: string;
+  version: number;
+  settings: Record<string, unknown>;
+  on: boolean;
+}
+
+export interface StepContext {
+  tables: ReadonlyMap<string, PropertyTable>;
+  /** Place of the step in the procedure, counted from 1: what it writes into the mask. */
+  ordinal: number;
+}
+
+/** What a step tells beside the new state. */
+export interface StepEffect {
+  state: RunState;
+  /** Symbol of the channel that it made. */
+  made?: string;
+  /** What a reader should know: divisions by zero, arguments outside a table. */
+  doubts?: string[];
+}
+
+export interface StepReport {
+  id: string;
+  kind: string;
+  title: string;
+  detail: string;
+  status: 'done' | 'off' | 'failed';
+  /** Samples that it set aside and that nobody brought back. */
+  setAside: number;
+  made?: { symbol: string; unit: string };
+  doubts: string[];
+  error?: ErrorReport;
+}

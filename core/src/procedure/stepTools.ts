@@ -1,0 +1,42 @@
+import { AppError } from '../error/AppError';
+import { isSymbol, type Channel, type Mask } from '../sample';
+import type { RunState } from './RunState';
+
+/** @throws {AppError} CHANNEL_UNKNOWN */
+export function channelOf(state: RunState, symbol: string): Channel {
+  const channel = state.channels.get(symbol);
+  if (!channel) throw new AppError('CHANNEL_UNKNOWN', { symbol });
+  return channel;
+}
+
+/** The state with one more channel. @throws {AppError} SYMBOL_TAKEN, SYMBOL_INVALID */
+export function withNewChannel(state: RunState, channel: Channel): RunState {
+  if (!isSymbol(channel.symbol)) throw new AppError('SYMBOL_INVALID', { symbol: channel.symbol });
+  if (state.channels.has(channel.symbol)) throw new AppError('SYMBOL_TAKEN', { symbol: channel.symbol });
+  return { ...state, channels: new Map(state.channels).set(channel.symbol, channel) };
+}
+
+/** A new mask in which every sample for which `next` answers a number gets it. */
+export function remask(mask: Mask, next: (sample: number, now: number) => number): Mask {
+  const out = new Uint16Array(mask.length);
+  for (let i = 0; i < mask.length; i++) out[i] = next(i, mask[i]!);
+  return out;
+}
+
+/** @throws {AppError} RANGE_REVERSED */
+export function checkRange(from: number, to: number): void {
+  if (to < from) throw new AppError('RANGE_REVERSED', { from, to });
+}
+
+/** Whether a value lies in one of the ranges, ends included. */
+export const inRanges = (value: number, ranges: readonly (readonly [number, number])[]): boolean =>
+  ranges.some(([from, to]) => value >= from && value <= to);
+
+/** The proposed symbol for a channel made from another; numbered when it is taken. */
+export function freeSymbol(wanted: string, taken: readonly { symbol: string }[]): string {
+  const used = new Set(taken.map((c) => c.symbol));
+  if (!used.has(wanted)) return wanted;
+  let n = 2;
+  while (used.has(`${wanted}${n}`)) n++;
+  return `${wanted}${n}`;
+}

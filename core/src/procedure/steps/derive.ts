@@ -1,0 +1,41 @@
+import { Type } from 'typebox';
+import { evaluateFormula, parseFormula, symbolsIn } from '../../formula';
+import { formatCount } from '../../number/formatNumber';
+import { printUnit } from '../../units';
+import { defineStep } from '../StepKind';
+import { freeSymbol, withNewChannel } from '../stepTools';
+
+export const derive = defineStep({
+  kind: 'derive',
+  version: 1,
+  title: 'Derive a channel',
+  purpose: 'Compute a new channel from others by a formula with units.',
+  settings: Type.Object({
+    name: Type.String({ title: 'Name', minLength: 1, maxLength: 100 }),
+    symbol: Type.String({ title: 'Symbol', minLength: 1, maxLength: 40 }),
+    formula: Type.String({
+      title: 'Formula',
+      description: 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2].',
+      minLength: 1,
+      maxLength: 2000,
+      field: 'formula',
+    }),
+    unit: Type.String({ title: 'Shown in', description: 'Empty: the SI unit.', default: '', maxLength: 60, field: 'unit' }),
+  }),
+  start: ({ channels }) => ({ name: 'New channel', symbol: freeSymbol('new', channels), formula: '', unit: '' }),
+  words: ({ symbol, formula, name }) => ({ title: `${symbol} = ${formula}`, detail: name }),
+  reads: ({ formula }) => symbolsIn(parseFormula(formula)),
+  apply: (state, { name, symbol, formula, unit }, { tables }) => {
+    const result = evaluateFormula(formula, unit, { channels: state.channels, tables, samples: state.samples });
+    const { divisionsByZero, undefinedResults, outsideTable } = result.doubts;
+    const doubts: string[] = [];
+    if (divisionsByZero) doubts.push(`${formatCount(divisionsByZero)} missing: divided by zero`);
+    if (undefinedResults) doubts.push(`${formatCount(undefinedResults)} missing: the function has no value there`);
+    for (const [table, count] of Object.entries(outsideTable)) {
+      const held = tables.get(table)?.outside === 'hold';
+      doubts.push(`${formatCount(count)} ${held ? 'held at the end value' : 'missing'}: outside the table ${table}`);
+    }
+    const channel = { symbol, name, unit: printUnit(result.unit.text), origin: 'derived' as const, values: result.values };
+    return { state: withNewChannel(state, channel), made: symbol, doubts };
+  },
+});

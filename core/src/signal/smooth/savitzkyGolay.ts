@@ -1,0 +1,99 @@
+import { AppError } from '../../error/AppError';
+import { localPolynomialWeights } from './localPolynomial';
+import { checkWindow } from './movingAverage';
+
+/** At the ends: fit the last whole window, or continue the samples by mirroring or by the end value. */
+export type SavitzkyGolayEnds = 'fit' | 'mirror' | 'nearest';
+
+export interface SavitzkyGolaySettings {
+  /** Odd number of samples. */
+  window: number;
+  /** Order of the local polynomial, below the window. */
+  order: number;
+  /** 0 smooths, 1 and 2 give derivatives. */
+  derivative?: number;
+  /** Sampling interval in [x]; used for derivatives. */
+  spacing?: number;
+  ends?: SavitzkyGolayEnds;
+}
+
+/** @throws {AppError} WINDOW_NOT_ODD, ORDER_TOO_HIGH */
+export function checkLocalFit(window: number, order: number): void {
+  checkWindow(window);
+  if (order >= window) throw new AppError('ORDER_TOO_HIGH', { order, window });
+}
+
+/**
+ * Savitzky–Golay smoothing or derivative of evenly spaced samples.
+ * @param y  samples, length n >= window, finite
+ * @returns  length n, in [y]/[x]^derivative
+ * @throws {AppError} WINDOW_NOT_ODD, ORDER_TOO_HIGH, TOO_FEW_SAMPLES
+ * Source: A. Savitzky and M. J. E. Golay, Analytical Chemistry 36 (1964); ends by the
+ * fit of the last window after P. A. Gorry, Analytical Chemistry 62 (1990).
+ */
+export function savitzkyGolay(y: Float64Array, settings: SavitzkyGolaySettings): Float64Array {
+  const { window, order, derivative = 0, spacing = 1, ends = 'fit' } = settings;
+  checkLocalFit(window, order);
+  const n = y.length;
+  if (n < window) throw new AppError('TOO_FEW_SAMPLES', { name: 'The stretch', have: n, need: window });
+  const half = (window - 1) / 2;
+  const nodes = Float64Array.from({ length: window }, (_, i) => i - half);
+  const perSpacing = spacing ** derivative;
+  const weightsAt = (at: number): Float64Array =>
+    localPolynomialWeights(nodes, order, derivative, at).map((w) => w / perSpacing);
+  const middle = weightsAt(0);
+  const out = new Float64Array(n);
+  for (let i = half; i < n - half; i++) out[i] = weighted(middle, y, i - half);
+  for (let i = 0; i < half; i++) {
+    if (ends === 'fit') {
+      out[i] = weighted(weightsAt(i - half), y, 0);
+      out[n - 1 - i] = weighted(weightsAt(half - i), y, n - window);
+    } else {
+      out[i] = weighted(middle, continued(y, i - half, window, ends), 0);
+      out[n - 1 - i] = weighted(middle, continued(y, n - 1 - i - half, window, ends), 0);
+    }
+  }
+  return out;
+}
+
+function weighted(weights: Float64Array, y: Float64Array, from: number): number {
+  let sum = 0;
+  for (let j = 0; j < weights.length; j++) sum += weights[j]! * y[from + j]!;
+  return sum;
+}
+
+/** `window` samples from index `from` on, which may lie outside the column. */
+function continued(y: Float64Array, from: number, window: number, ends: 'mirror' | 'nearest'): Float64Array {
+  const last = y.length - 1;
+  return Float64Array.from({ length: window }, (_, j) => {
+    const i = from + j;
+    if (ends === 'nearest') return y[Math.min(last, Math.max(0, i))]!;
+    return y[i < 0 ? -i : i > last ? 2 * last - i : i]!;
+  });
+}
+
+/**
+ * The same for uneven spacing: a polynomial is fitted to the `window` nearest samples
+ * around each one, at their own positions.
+ * @param y  samples, length n >= window, finite
+ * @param x  positions, length n, strictly increasing
+ */
+export function localPolynomialSmooth(
+  y: Float64Array,
+  x: Float64Array,
+  settings: Pick<SavitzkyGolaySettings, 'window' | 'order' | 'derivative'>,
+): Float64Array {
+  const { window, order, derivative = 0 } = settings;
+  checkLocalFit(window, order);
+  const n = y.length;
+  if (n < window) throw new AppError('TOO_FEW_SAMPLES', { name: 'The stretch', have: n, need: window });
+  const half = (window - 1) / 2;
+  const out = new Float64Array(n);
+  const nodes = new Float64Array(window);
+  for (let i = 0; i < n; i++) {
+    const from = Math.min(n - window, Math.max(0, i - half));
+    for (let j = 0; j < window; j++) nodes[j] = x[from + j]! - x[i]!;
+    out[i] = weighted(localPolynomialWeights(nodes, order, derivative, 0), y, from);
+  }
+  return out;
+}

@@ -1,0 +1,59 @@
+import { divideDimensions, isDimensionless, raiseDimension, sameDimension, type Dimension } from './dimension';
+import { parseUnit, type Unit } from './parseUnit';
+
+const toSuperscript: Record<string, string> = {
+  '0': '⁰', '1': '¹', '2': '²', '3': '³', '4': '⁴', '5': '⁵', '6': '⁶', '7': '⁷', '8': '⁸', '9': '⁹', '-': '⁻', '.': '·',
+}; // prettier-ignore
+
+const superscript = (power: number): string =>
+  power === 1 ? '' : [...String(power)].map((c) => toSuperscript[c] ?? c).join('');
+
+/** A unit text as it is shown: superscripts, a middle dot, µ and °. */
+export function printUnit(text: string): string {
+  return text
+    .trim()
+    .replace(/(?:\^|\*\*)\(?([-−]?\d+)\)?/g, (_, power: string) => superscript(Number(power.replace('−', '-'))))
+    .replace(/\b(m|cm|mm|in|ft|s)([23])(?!\d)/g, (_, name: string, power: string) => name + superscript(Number(power)))
+    .replace(/\*/g, '·')
+    .replace(/\bdeg([CFR])\b/g, '°$1')
+    .replace(/\bu(m|s|A|V|F|L|g)\b/g, 'µ$1')
+    .replace(/^1$|^-$/, '');
+}
+
+const baseNames = ['m', 'kg', 's', 'A', 'K', 'mol', 'cd'] as const;
+
+/** What an engineer would write for a dimension, tried in this order before base units. */
+const customary = ['m', 's', 'kg', 'K', 'A', 'N', 'Pa', 'J', 'W', 'V', 'Ω', 'm²', 'm³', 'm/s', 'm/s²', 'm³/s', 'kg/m³', 'kg/s', 'Pa·s', 'm²/s', 'Pa/s', 'K/s', 'N/m', 'W/K', 'W/(m²·K)', 'J/(kg·K)', 'W/(m·K)', 'J/kg', '1/s', '1/s²'].map(parseUnit); // prettier-ignore
+
+/** The customary SI unit of a dimension, composed of base units where there is none. */
+export function siUnit(dimension: Dimension): Unit {
+  if (isDimensionless(dimension)) return parseUnit('');
+  const known = customary.find((u) => sameDimension(u.dimension, dimension));
+  if (known) return known;
+  const part = (sign: 1 | -1): string =>
+    dimension
+      .map((e, i) => (e * sign > 0 ? baseNames[i] + superscript(Math.round(Math.abs(e) * 1000) / 1000) : ''))
+      .filter(Boolean)
+      .join('·');
+  const above = part(1) || '1';
+  const below = part(-1);
+  const text = below === '' ? above : /·/.test(below) ? `${above}/(${below})` : `${above}/${below}`;
+  return { text, dimension, scale: 1, offset: 0 };
+}
+
+/**
+ * The unit of y per x to a power, as the trade writes it: `kPa/(L/min)²`.
+ * A degree with a zero point counts as a difference, since the zero cancels.
+ */
+export function perPower(y: Unit, x: Unit, power: number): Unit {
+  if (power === 0) return y;
+  const xText = printUnit(x.text);
+  const yText = printUnit(y.text) || '1';
+  const wrapped = /[/·]/.test(xText) ? `(${xText})` : xText;
+  return {
+    text: xText === '' ? printUnit(y.text) : `${yText}/${wrapped}${superscript(power)}`,
+    dimension: divideDimensions(y.dimension, raiseDimension(x.dimension, power)),
+    scale: y.scale / x.scale ** power,
+    offset: 0,
+  };
+}

@@ -1,0 +1,16 @@
+/** Unit and API tests of all workspaces; the browser's are in e2e/. */
+export default {
+  testMatch: ['<rootDir>/{core,formats,contract,server,demo,web,scripts}/**/*.test.ts'],
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+  testEnvironment: 'node',
+  modulePathIgnorePatterns: ['/dist/'],
+};
