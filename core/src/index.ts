@@ -11,3 +11,4 @@ export * from './condition';
 export * from './model';
 export * from './compare';
 export * from './finding';
+export * from './layout';

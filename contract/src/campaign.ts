@@ -1,0 +1,47 @@
+import { Type, type Static } from 'typebox';
+import { closed, id, name, orNull } from './common';
+
+const runKind = Type.Union([Type.Literal('measured'), Type.Literal('simulated')]);
+export type RunKind = Static<typeof runKind>;
+export { runKind };
+
+export const campaignBody = closed({ name, question: Type.String({ maxLength: 2000, default: '' }) });
+export type CampaignBody = Static<typeof campaignBody>;
+
+export const campaignRow = closed({
+  id,
+  name: Type.String(),
+  question: Type.String(),
+  demo: Type.Boolean(),
+  runs: Type.Integer(),
+  createdAt: Type.String(),
+});
+export type CampaignRow = Static<typeof campaignRow>;
+
+export const runRow = closed({
+  id,
+  campaignId: id,
+  name: Type.String(),
+  kind: runKind,
+  fileName: Type.String(),
+  samples: Type.Integer(),
+  channels: Type.Integer(),
+  steps: Type.Integer(),
+  along: orNull(Type.String()),
+  createdAt: Type.String(),
+});
+export type RunRow = Static<typeof runRow>;
+
+/** A campaign with the number of things in each place. */
+export const campaignReply = closed({
+  ...campaignRow.properties,
+  runRows: Type.Array(runRow),
+  counts: closed({
+    conditions: Type.Integer(),
+    tables: Type.Integer(),
+    fits: Type.Integer(),
+    comparisons: Type.Integer(),
+    findings: Type.Integer(),
+  }),
+});
+export type CampaignReply = Static<typeof campaignReply>;

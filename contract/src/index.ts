@@ -1,0 +1,10 @@
+/** The schema of every request and reply, and the types that follow from them. */
+export * from './common';
+export * from './campaign';
+export * from './intake';
+export * from './run';
+export * from './condition';
+export * from './table';
+export * from './fit';
+export * from './comparison';
+export * from './finding';

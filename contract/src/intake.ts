@@ -1,0 +1,48 @@
+import { layoutSchema, previewSchema, whySchema } from '@undameter/core';
+import { Type, type Static } from 'typebox';
+import { runKind } from './campaign';
+import { closed, errorReply, id, name, orNull, symbol, unit } from './common';
+
+export const uploadId = Type.String({ pattern: '^[a-f0-9]{32}$' });
+export const uploadParams = closed({ uploadId });
+
+/** A file that waits for import: what was understood of it. */
+export const uploadReply = closed({
+  uploadId,
+  name: Type.String(),
+  bytes: Type.Integer(),
+  layout: layoutSchema,
+  why: whySchema,
+  preview: previewSchema,
+});
+export type UploadReply = Static<typeof uploadReply>;
+
+export const rereadBody = closed({ layout: layoutSchema });
+export const rereadReply = closed({ preview: previewSchema });
+
+export const importColumn = closed({ index: Type.Integer({ minimum: 0, maximum: 20000 }), name, symbol, unit });
+
+export const importBody = closed({
+  campaignId: id,
+  name,
+  kind: runKind,
+  layout: layoutSchema,
+  columns: Type.Array(importColumn, { minItems: 1, maxItems: 2000 }),
+  /** Number of columns that the preview showed. */
+  width: Type.Integer({ minimum: 1, maximum: 20000 }),
+  /** Index of the column that runs along the samples, mostly time. */
+  along: orNull(Type.Integer({ minimum: 0 })),
+});
+export type ImportBody = Static<typeof importBody>;
+
+export const jobParams = closed({ jobId: Type.String({ pattern: '^[a-f0-9]{32}$' }) });
+export const jobReply = closed({
+  jobId: Type.String(),
+  state: Type.Union([Type.Literal('running'), Type.Literal('done'), Type.Literal('failed')]),
+  bytesRead: Type.Integer(),
+  bytesTotal: Type.Integer(),
+  rows: Type.Integer(),
+  runId: orNull(id),
+  error: orNull(errorReply),
+});
+export type JobReply = Static<typeof jobReply>;

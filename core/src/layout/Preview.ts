@@ -1,0 +1,71 @@
+import { Type, type Static } from 'typebox';
+
+const closed = { additionalProperties: false };
+export const lineNote = Type.Object({ line: Type.Integer(), text: Type.String() }, closed);
+
+export const previewColumnSchema = Type.Object(
+  {
+    index: Type.Integer(),
+    name: Type.String(),
+    symbol: Type.String(),
+    unit: Type.String(),
+    /** Where the unit came from: a row of units, the heading, or nowhere. */
+    unitFrom: Type.Union([Type.Literal('unitsRow'), Type.Literal('heading'), Type.Literal('none')]),
+    type: Type.Union([Type.Literal('number'), Type.Literal('text'), Type.Literal('empty'), Type.Literal('constant')]),
+    /** Of the rows seen. */
+    missing: Type.Integer(),
+    notNumber: Type.Integer(),
+    firstNotNumber: Type.Optional(lineNote),
+    /** Proposed for import: empty and text columns are not, and say so. */
+    proposed: Type.Boolean(),
+  },
+  closed,
+);
+export type PreviewColumn = Static<typeof previewColumnSchema>;
+
+export const previewSchema = Type.Object(
+  {
+    columns: Type.Array(previewColumnSchema),
+    lines: Type.Array(
+      Type.Object(
+        {
+          line: Type.Integer(),
+          role: Type.Union([
+            Type.Literal('preamble'),
+            Type.Literal('heading'),
+            Type.Literal('units'),
+            Type.Literal('data'),
+            Type.Literal('blank'),
+          ]),
+          cells: Type.Array(Type.String()),
+        },
+        closed,
+      ),
+    ),
+    /** Data rows that were looked at. */
+    rowsSeen: Type.Integer(),
+    /** True when the head was the whole file. */
+    whole: Type.Boolean(),
+    preamble: Type.Array(Type.String()),
+    /** Column that runs along the samples: the first that never steps back and has a unit or name of time. */
+    timeColumn: Type.Union([Type.Integer(), Type.Null()]),
+    /** What the reader should know before importing. */
+    doubts: Type.Array(Type.String()),
+  },
+  closed,
+);
+/** What a layout makes of the first bytes of a file. */
+export type Preview = Static<typeof previewSchema>;
+
+/** What was understood of a file, and in a few words why. */
+export const whySchema = Type.Object(
+  {
+    delimiter: Type.String(),
+    decimal: Type.String(),
+    headingLine: Type.String(),
+    unitsLine: Type.String(),
+    firstDataLine: Type.String(),
+  },
+  closed,
+);
+export type Why = Static<typeof whySchema>;

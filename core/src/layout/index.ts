@@ -1,0 +1,3 @@
+export { layoutSchema, type Layout } from './Layout';
+export { previewSchema, whySchema, type Preview, type PreviewColumn, type Why } from './Preview';
+export { readRecordSchema, type ColumnRecord, type ReadRecord } from './ReadRecord';

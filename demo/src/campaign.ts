@@ -1,0 +1,86 @@
+import type { RunKind } from '@undameter/contract';
+import type { Step } from '@undameter/core';
+import { coastdownLog, pulsationLog, simulatedHead, SPIKE_TIMES, SWEEP_END, SWEEP_START, sweepLog, warmupLog, type DemoFile } from './logs'; // prettier-ignore
+import { rig } from './rig';
+
+export const demoCampaign = {
+  name: 'Loop 3: head and efficiency',
+  question:
+    'What head does the Loop 3 pump deliver against flow at each speed, how sure is that, and does the simulated curve agree?',
+};
+
+/** A run of the demo: its file, what its columns are called, and its procedure. */
+export interface DemoRun {
+  file: () => DemoFile;
+  name: string;
+  kind: RunKind;
+  /** Symbol and name by the place of the column; what is not listed is left out. */
+  columns: Record<number, { symbol: string; name?: string }>;
+  along: number | null;
+  steps: Step[];
+}
+
+const step = (id: string, kind: string, settings: Record<string, unknown>): Step => ({ id, kind, version: 1, settings, on: true });
+
+const sweepSteps: Step[] = [
+  step('trim', 'trim', { channel: 't', from: SWEEP_START, to: SWEEP_END, unit: 's' }),
+  step('spikes', 'setAside', { channel: 't', ranges: SPIKE_TIMES.map((t) => [t, t]), unit: 's', reason: 'pressure spikes, input at its rail' }),
+  step('zero', 'timeFromZero', { channel: 't' }),
+  step('density', 'derive', { name: 'Water density', symbol: 'rho', formula: 'rho_w(T_w)', unit: 'kg/m^3' }),
+  step('head', 'derive', { name: 'Head', symbol: 'H', formula: '(p_d - p_s) / (rho * g_n)', unit: 'm' }),
+  step('power', 'derive', { name: 'Hydraulic power', symbol: 'P_h', formula: '(p_d - p_s) * Q', unit: 'W' }),
+  step('efficiency', 'derive', { name: 'Efficiency', symbol: 'eta', formula: 'P_h / (M * n)', unit: '%' }),
+  step('smooth', 'smooth', { channel: 'p_d', method: 'savitzkyGolay', window: 21, order: 3, symbol: 'p_d_s', name: 'Discharge pressure, smoothed' }),
+];
+
+export const demoRuns: readonly DemoRun[] = [
+  {
+    file: sweepLog,
+    name: 'Sweep, 18 settings',
+    kind: 'measured',
+    columns: { 0: { symbol: 't' }, 1: { symbol: 'n' }, 2: { symbol: 'z_v' }, 3: { symbol: 'Q' }, 4: { symbol: 'p_s' }, 5: { symbol: 'p_d' }, 6: { symbol: 'M' }, 7: { symbol: 'T_w' }, 8: { symbol: 'T_b1' } }, // prettier-ignore
+    along: 0,
+    steps: sweepSteps,
+  },
+  {
+    file: coastdownLog,
+    name: 'Coast-down from 2900 rpm',
+    kind: 'measured',
+    columns: { 0: { symbol: 't' }, 1: { symbol: 'n' } },
+    along: 0,
+    steps: [
+      step('rate', 'differentiate', { channel: 'n', against: 't', method: 'savitzkyGolay', window: 101, order: 2, symbol: 'dn_dt', name: 'Rate of shaft speed' }),
+      step('drag', 'derive', { name: 'Drag torque', symbol: 'M_d', formula: `-${rig.inertia} [kg m^2] * dn_dt`, unit: 'N·m' }),
+    ],
+  },
+  {
+    file: warmupLog,
+    name: 'Warm-up, heater on',
+    kind: 'measured',
+    columns: { 0: { symbol: 't', name: 'Time' }, 1: { symbol: 'T_w' }, 2: { symbol: 'P_el' } },
+    along: 0,
+    steps: [],
+  },
+  {
+    file: pulsationLog,
+    name: 'Pulsation at 2 kHz',
+    kind: 'measured',
+    columns: { 0: { symbol: 't', name: 'Time' }, 1: { symbol: 'p_d' } },
+    along: 0,
+    steps: [step('smooth', 'smooth', { channel: 'p_d', method: 'movingAverage', window: 7, order: 3, symbol: 'p_d_s', name: 'Discharge pressure, smoothed' })],
+  },
+  {
+    file: simulatedHead,
+    name: 'Simulated head curve',
+    kind: 'simulated',
+    columns: { 0: { symbol: 'n', name: 'Shaft speed' }, 1: { symbol: 'Q', name: 'Flow' }, 2: { symbol: 'H', name: 'Head' } },
+    along: null,
+    steps: [],
+  },
+];
+
+/** One condition a speed: the only limit is the speed itself. */
+export const demoConditions = rig.speedsRpm.map((speed) => ({
+  name: `${speed} rpm`,
+  limits: [{ symbol: 'n', value: speed, tolerance: 20, unit: 'rpm' }],
+}));

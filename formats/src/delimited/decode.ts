@@ -1,0 +1,46 @@
+import { AppError, type Layout } from '@undameter/core';
+
+/**
+ * The encoding of a text file from its first bytes: a byte-order mark, or whether it is
+ * well-formed UTF-8; otherwise Latin-1, in which every byte has a meaning.
+ * @throws {AppError} FILE_EMPTY, FILE_BINARY
+ */
+export function guessEncoding(head: Uint8Array, name: string): Layout['encoding'] {
+  if (head.length === 0) throw new AppError('FILE_EMPTY', { name });
+  if (head[0] === 0xff && head[1] === 0xfe) return 'utf-16le';
+  const binary = head.findIndex((b) => b < 9 || (b > 13 && b < 32 && b !== 26 && b !== 27));
+  if (binary >= 0) throw new AppError('FILE_BINARY', { name, offset: binary });
+  try {
+    // A character cut by the end of the sample is no fault of the file.
+    new TextDecoder('utf-8', { fatal: true }).decode(head, { stream: true });
+    return 'utf-8';
+  } catch {
+    return 'latin1';
+  }
+}
+
+/** Text of the first bytes of a file, without its byte-order mark. */
+export const decodeHead = (head: Uint8Array, encoding: Layout['encoding']): string =>
+  new TextDecoder(encoding).decode(head, { stream: true });
+
+/** Lines of a file as it streams in; the line end of any system is taken. */
+export async function* linesOf(
+  bytes: AsyncIterable<Uint8Array>,
+  encoding: Layout['encoding'],
+  name: string,
+): AsyncGenerator<string[]> {
+  const decoder = new TextDecoder(encoding);
+  let rest = '';
+  let line = 1;
+  for await (const chunk of bytes) {
+    const lines = (rest + decoder.decode(chunk, { stream: true })).split(/\r\n|\n|\r(?!$)/);
+    rest = lines.pop()!;
+    line += lines.length;
+    if (rest.length > LONGEST_LINE) throw new AppError('FILE_LINE_TOO_LONG', { name, line, limit: LONGEST_LINE });
+    if (lines.length > 0) yield lines;
+  }
+  rest += decoder.decode();
+  if (rest !== '') yield rest.split(/\r\n|\n|\r/).filter((l, i, all) => l !== '' || i < all.length - 1);
+}
+
+const LONGEST_LINE = 1_000_000;

@@ -1,0 +1,123 @@
+import { convert, parseUnit, sameDimension, type Layout, type Preview, type PreviewColumn } from '@undameter/core';
+import { decodeHead } from './decode';
+import { isUnit, proposeSymbol, splitHeading, unitCell } from './headings';
+import { readNumber } from './readNumber';
+import { splitLine } from './splitLine';
+
+/** Shows what a layout makes of the first bytes of a file. */
+export function preview(head: Uint8Array, layout: Layout, whole: boolean): Preview {
+  const all = decodeHead(head, layout.encoding).split(/\r\n|\n|\r/);
+  if (!whole) all.pop();
+  while (all.length > 1 && all.at(-1) === '') all.pop();
+  const rows = all
+    .map((text, i) => ({ line: i + 1, text }))
+    .filter(({ line, text }) => line >= layout.firstDataLine && text.trim() !== '')
+    .map(({ line, text }) => ({ line, cells: splitLine(text, layout.delimiter) }));
+  const cellsOf = (line: number | null): string[] => (line === null || line > all.length ? [] : splitLine(all[line - 1]!, layout.delimiter));
+  const headings = cellsOf(layout.headingLine);
+  const units = cellsOf(layout.unitsLine).map(unitCell);
+  const width = Math.max(headings.length, rows.reduce((w, r) => Math.max(w, r.cells.length), 0));
+  const taken = new Set<string>();
+  const columns = Array.from({ length: width }, (_, index) => {
+    const column = describeColumn(index, headings[index] ?? '', units[index], rows, layout, taken);
+    taken.add(column.symbol);
+    return column;
+  }).filter((c) => !(c.type === 'empty' && c.name === '' && c.index === width - 1));
+  return {
+    columns,
+    lines: all.slice(0, 60).map((text, i) => ({ line: i + 1, role: roleOf(i + 1, text, layout), cells: splitLine(text, layout.delimiter) })),
+    rowsSeen: rows.length,
+    whole,
+    preamble: preambleOf(all, layout),
+    timeColumn: findTimeColumn(columns, rows, layout),
+    doubts: doubtsOf(headings, columns, rows),
+  };
+}
+
+/** Lines above the headings, kept as the run's notes. */
+export function preambleOf(lines: readonly string[], layout: Layout): string[] {
+  return lines
+    .slice(0, layout.firstDataLine - 1)
+    .filter((text, i) => text.trim() !== '' && i + 1 !== layout.headingLine && i + 1 !== layout.unitsLine)
+    .slice(0, 200);
+}
+
+function roleOf(line: number, text: string, layout: Layout): Preview['lines'][number]['role'] {
+  if (line === layout.headingLine) return 'heading';
+  if (line === layout.unitsLine) return 'units';
+  if (line < layout.firstDataLine) return 'preamble';
+  return text.trim() === '' ? 'blank' : 'data';
+}
+
+interface Row {
+  line: number;
+  cells: string[];
+}
+
+function describeColumn(index: number, heading: string, unitBelow: string | undefined, rows: readonly Row[], layout: Layout, taken: ReadonlySet<string>): PreviewColumn {
+  const split = unitBelow === undefined ? splitHeading(heading) : { name: heading, unit: undefined };
+  const name = split.name || `Column ${index + 1}`;
+  const written = unitBelow ?? split.unit ?? '';
+  let missing = 0;
+  let notNumber = 0;
+  let numbers = 0;
+  let lowest = Infinity;
+  let highest = -Infinity;
+  let first: { line: number; text: string } | undefined;
+  for (const { line, cells } of rows) {
+    const value = readNumber(cells[index] ?? '', layout.decimal);
+    if (value === 'missing') missing++;
+    else if (value === 'notNumber') {
+      notNumber++;
+      first ??= { line, text: cells[index]!.slice(0, 60) };
+    } else {
+      numbers++;
+      lowest = Math.min(lowest, value);
+      highest = Math.max(highest, value);
+    }
+  }
+  const type = numbers + notNumber === 0 ? 'empty' : notNumber > numbers ? 'text' : numbers > 1 && lowest === highest ? 'constant' : 'number';
+  return {
+    index,
+    name,
+    symbol: proposeSymbol(name, index, taken),
+    unit: isUnit(written) ? written : '',
+    unitFrom: unitBelow !== undefined ? 'unitsRow' : split.unit !== undefined ? 'heading' : 'none',
+    type,
+    missing,
+    notNumber,
+    ...(first ? { firstNotNumber: first } : {}),
+    proposed: type === 'number' || type === 'constant',
+  };
+}
+
+function findTimeColumn(columns: readonly PreviewColumn[], rows: readonly Row[], layout: Layout): number | null {
+  const seconds = parseUnit('s');
+  const found = columns.find((c) => {
+    if (c.type !== 'number') return false;
+    const ofTime = sameDimension(parseUnit(c.unit).dimension, seconds.dimension) && convert(1, parseUnit(c.unit), seconds) > 0;
+    if (!ofTime && !/^(elapsed|time|zeit|temps|t$|t\b)/i.test(c.name)) return false;
+    let before = -Infinity;
+    return rows.every(({ cells }) => {
+      const value = readNumber(cells[c.index] ?? '', layout.decimal);
+      if (typeof value !== 'number') return true;
+      const rising = value >= before;
+      before = value;
+      return rising;
+    });
+  });
+  return found?.index ?? null;
+}
+
+function doubtsOf(headings: readonly string[], columns: readonly PreviewColumn[], rows: readonly Row[]): string[] {
+  const doubts: string[] = [];
+  const named = headings.filter((h) => h !== '');
+  const repeated = named.find((h, i) => named.indexOf(h) !== i);
+  if (repeated) doubts.push(`The heading "${repeated}" stands over more than one column; the symbols are numbered.`);
+  const uneven = rows.find((r) => r.cells.length !== columns.length && r.cells.length !== headings.length);
+  if (uneven) doubts.push(`Line ${uneven.line} has ${uneven.cells.length} cells instead of ${columns.length}; missing cells become missing values, extra ones are counted and passed over.`);
+  if (headings.length > 0 && headings.filter((h) => /^[-+]?\d/.test(h)).length > headings.length / 2)
+    doubts.push('Most headings are numbers: the heading line may be data. Choose "no headings" if so.');
+  if (rows.length === 0) doubts.push('No row of numbers was found below the headings. Check the first data line and the delimiter.');
+  return doubts;
+}

@@ -1,0 +1,20 @@
+import { isMissingMark } from './missingMarks';
+
+/** What a cell is: a number, a mark for a missing value, or something else. */
+export type Cell = number | 'missing' | 'notNumber';
+
+const PLAIN = /^[-+]?(?:\d+\.?\d*|\.\d+)(?:[eEdD][-+]?\d+)?$/;
+
+/**
+ * Reads one cell with the decimal sign of the file. Groups of digits may be set apart by
+ * blanks, or by the other sign where that cannot be misread (1.234,5).
+ */
+export function readNumber(cell: string, decimal: '.' | ','): Cell {
+  let text = cell;
+  if (decimal === ',') text = text.replace(/\.(?=\d{3}(?:\D|$))/g, '').replace(',', '.');
+  else if (/^[-+]?\d{1,3}(?:,\d{3})+(?:\.\d*)?$/.test(text)) text = text.replace(/,/g, '');
+  if (PLAIN.test(text)) return Number(text.replace(/[dD]/, 'e'));
+  if (isMissingMark(cell)) return 'missing';
+  const compact = text.replace(/[\s\u00a0\u202f]/g, '').replace('−', '-');
+  return compact !== text && PLAIN.test(compact) ? Number(compact) : 'notNumber';
+}

@@ -1,0 +1,92 @@
+import { AppError, type Layout, type ReadRecord } from '@undameter/core';
+import { linesOf } from './decode';
+import { preambleOf } from './preview';
+import { readNumber } from './readNumber';
+import { splitLine } from './splitLine';
+
+/** Rows of one block of columns handed on; the store keeps a chunk of this size. */
+export const BLOCK_ROWS = 65_536;
+
+export interface ReadInput {
+  bytes: AsyncIterable<Uint8Array>;
+  name: string;
+  layout: Layout;
+  /** Which columns of the file to read, by index. */
+  columns: readonly number[];
+  /** Number of columns that the layout shows, to tell short and long rows. */
+  width: number;
+  /** Takes each full block (and the last, shorter one); the next is read when it answers. */
+  onBlock(columns: Float64Array[], rows: number): Promise<void> | void;
+}
+
+/**
+ * Reads a delimited file to columns, block by block, so that a file of any length needs
+ * little memory. Cells that are no numbers become missing and are counted.
+ * @throws {AppError} FILE_NO_CHANNELS, FILE_NO_DATA_ROWS, FILE_LINE_TOO_LONG
+ */
+export async function readRun(input: ReadInput): Promise<ReadRecord> {
+  const { layout, columns, name } = input;
+  if (columns.length === 0) throw new AppError('FILE_NO_CHANNELS', { name });
+  const record: ReadRecord = {
+    linesRead: 0,
+    rows: 0,
+    blankLines: 0,
+    passedOver: { count: 0 },
+    shortRows: { count: 0 },
+    longRows: { count: 0 },
+    columns: columns.map(() => ({ missing: 0, notNumber: 0 })),
+    preamble: [],
+  };
+  const above: string[] = [];
+  let block = columns.map(() => new Float64Array(BLOCK_ROWS));
+  let filled = 0;
+  for await (const lines of linesOf(input.bytes, layout.encoding, name)) {
+    for (const text of lines) {
+      record.linesRead++;
+      if (record.linesRead < layout.firstDataLine) above.push(text);
+      else if (text.trim() === '') record.blankLines++;
+      else if (readRow(text, input, record, block, filled)) filled++;
+      if (filled === BLOCK_ROWS) {
+        await input.onBlock(block, filled);
+        block = columns.map(() => new Float64Array(BLOCK_ROWS));
+        filled = 0;
+      }
+    }
+  }
+  if (record.rows === 0) throw new AppError('FILE_NO_DATA_ROWS', { name, lines: record.linesRead });
+  if (filled > 0) await input.onBlock(block.map((c) => c.slice(0, filled)), filled);
+  record.preamble = preambleOf(above, layout);
+  return record;
+}
+
+function readRow(text: string, input: ReadInput, record: ReadRecord, block: Float64Array[], at: number): boolean {
+  const { layout, columns, width } = input;
+  const cells = splitLine(text, layout.delimiter);
+  const values = columns.map((index) => readNumber(cells[index] ?? '', layout.decimal));
+  const line = record.linesRead;
+  if (!values.some((v) => typeof v === 'number')) {
+    note(record.passedOver, line);
+    record.passedOver.firstText ??= text.slice(0, 80);
+    return false;
+  }
+  if (cells.length < width) note(record.shortRows, line);
+  // A delimiter at the end of the line makes one empty cell more, which says nothing.
+  if (cells.length > width && !(cells.length === width + 1 && cells.at(-1) === '')) note(record.longRows, line);
+  values.forEach((value, k) => {
+    block[k]![at] = typeof value === 'number' ? value : NaN;
+    if (typeof value === 'number') return;
+    const column = record.columns[k]!;
+    if (value === 'missing') column.missing++;
+    else {
+      column.notNumber++;
+      column.firstNotNumber ??= { line, text: cells[columns[k]!]!.slice(0, 60) };
+    }
+  });
+  record.rows++;
+  return true;
+}
+
+function note(counter: { count: number; firstLine?: number }, line: number): void {
+  counter.count++;
+  counter.firstLine ??= line;
+}

@@ -1,0 +1,13 @@
+import { delimited } from './delimited';
+import type { Format } from './Format';
+
+export type { Guess } from './delimited/guessLayout';
+export { BLOCK_ROWS } from './delimited/readRun';
+export type { Format } from './Format';
+
+/** Every format that can be read. */
+export const formats: readonly Format[] = [delimited];
+
+/** The format for a file of this name: by its extension, otherwise delimited text. */
+export const formatFor = (name: string): Format =>
+  formats.find((f) => f.extensions.includes(name.split('.').at(-1)!.toLowerCase())) ?? delimited;

@@ -1,0 +1,29 @@
+/** Bundles the server and its threads; packages stay outside, our own workspaces go in. */
+import { build } from 'esbuild';
+
+await build({
+  absWorkingDir: import.meta.dirname,
+  entryPoints: {
+    main: 'src/main.ts',
+    'store/pg/worker': 'src/store/pg/worker.ts',
+    'work/benchWorker': 'src/work/benchWorker.ts',
+    'work/readerWorker': 'src/work/readerWorker.ts',
+  },
+  outdir: 'dist',
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  sourcemap: 'linked',
+  legalComments: 'none',
+  plugins: [
+    {
+      name: 'packages-stay-outside',
+      setup({ onResolve }) {
+        onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+          kind === 'entry-point' || path.startsWith('@undameter/') ? undefined : { path, external: true },
+        );
+      },
+    },
+  ],
+});

@@ -1,0 +1,95 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import helmet from '@fastify/helmet';
+import multipart from '@fastify/multipart';
+import fastifyStatic from '@fastify/static';
+import swagger from '@fastify/swagger';
+import swaggerUi from '@fastify/swagger-ui';
+import type { TypeBoxTypeProvider } from '@fastify/type-provider-typebox';
+import { AppError } from '@undameter/core';
+import Fastify, { type FastifyInstance } from 'fastify';
+import { asAppError, replyOf } from './errors';
+import { guardOrigin } from './guard';
+import { campaignRoutes } from './routes/campaigns';
+import { conditionRoutes } from './routes/conditions';
+import { findingRoutes } from './routes/findings';
+import { intakeRoutes } from './routes/intake';
+import { modelRoutes } from './routes/models';
+import { runRoutes } from './routes/runs';
+import { tableRoutes } from './routes/tables';
+import type { Services } from './services';
+
+const JSON_LIMIT_BYTES = 16 * 2 ** 20;
+
+/** The web server around the services; listening is the caller's. */
+export async function buildApp(services: Services): Promise<FastifyInstance> {
+  const app = Fastify({
+    bodyLimit: JSON_LIMIT_BYTES,
+    logger: { level: process.env['UNDAMETER_LOG'] ?? 'warn' },
+    // Fastify's default would drop unknown fields; here they are refused and named.
+    ajv: { customOptions: { removeAdditional: false, strict: false } },
+  }).withTypeProvider<TypeBoxTypeProvider>();
+  app.setErrorHandler((error, request, reply) => {
+    const known = asAppError(error, (reference, cause) => request.log.error({ reference, err: cause }, 'unforeseen'));
+    const { status, body } = replyOf(known);
+    void reply.status(status).send(body);
+  });
+  guardOrigin(app);
+  await app.register(helmet, { contentSecurityPolicy: contentPolicy, strictTransportSecurity: false });
+  await app.register(multipart, { limits: { files: 1, fileSize: services.config.uploadLimitBytes } });
+  await app.register(swagger, {
+    openapi: {
+      info: { title: 'Undameter', version: '0.1.0', description: 'Runs, procedures, conditions, tables, fits, comparisons and findings of a test bench.' },
+    },
+  });
+  await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: false });
+  await app.register(
+    async (api) => {
+      const routes = api.withTypeProvider<TypeBoxTypeProvider>();
+      campaignRoutes(routes, services);
+      intakeRoutes(routes, services);
+      runRoutes(routes, services);
+      conditionRoutes(routes, services);
+      tableRoutes(routes, services);
+      modelRoutes(routes, services);
+      findingRoutes(routes, services);
+      routes.get('/openapi.json', { schema: { hide: true } }, () => app.swagger());
+    },
+    { prefix: '/api' },
+  );
+  await serveWeb(app, services.config.webDirectory);
+  return app;
+}
+
+/** Scripts and styles only from here; styles also inline, since the component library writes them. */
+const contentPolicy = {
+  useDefaults: false,
+  directives: {
+    defaultSrc: ["'none'"],
+    scriptSrc: ["'self'"],
+    styleSrc: ["'self'", "'unsafe-inline'"],
+    imgSrc: ["'self'", 'data:', 'blob:'],
+    fontSrc: ["'self'"],
+    connectSrc: ["'self'"],
+    workerSrc: ["'self'"],
+    formAction: ["'self'"],
+    baseUri: ["'none'"],
+    frameAncestors: ["'none'"],
+  },
+};
+
+/** The built app; every address that is no file and no API is a place in it. */
+async function serveWeb(app: FastifyInstance, directory: string | undefined): Promise<void> {
+  const built = directory !== undefined && existsSync(join(directory, 'index.html'));
+  if (built) await app.register(fastifyStatic, { root: directory, maxAge: '1y', immutable: true, setHeaders: freshPage });
+  app.setNotFoundHandler((request, reply) => {
+    if (built && request.method === 'GET' && !request.url.startsWith('/api')) return reply.sendFile('index.html');
+    const { status, body } = replyOf(new AppError('ROUTE_UNKNOWN', { path: request.url.split('?')[0]! }));
+    return reply.status(status).send(body);
+  });
+}
+
+/** File names carry a hash and may be kept for ever; the page that names them may not. */
+function freshPage(reply: { header(name: string, value: string): unknown }, path: string): void {
+  if (path.endsWith('index.html')) reply.header('cache-control', 'no-cache');
+}

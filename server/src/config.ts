@@ -1,0 +1,29 @@
+import { join } from 'node:path';
+
+export interface Config {
+  host: string;
+  port: number;
+  dataDirectory: string;
+  uploadLimitBytes: number;
+  /** Make the demo campaign when the data directory is new. */
+  demo: boolean;
+  /** Folder of the built web app; absent in development, where Vite serves it. */
+  webDirectory: string | undefined;
+}
+
+/** Settings from the environment; every one has a default. */
+export function readConfig(environment: NodeJS.ProcessEnv, argv: readonly string[], root: string): Config {
+  const port = Number(environment['PORT'] ?? 4780);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Error(`PORT is "${environment['PORT']}"; it must be a whole number from 0 to 65535.`);
+  const limitMiB = Number(environment['UNDAMETER_UPLOAD_LIMIT_MIB'] ?? 2048);
+  if (!(limitMiB > 0)) throw new Error('UNDAMETER_UPLOAD_LIMIT_MIB must be a positive number of MiB.');
+  return {
+    host: '127.0.0.1',
+    port,
+    dataDirectory: environment['UNDAMETER_DATA'] ?? join(root, 'data'),
+    uploadLimitBytes: limitMiB * 2 ** 20,
+    demo: argv.includes('--demo'),
+    webDirectory: argv.includes('--api-only') ? undefined : join(root, 'web', 'dist'),
+  };
+}

@@ -1,0 +1,78 @@
+import { Readable } from 'node:stream';
+import { demoCampaign, demoConditions, demoRuns, waterTables, type DemoRun } from '@undameter/demo';
+import type { Services } from '../services';
+import { campaigns, createCampaign } from '../store/campaigns';
+import { createComparison } from '../store/comparisons';
+import { createCondition } from '../store/conditions';
+import { createFinding } from '../store/findings';
+import { createFit } from '../store/fits';
+import { removeCampaign, saveProcedure } from '../store/runs';
+import { createTable } from '../store/tables';
+import { sentenceOf } from '../routes/findings';
+import type { FindingOrigin } from '@undameter/contract';
+
+/**
+ * Makes the demo campaign unless it is there, on the same way that a person takes: its
+ * files are read, its procedure run, its curves fitted. All of it, or nothing.
+ */
+export async function ensureDemo(services: Services, say: (line: string) => void): Promise<void> {
+  const { db } = services;
+  if ((await campaigns(db)).some((c) => c.demo)) return;
+  say('Making the demo campaign …');
+  const { id } = await createCampaign(db, demoCampaign, true);
+  try {
+    await fillDemo(services, id);
+  } catch (error) {
+    await removeCampaign(db, id);
+    throw error;
+  }
+}
+
+async function fillDemo(services: Services, campaignId: number): Promise<void> {
+  const { db } = services;
+  for (const table of waterTables) await createTable(db, campaignId, table);
+  const runIds: number[] = [];
+  for (const demoRun of demoRuns) runIds.push(await importRun(services, campaignId, demoRun));
+  const conditionIds: number[] = [];
+  for (const condition of demoConditions) conditionIds.push((await createCondition(db, campaignId, condition)).id);
+  const sweep = runIds[0]!;
+  const curve = (name: string, y: string, degree: number) =>
+    createFit(db, campaignId, { name, runId: sweep, x: 'Q', y, conditionIds, model: 'polynomial', settings: { degree } });
+  const head = await curve('Head against flow', 'H', 2);
+  await curve('Hydraulic power against flow', 'P_h', 3);
+  const comparison = await createComparison(db, campaignId, {
+    name: 'Simulated head curve',
+    fitId: head.id,
+    candidateRunId: runIds.at(-1)!,
+    x: 'Q',
+    y: 'H',
+  });
+  const rated = conditionIds.at(-1)!;
+  const origins: FindingOrigin[] = [
+    { kind: 'parameter', fitId: head.id, conditionId: rated, parameter: 'a0' },
+    { kind: 'difference', comparisonId: comparison.id, conditionId: rated },
+  ];
+  for (const origin of origins) await createFinding(db, campaignId, await sentenceOf(services, origin), origin);
+}
+
+async function importRun({ db, uploads, imports }: Services, campaignId: number, demoRun: DemoRun): Promise<number> {
+  const { name, text } = demoRun.file();
+  const { uploadId, layout, preview } = await uploads.receive(name, Readable.from([Buffer.from(text)]), Infinity);
+  const columns = preview.columns.flatMap((column) => {
+    const wanted = demoRun.columns[column.index];
+    return wanted ? [{ index: column.index, name: wanted.name ?? column.name, symbol: wanted.symbol, unit: column.unit }] : [];
+  });
+  const { jobId } = await imports.start(uploadId, {
+    campaignId,
+    name: demoRun.name,
+    kind: demoRun.kind,
+    layout,
+    columns,
+    width: preview.columns.length,
+    along: demoRun.along,
+  });
+  const job = await imports.ended(jobId);
+  if (job.runId === null) throw new Error(`The demo file ${name} was not imported: ${job.error?.message}`);
+  if (demoRun.steps.length > 0) await saveProcedure(db, job.runId, demoRun.steps, 0);
+  return job.runId;
+}

@@ -1,0 +1,123 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { open, rename, stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Transform, type Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { createGzip } from 'node:zlib';
+import { AppError, type Layout } from '@undameter/core';
+import { formatFor } from '@undameter/formats';
+import type { UploadReply } from '@undameter/contract';
+
+/** Bytes from the start of a file that are looked at before it is imported. */
+const HEAD_BYTES = 2 ** 20;
+
+export interface Upload {
+  uploadId: string;
+  name: string;
+  path: string;
+  bytes: number;
+  sha256: string;
+}
+
+/**
+ * Files that were sent and wait for import, in a folder of the data directory; and the
+ * originals of imported runs, compressed and named by the SHA-256 of what was sent.
+ */
+export class Uploads {
+  private readonly waiting = new Map<string, Upload>();
+  private readonly waitingFolder: string;
+  private readonly originalsFolder: string;
+
+  constructor(dataDirectory: string) {
+    this.waitingFolder = join(dataDirectory, 'waiting');
+    this.originalsFolder = join(dataDirectory, 'originals');
+    // What waited when the server stopped has lost its owner.
+    rmSync(this.waitingFolder, { recursive: true, force: true });
+    mkdirSync(this.waitingFolder, { recursive: true });
+    mkdirSync(this.originalsFolder, { recursive: true });
+    for (const file of readdirSync(this.originalsFolder)) if (file.endsWith('.part')) rmSync(join(this.originalsFolder, file));
+  }
+
+  /** Takes a file as it streams in. @throws {AppError} FILE_EMPTY, FILE_BINARY */
+  async receive(name: string, bytes: Readable & { truncated?: boolean }, limitBytes: number): Promise<UploadReply> {
+    const uploadId = randomBytes(16).toString('hex');
+    const path = join(this.waitingFolder, uploadId);
+    try {
+      const hash = createHash('sha256');
+      let size = 0;
+      const count = new Transform({
+        transform(chunk: Buffer, _, done) {
+          hash.update(chunk);
+          size += chunk.length;
+          done(null, chunk);
+        },
+      });
+      await pipeline(bytes, count, createWriteStream(path));
+      if (bytes.truncated) throw new AppError('UPLOAD_TOO_LARGE', { limitBytes });
+      const upload = { uploadId, name, path, bytes: size, sha256: hash.digest('hex') };
+      const { layout, why } = formatFor(name).guess(await headOf(path), name);
+      this.waiting.set(uploadId, upload);
+      return { uploadId, name, bytes: size, layout, why, preview: await this.preview(uploadId, layout) };
+    } catch (error) {
+      rmSync(path, { force: true });
+      throw refusedWrite(error);
+    }
+  }
+
+  /** @throws {AppError} UPLOAD_MISSING */
+  find(uploadId: string): Upload {
+    const upload = this.waiting.get(uploadId);
+    if (!upload || !existsSync(upload.path)) throw new AppError('UPLOAD_MISSING', { uploadId });
+    return upload;
+  }
+
+  /** @throws {AppError} UPLOAD_MISSING */
+  async preview(uploadId: string, layout: Layout) {
+    const upload = this.find(uploadId);
+    return formatFor(upload.name).preview(await headOf(upload.path), layout, upload.bytes <= HEAD_BYTES);
+  }
+
+  /** Keeps the file as the original of a run: compressed, on the disk for good, or not at all. */
+  async keepOriginal({ path, sha256 }: Upload): Promise<void> {
+    const kept = join(this.originalsFolder, `${sha256}.gz`);
+    if (existsSync(kept)) return;
+    const part = `${kept}.${randomBytes(4).toString('hex')}.part`;
+    try {
+      await pipeline(createReadStream(path), createGzip({ level: 6 }), createWriteStream(part));
+      const file = await open(part, 'r+');
+      await file.sync();
+      await file.close();
+      await rename(part, kept);
+    } catch (error) {
+      rmSync(part, { force: true });
+      throw refusedWrite(error);
+    }
+  }
+
+  discard(uploadId: string): void {
+    const upload = this.waiting.get(uploadId);
+    this.waiting.delete(uploadId);
+    if (upload) rmSync(upload.path, { force: true });
+  }
+}
+
+async function headOf(path: string): Promise<Uint8Array> {
+  const { size } = await stat(path);
+  const file = await open(path, 'r');
+  try {
+    const head = new Uint8Array(Math.min(size, HEAD_BYTES));
+    await file.read(head, 0, head.length, 0);
+    return head;
+  } finally {
+    await file.close();
+  }
+}
+
+/** Errors of the file system that a person can mend, as ours. */
+function refusedWrite(error: unknown): unknown {
+  const { code, message } = error as NodeJS.ErrnoException;
+  return ['ENOSPC', 'EACCES', 'EROFS', 'EDQUOT', 'EIO', 'EPERM'].includes(code ?? '')
+    ? new AppError('STORE_WRITE_REFUSED', { reason: message }, { cause: error })
+    : error;
+}

@@ -1,0 +1,16 @@
+import type { Config } from './config';
+import type { Imports } from './intake/Imports';
+import type { Uploads } from './intake/Uploads';
+import type { Database } from './store/pg/Database';
+import type { BenchLoader } from './work/BenchLoader';
+import type { Pools } from './work/Pools';
+
+/** What the routes work with. */
+export interface Services {
+  config: Pick<Config, 'uploadLimitBytes' | 'webDirectory' | 'port'>;
+  db: Database;
+  uploads: Uploads;
+  imports: Imports;
+  pools: Pools;
+  loader: BenchLoader;
+}

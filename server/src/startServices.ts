@@ -1,0 +1,48 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Config } from './config';
+import { asAppError } from './errors';
+import { Imports } from './intake/Imports';
+import { Uploads } from './intake/Uploads';
+import type { Services } from './services';
+import { lockDirectory } from './store/lock';
+import { migrate } from './store/migrate';
+import { Database } from './store/pg/Database';
+import { purgeUnready } from './store/runs';
+import { BenchLoader } from './work/BenchLoader';
+import { Pools } from './work/Pools';
+
+export interface Running extends Services {
+  /** Ends imports and threads, closes the database, gives the data directory back. */
+  stop(): Promise<void>;
+}
+
+/**
+ * Opens the data directory and everything that works on it.
+ * @throws {AppError} STORE_LOCKED, STORE_WRITE_REFUSED
+ */
+export async function startServices(config: Config, migrations: string): Promise<Running> {
+  mkdirSync(config.dataDirectory, { recursive: true });
+  const unlock = lockDirectory(config.dataDirectory);
+  try {
+    const db = await Database.open(join(config.dataDirectory, 'postgres'));
+    await migrate(db, migrations);
+    await purgeUnready(db);
+    const uploads = new Uploads(config.dataDirectory);
+    const pools = new Pools();
+    const say = (error: unknown) =>
+      asAppError(error, (reference, cause) => console.error(`import failed (${reference})`, cause)).report();
+    const imports = new Imports(db, uploads, pools, say);
+    const loader = new BenchLoader(db);
+    const stop = async (): Promise<void> => {
+      await imports.stopAll();
+      await pools.close();
+      await db.close();
+      unlock();
+    };
+    return { config, db, uploads, imports, pools, loader, stop };
+  } catch (error) {
+    unlock();
+    throw error;
+  }
+}

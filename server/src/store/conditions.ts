@@ -1,0 +1,36 @@
+import type { ConditionBody, ConditionRow } from '@undameter/contract';
+import { oneOf, uniquely, unused } from './one';
+import type { Db } from './pg/Database';
+
+export async function conditions(db: Db, campaignId: number): Promise<ConditionRow[]> {
+  return db.sql<ConditionRow>`
+    select id, campaign_id as "campaignId", name, limits from condition where campaign_id = ${campaignId} order by id`;
+}
+
+const byId = async (db: Db, id: number): Promise<ConditionRow> =>
+  oneOf(
+    await db.sql<ConditionRow>`select id, campaign_id as "campaignId", name, limits from condition where id = ${id}`,
+    'condition',
+    id,
+  );
+
+/** @throws {AppError} NAME_TAKEN, NOT_FOUND */
+export async function createCondition(db: Db, campaignId: number, body: ConditionBody): Promise<ConditionRow> {
+  oneOf(await db.sql`select id from campaign where id = ${campaignId}`, 'campaign', campaignId);
+  const rows = await uniquely('condition', body.name, db.sql<{ id: number }>`
+    insert into condition (campaign_id, name, limits)
+    values (${campaignId}, ${body.name.trim()}, ${JSON.stringify(body.limits)}::jsonb) returning id`);
+  return byId(db, rows[0]!.id);
+}
+
+/** @throws {AppError} NAME_TAKEN, NOT_FOUND */
+export async function updateCondition(db: Db, id: number, body: ConditionBody): Promise<ConditionRow> {
+  await uniquely('condition', body.name, db.sql`
+    update condition set name = ${body.name.trim()}, limits = ${JSON.stringify(body.limits)}::jsonb where id = ${id}`);
+  return byId(db, id);
+}
+
+/** @throws {AppError} STILL_USED, NOT_FOUND */
+export async function removeCondition(db: Db, id: number): Promise<void> {
+  oneOf(await unused('condition', 'a fit', db.sql`delete from condition where id = ${id} returning id`), 'condition', id);
+}

@@ -1,0 +1,62 @@
+import type { FitBody, FitRow } from '@undameter/contract';
+import { oneOf, uniquely, unused } from './one';
+import type { Database, Db } from './pg/Database';
+
+export async function fits(db: Db, campaignId: number): Promise<FitRow[]> {
+  return db.sql<FitRow>`
+    select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.model, f.settings,
+           coalesce((select jsonb_agg(fc.condition_id order by fc.position) from fit_condition fc where fc.fit_id = f.id),
+                    '[]'::jsonb) as "conditionIds"
+      from fit f where f.campaign_id = ${campaignId} order by f.id`;
+}
+
+/** @throws {AppError} NOT_FOUND */
+export async function fit(db: Db, id: number): Promise<FitRow> {
+  const [row] = await db.sql<{ campaignId: number }>`select campaign_id as "campaignId" from fit where id = ${id}`;
+  return oneOf((await fits(db, row?.campaignId ?? 0)).filter((f) => f.id === id), 'fit', id);
+}
+
+/** @throws {AppError} NAME_TAKEN, NOT_FOUND */
+export async function createFit(db: Database, campaignId: number, body: FitBody): Promise<FitRow> {
+  const id = await db.transaction(async (tx) => {
+    await checkParts(tx, campaignId, body);
+    const rows = await uniquely('fit', body.name, tx.sql<{ id: number }>`
+      insert into fit (campaign_id, name, run_id, x, y, model, settings)
+      values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.model}, ${JSON.stringify(body.settings)}::jsonb)
+      returning id`);
+    await writeConditions(tx, rows[0]!.id, body.conditionIds);
+    return rows[0]!.id;
+  });
+  return fit(db, id);
+}
+
+/** @throws {AppError} NAME_TAKEN, NOT_FOUND */
+export async function updateFit(db: Database, id: number, body: FitBody): Promise<FitRow> {
+  await db.transaction(async (tx) => {
+    const { campaignId } = await fit(tx, id);
+    await checkParts(tx, campaignId, body);
+    await uniquely('fit', body.name, tx.sql`
+      update fit set name = ${body.name.trim()}, run_id = ${body.runId}, x = ${body.x}, y = ${body.y},
+             model = ${body.model}, settings = ${JSON.stringify(body.settings)}::jsonb where id = ${id}`);
+    await tx.sql`delete from fit_condition where fit_id = ${id}`;
+    await writeConditions(tx, id, body.conditionIds);
+  });
+  return fit(db, id);
+}
+
+/** @throws {AppError} STILL_USED, NOT_FOUND */
+export async function removeFit(db: Db, id: number): Promise<void> {
+  oneOf(await unused('fit', 'a comparison', db.sql`delete from fit where id = ${id} returning id`), 'fit', id);
+}
+
+/** The run and the conditions must be of the same campaign. */
+async function checkParts(db: Db, campaignId: number, body: FitBody): Promise<void> {
+  oneOf(await db.sql`select id from run where id = ${body.runId} and campaign_id = ${campaignId} and ready`, 'run', body.runId);
+  for (const id of body.conditionIds)
+    oneOf(await db.sql`select id from condition where id = ${id} and campaign_id = ${campaignId}`, 'condition', id);
+}
+
+async function writeConditions(db: Db, fitId: number, ids: readonly number[]): Promise<void> {
+  for (const [position, id] of ids.entries())
+    await db.sql`insert into fit_condition (fit_id, position, condition_id) values (${fitId}, ${position}, ${id})`;
+}

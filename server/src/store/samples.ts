@@ -1,0 +1,79 @@
+import { buildLevels, LEVEL_SIZES, type Level } from '@undameter/core';
+import type { Database, Db } from './pg/Database';
+
+/** Samples of one chunk; the layout of the store, see docs/decisions. */
+export const CHUNK_SAMPLES = 65_536;
+
+const bytesOf = (values: Float64Array): Uint8Array =>
+  new Uint8Array(values.buffer as ArrayBuffer, values.byteOffset, values.byteLength);
+
+/** Gives a run its partition, so that deleting it later is dropping a table. */
+export async function createPartition(db: Db, runId: number): Promise<void> {
+  await db.script(`create table sample_chunk_${Math.trunc(runId)} partition of sample_chunk for values in (${Math.trunc(runId)});
+    alter table sample_chunk_${Math.trunc(runId)} alter column data set storage external`);
+}
+
+export async function dropPartition(db: Db, runId: number): Promise<void> {
+  await db.script(`drop table if exists sample_chunk_${Math.trunc(runId)}`);
+}
+
+/** Writes one block of columns, one transaction per 4 MB at the most. */
+export async function writeBlock(db: Database, runId: number, k: number, columns: readonly Float64Array[]): Promise<void> {
+  const perTransaction = 7;
+  for (let from = 0; from < columns.length; from += perTransaction)
+    await db.transaction(async (tx) => {
+      for (let c = from; c < Math.min(columns.length, from + perTransaction); c++)
+        await tx.sql`insert into sample_chunk (run_id, position, level, k, data)
+                     values (${runId}, ${c}, 0, ${k}, ${bytesOf(columns[c]!)})`;
+    });
+}
+
+/** Builds and writes the min/max levels of one channel from its stored samples. */
+export async function writeLevels(db: Database, runId: number, position: number, samples: number): Promise<void> {
+  const levels = buildLevels(await readColumn(db, runId, position, samples));
+  await db.transaction(async (tx) => {
+    for (const { size, lowest, highest } of levels) {
+      const both = new Float64Array(lowest.length * 2);
+      both.set(lowest);
+      both.set(highest, lowest.length);
+      await tx.sql`insert into sample_chunk (run_id, position, level, k, data)
+                   values (${runId}, ${position}, ${size}, 0, ${bytesOf(both)})`;
+    }
+  });
+}
+
+/** A whole channel, in memory that can be shared with the worker threads. */
+export async function readColumn(db: Db, runId: number, position: number, samples: number): Promise<Float64Array> {
+  const values = shared(samples);
+  const chunks = Math.ceil(samples / CHUNK_SAMPLES);
+  for (let from = 0; from < chunks; from += 16) {
+    const rows = await db.sql<{ k: number; data: Uint8Array }>`
+      select k, data from sample_chunk
+       where run_id = ${runId} and position = ${position} and level = 0 and k >= ${from} and k < ${from + 16} order by k`;
+    for (const { k, data } of rows) values.set(asNumbers(data), k * CHUNK_SAMPLES);
+  }
+  return values;
+}
+
+/** The stored min/max levels of a channel. */
+export async function readLevels(db: Db, runId: number, position: number): Promise<Level[]> {
+  const rows = await db.sql<{ level: number; data: Uint8Array }>`
+    select level, data from sample_chunk
+     where run_id = ${runId} and position = ${position} and level > 0 order by level`;
+  return rows
+    .filter((row) => (LEVEL_SIZES as readonly number[]).includes(row.level))
+    .map(({ level, data }) => {
+      const both = shared(data.byteLength / 8);
+      both.set(asNumbers(data));
+      const half = both.length / 2;
+      return { size: level, lowest: both.subarray(0, half), highest: both.subarray(half) };
+    });
+}
+
+const shared = (length: number): Float64Array => new Float64Array(new SharedArrayBuffer(length * 8));
+
+/** Bytes as float64; copied when they do not start at a multiple of eight. */
+function asNumbers(data: Uint8Array): Float64Array {
+  const aligned = data.byteOffset % 8 === 0 ? data : data.slice();
+  return new Float64Array(aligned.buffer, aligned.byteOffset, aligned.byteLength / 8);
+}

@@ -1,0 +1,72 @@
+import type { PropertyTable, Step } from '@undameter/core';
+import type { FitBody } from '@undameter/contract';
+import { LRUCache } from 'lru-cache';
+import { conditions } from '../store/conditions';
+import type { Database } from '../store/pg/Database';
+import { channels, run } from '../store/runs';
+import { readColumn, readLevels } from '../store/samples';
+import { tables } from '../store/tables';
+import type { BenchRun, FitTask, NamedCondition } from './BenchInput';
+
+type Column = BenchRun['channels'][number];
+
+/** Brings runs from the store into shared memory, and keeps the last used gigabyte there. */
+export class BenchLoader {
+  private readonly columns = new LRUCache<string, Column>({ maxSize: 2 ** 30 });
+
+  constructor(private readonly db: Database) {}
+
+  /**
+   * A run with its tables and its procedure, saved or on trial.
+   * @throws {AppError} NOT_FOUND
+   */
+  async run(runId: number, trial?: readonly Step[]): Promise<BenchRun & { campaignId: number }> {
+    const head = await run(this.db, runId);
+    const loaded: Column[] = [];
+    for (const channel of await channels(this.db, runId)) loaded.push(await this.column(runId, channel, head.samples));
+    const known = await tables(this.db, head.campaignId);
+    return {
+      campaignId: head.campaignId,
+      key: String(runId),
+      name: head.name,
+      samples: head.samples,
+      along: head.along ?? undefined,
+      channels: loaded,
+      steps: [...(trial ?? head.procedure)] as Step[],
+      tables: known.map(toPropertyTable),
+    };
+  }
+
+  /** Conditions of a campaign, all or those named, in the order named. */
+  async conditions(campaignId: number, ids?: readonly number[]): Promise<NamedCondition[]> {
+    const all = (await conditions(this.db, campaignId)).map(({ id, name, limits }) => ({ id, name, limits }));
+    return ids ? ids.flatMap((id) => all.filter((c) => c.id === id)) : all;
+  }
+
+  /** Everything that a fit computes with. */
+  async fit(body: FitBody): Promise<FitTask> {
+    const benchRun = await this.run(body.runId);
+    const { x, y, model, settings } = body;
+    return { run: benchRun, conditions: await this.conditions(benchRun.campaignId, body.conditionIds), x, y, model, settings };
+  }
+
+  private async column(runId: number, channel: { position: number; symbol: string; name: string; unit: string }, samples: number): Promise<Column> {
+    const { position, symbol, name, unit } = channel;
+    const key = `${runId}/${position}`;
+    const known = this.columns.get(key);
+    if (known) return { ...known, symbol, name, unit };
+    const column = {
+      symbol,
+      name,
+      unit,
+      values: await readColumn(this.db, runId, position, samples),
+      levels: await readLevels(this.db, runId, position),
+    };
+    this.columns.set(key, column, { size: samples * 8 + 64 });
+    return column;
+  }
+}
+
+const toPropertyTable = ({ symbol, name, xName, xUnit, yUnit, source, outside, x, y }: PropertyTable): PropertyTable => ({
+  symbol, name, xName, xUnit, yUnit, source, outside, x, y,
+}); // prettier-ignore

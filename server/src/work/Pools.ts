@@ -1,0 +1,62 @@
+import { MessageChannel } from 'node:worker_threads';
+import { fromReport } from '@undameter/core';
+import type { BenchReply, ComparisonReply, FitReply, TracesReply } from '@undameter/contract';
+import type { ReadRecord } from '@undameter/core';
+import { Piscina } from 'piscina';
+import { workerExecArgv, workerUrl } from '../workerUrl';
+import type { CompareTask, EvaluateTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
+import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
+import type { Answer } from './reportErrors';
+
+/**
+ * The worker threads: one computes for the screens (and remembers what it computed), one
+ * reads files. Errors of ours come back as the errors they were.
+ */
+export class Pools {
+  private readonly bench = pool('work/benchWorker');
+  private readonly reader = pool('work/readerWorker');
+
+  evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.bench, 'evaluate', task);
+  traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
+  fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
+  compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
+  checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> => ask(this.bench, 'checkFormula', task);
+
+  /** Reads a file block by block; the reader waits until `store` has taken each. Undefined when it was stopped. */
+  async read(
+    task: Omit<ReadTask, 'port'>,
+    store: (block: BlockMessage) => Promise<BlockAnswer>,
+  ): Promise<ReadRecord | undefined> {
+    const { port1, port2 } = new MessageChannel();
+    let failure: unknown;
+    port1.on('message', (block: BlockMessage) => {
+      store(block).then(
+        (answer) => port1.postMessage(answer),
+        (error: unknown) => {
+          failure = error;
+          port1.postMessage('stop' satisfies BlockAnswer);
+        },
+      );
+    });
+    try {
+      const record = await ask<ReadTask, ReadRecord | undefined>(this.reader, 'read', { ...task, port: port2 }, [port2]);
+      if (failure !== undefined) throw failure;
+      return record;
+    } finally {
+      port1.close();
+    }
+  }
+
+  async close(): Promise<void> {
+    await Promise.all([this.bench.destroy(), this.reader.destroy()]);
+  }
+}
+
+const pool = (path: string): Piscina =>
+  new Piscina({ filename: workerUrl(path).href, minThreads: 0, maxThreads: 1, idleTimeout: 600_000, execArgv: workerExecArgv });
+
+async function ask<Task, Result>(to: Piscina, name: string, task: Task, transferList?: import('node:worker_threads').MessagePort[]): Promise<Result> {
+  const answer = (await to.run(task, transferList ? { name, transferList } : { name })) as Answer<Result>;
+  if ('value' in answer) return answer.value;
+  throw fromReport(answer.report) ?? new Error(answer.report.message);
+}

@@ -1,0 +1,76 @@
+import {
+  buildLevels,
+  describe,
+  keptBlocks,
+  runProcedure,
+  type Channel,
+  type Description,
+  type Level,
+  type ProcedureResult,
+  type RunState,
+  type StepMemory,
+} from '@undameter/core';
+import { LRUCache } from 'lru-cache';
+import type { BenchRun } from './BenchInput';
+
+type Effect = Parameters<StepMemory['keep']>[1];
+
+/** What steps made, by content, up to half a gigabyte: only the new column and the mask of each count. */
+const effects = new LRUCache<string, Effect>({ maxSize: 512 * 2 ** 20 });
+const memory: StepMemory = {
+  recall: (key) => effects.get(key),
+  keep: (key, effect) => {
+    const made = effect.made === undefined ? 0 : effect.state.samples * 8;
+    effects.set(key, effect, { size: made + effect.state.mask.byteLength + 1 });
+  },
+};
+
+/** A run with its procedure applied, and what was computed of it on the way. */
+export interface BenchState {
+  result: ProcedureResult;
+  levelsOf(channel: Channel): readonly Level[];
+  descriptionOf(channel: Channel): Description;
+  blocks(): Uint8Array;
+}
+
+const states = new LRUCache<string, BenchState>({ max: 12 });
+
+/** The run after its procedure; remembered by content, so that panning does not compute anew. */
+export function benchState(run: BenchRun): BenchState {
+  const key = JSON.stringify([run.key, run.steps, run.tables]);
+  const known = states.get(key);
+  if (known) return known;
+  const result = runProcedure(loggedState(run), run.steps, new Map(run.tables.map((t) => [t.symbol, t])), {
+    store: memory,
+    runKey: run.key,
+  });
+  const levels = new Map<Float64Array, readonly Level[]>(run.channels.map((c) => [c.values, c.levels]));
+  const descriptions = new Map<Float64Array, Description>();
+  let blocks: Uint8Array | undefined;
+  const state: BenchState = {
+    result,
+    levelsOf: (channel) => remember(levels, channel.values, () => buildLevels(channel.values)),
+    descriptionOf: (channel) =>
+      remember(descriptions, channel.values, () => describe(channel.values, result.final.mask)),
+    blocks: () => (blocks ??= keptBlocks(result.final.mask)),
+  };
+  states.set(key, state);
+  return state;
+}
+
+function loggedState(run: BenchRun): RunState {
+  return {
+    samples: run.samples,
+    channels: new Map(run.channels.map(({ symbol, name, unit, values }) => [symbol, { symbol, name, unit, values, origin: 'logged' }])),
+    mask: new Uint16Array(run.samples),
+    along: run.along,
+  };
+}
+
+function remember<K, V>(map: Map<K, V>, key: K, make: () => V): V {
+  const known = map.get(key);
+  if (known !== undefined) return known;
+  const made = make();
+  map.set(key, made);
+  return made;
+}

@@ -1,0 +1,13 @@
+/** The thread that computes for the screens; the pool calls these by name. */
+import { checkFormula as formula } from './checkFormula';
+import { compare as comparison } from './compareSeries';
+import { evaluate as board } from './evaluate';
+import { fit as model } from './fitSeries';
+import { reporting } from './reportErrors';
+import { traces as windows } from './traces';
+
+export const evaluate = reporting(board);
+export const traces = reporting(windows);
+export const fit = reporting(model);
+export const compare = reporting(comparison);
+export const checkFormula = reporting(formula);

@@ -1,0 +1,77 @@
+import type { BenchReply, ChannelBoardRow } from '@undameter/contract';
+import { countKept, KEPT, pickSamples, type Channel, type Mask } from '@undameter/core';
+import type { EvaluateTask } from './BenchInput';
+import { benchState, type BenchState } from './benchState';
+import { attempt, reading, readings } from './toReply';
+
+/** Slices of the ledger bar. */
+const STRIP = 240;
+/** Points of the small trace in the board. */
+const TRACE = 60;
+
+/** Board, ledger and step reports of a run. */
+export function evaluate({ run, conditions }: EvaluateTask): BenchReply {
+  const state = benchState(run);
+  const { final, reports } = state.result;
+  const inAny = new Uint8Array(final.samples);
+  const counted = conditions.map(({ id, name, ...condition }) => {
+    const picked = attempt(() => pickSamples(final, { name, ...condition }));
+    for (const i of picked.value ?? []) inAny[i] = 1;
+    return { id, name, samples: picked.value?.length ?? null, problem: picked.problem };
+  });
+  return {
+    samples: final.samples,
+    kept: countKept(final.mask),
+    along: final.along ?? null,
+    channels: [...final.channels.values()].map((channel) => boardRow(channel, state)),
+    reports: reports.map((r) => ({ ...r, made: r.made ?? null, error: r.error ?? null })),
+    conditions: counted,
+    inAnyCondition: inAny.reduce((sum, v) => sum + v, 0),
+    strip: {
+      kept: shares(final.mask, (i) => final.mask[i] === KEPT),
+      inCondition: shares(final.mask, (i) => inAny[i] === 1),
+    },
+  };
+}
+
+function boardRow(channel: Channel, state: BenchState): ChannelBoardRow {
+  const d = state.descriptionOf(channel);
+  return {
+    symbol: channel.symbol,
+    name: channel.name,
+    unit: channel.unit,
+    origin: channel.origin,
+    lowest: reading(d.lowest),
+    mean: reading(d.mean),
+    highest: reading(d.highest),
+    standardDeviation: reading(d.standardDeviation),
+    missing: d.missing,
+    present: d.present,
+    trace: readings(smallTrace(channel, state.result.final.mask)),
+  };
+}
+
+/** Mean of the kept samples in each of TRACE slices. */
+function smallTrace({ values }: Channel, mask: Mask): Float64Array {
+  return Float64Array.from({ length: Math.min(TRACE, values.length) }, (_, s, n = Math.min(TRACE, values.length)) => {
+    let sum = 0;
+    let count = 0;
+    for (let i = Math.floor((s * values.length) / n); i < Math.floor(((s + 1) * values.length) / n); i++)
+      if (mask[i] === KEPT && values[i]! === values[i]!) {
+        sum += values[i]!;
+        count++;
+      }
+    return sum / count;
+  });
+}
+
+function shares(mask: Mask, holds: (sample: number) => boolean): number[] {
+  const slices = Math.min(STRIP, mask.length);
+  return Array.from({ length: slices }, (_, s) => {
+    const from = Math.floor((s * mask.length) / slices);
+    const to = Math.floor(((s + 1) * mask.length) / slices);
+    let count = 0;
+    for (let i = from; i < to; i++) if (holds(i)) count++;
+    return Math.round((count / Math.max(1, to - from)) * 1000) / 1000;
+  });
+}

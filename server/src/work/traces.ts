@@ -1,0 +1,105 @@
+import type { TraceReply, TracesReply } from '@undameter/contract';
+import {
+  channelOf,
+  firstAtLeast,
+  GAP_FACTOR,
+  KEPT,
+  median,
+  pickSamples,
+  reduceTrace,
+  setAsidePoints,
+  type RunState,
+} from '@undameter/core';
+import type { NamedCondition, TracesTask } from './BenchInput';
+import { benchState, type BenchState } from './benchState';
+import { attempt, readings } from './toReply';
+
+const MOST_SET_ASIDE = 1500;
+const MOST_IN_CONDITION = 1200;
+
+/** What the charts of a window show, reduced to their pixels. */
+export function traces(task: TracesTask): TracesReply {
+  const state = benchState(task.run);
+  const { final } = state.result;
+  const axis = axisOf(final);
+  const [first, last] = windowOf(axis, task.from, task.to);
+  const made = attempt(() => task.symbols.map((symbol) => traceOf(symbol, state, axis, first, last, task)));
+  return {
+    whole: axis.range,
+    window: [task.from ?? axis.range[0], task.to ?? axis.range[1]],
+    samplesInWindow: Math.max(0, last - first),
+    traces: made.value ?? [],
+    problem: made.problem,
+  };
+}
+
+interface Axis {
+  x: Float64Array;
+  /** Rising without missing values, so a window can be searched. */
+  rising: boolean;
+  range: [number, number];
+  gap: number;
+}
+
+const axes = new WeakMap<RunState, Axis>();
+
+function axisOf(state: RunState): Axis {
+  const known = axes.get(state);
+  if (known) return known;
+  const x =
+    state.along === undefined
+      ? Float64Array.from({ length: state.samples }, (_, i) => i + 1)
+      : channelOf(state, state.along).values;
+  let rising = true;
+  let low = Infinity;
+  let high = -Infinity;
+  const steps: number[] = [];
+  const stride = Math.max(1, Math.floor(x.length / 5000));
+  for (let i = 0; i < x.length; i++) {
+    if (i > 0 && !(x[i]! >= x[i - 1]!)) rising = false;
+    if (i > 0 && i % stride === 0) steps.push(x[i]! - x[i - 1]!);
+    if (x[i]! < low) low = x[i]!;
+    if (x[i]! > high) high = x[i]!;
+  }
+  const gap = rising ? GAP_FACTOR * median(Float64Array.from(steps.filter((s) => s > 0))) : Infinity;
+  const axis: Axis = { x, rising, range: low <= high ? [low, high] : [0, 1], gap: gap > 0 ? gap : Infinity };
+  axes.set(state, axis);
+  return axis;
+}
+
+/** Sample numbers of a window; one sample more on each side, so that lines run to the edge. */
+function windowOf(axis: Axis, from: number | null, to: number | null): [number, number] {
+  const n = axis.x.length;
+  if (!axis.rising || (from === null && to === null)) return [0, n];
+  const first = from === null ? 0 : Math.max(0, firstAtLeast(axis.x, from) - 1);
+  const last = to === null ? n : Math.min(n, firstAtLeast(axis.x, to) + 1);
+  return [Math.min(first, last), last];
+}
+
+function traceOf(symbol: string, state: BenchState, axis: Axis, first: number, last: number, task: TracesTask): TraceReply {
+  const { final } = state.result;
+  const channel = channelOf(final, symbol);
+  const source = { x: axis.x, y: channel.values, levels: state.levelsOf(channel) };
+  const trace = reduceTrace(source, final.mask, state.blocks(), first, last, task.pixels, axis.gap);
+  const aside = setAsidePoints(axis.x, channel.values, final.mask, first, last, MOST_SET_ASIDE);
+  return {
+    symbol,
+    x: readings(trace.x),
+    y: readings(trace.y),
+    everySample: trace.everySample,
+    setAside: { x: readings(aside.x), y: readings(aside.y), count: aside.count },
+    inConditions: task.conditions.map((c) => inCondition(c, final, axis.x, channel.values, first, last)),
+  };
+}
+
+function inCondition(condition: NamedCondition, state: RunState, x: Float64Array, y: Float64Array, first: number, last: number) {
+  const picked = attempt(() => pickSamples(state, condition)).value ?? new Int32Array(0);
+  const inside = picked.filter((i) => i >= first && i < last && state.mask[i] === KEPT);
+  const every = Math.max(1, Math.ceil(inside.length / MOST_IN_CONDITION));
+  const shown = inside.filter((_, k) => k % every === 0);
+  return {
+    id: condition.id,
+    x: readings(Float64Array.from(shown, (i) => x[i]!)),
+    y: readings(Float64Array.from(shown, (i) => y[i]!)),
+  };
+}
