@@ -4,7 +4,8 @@ import { Type, type Static, type TObject, type TProperties } from 'typebox';
 export const closed = <P extends TProperties>(properties: P): TObject<P> =>
   Type.Object(properties, { additionalProperties: false });
 
-export const orNull = <T extends Parameters<typeof Type.Union>[0][number]>(schema: T) => Type.Union([schema, Type.Null()]);
+export const orNull = <T extends Parameters<typeof Type.Union>[0][number]>(schema: T) =>
+  Type.Union([schema, Type.Null()]);
 
 export const id = Type.Integer({ minimum: 1, maximum: 2147483647 });
 export const name = Type.String({ minLength: 1, maxLength: 120, pattern: '\\S' });

@@ -3,7 +3,12 @@ import { closed, id, orNull } from './common';
 
 /** Where a finding's number comes from: a parameter of a fit, or a compared series. */
 export const findingOrigin = Type.Union([
-  closed({ kind: Type.Literal('parameter'), fitId: id, conditionId: orNull(id), parameter: Type.String({ maxLength: 40 }) }),
+  closed({
+    kind: Type.Literal('parameter'),
+    fitId: id,
+    conditionId: orNull(id),
+    parameter: Type.String({ maxLength: 40 }),
+  }),
   closed({ kind: Type.Literal('difference'), comparisonId: id, conditionId: orNull(id) }),
 ]);
 export type FindingOrigin = Static<typeof findingOrigin>;

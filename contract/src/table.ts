@@ -19,7 +19,9 @@ export type TableRow = Static<typeof tableRow>;
 /** Columns of a file, from which two are chosen for a table. */
 export const tableFileReply = closed({
   name: Type.String(),
-  columns: Type.Array(closed({ name: Type.String(), unit: Type.String(), values: Type.Array(Type.Union([Type.Number(), Type.Null()])) })),
+  columns: Type.Array(
+    closed({ name: Type.String(), unit: Type.String(), values: Type.Array(Type.Union([Type.Number(), Type.Null()])) }),
+  ),
   doubts: Type.Array(Type.String()),
 });
 export type TableFileReply = Static<typeof tableFileReply>;

@@ -20,17 +20,35 @@ export interface DemoRun {
   steps: Step[];
 }
 
-const step = (id: string, kind: string, settings: Record<string, unknown>): Step => ({ id, kind, version: 1, settings, on: true });
+const step = (id: string, kind: string, settings: Record<string, unknown>): Step => ({
+  id,
+  kind,
+  version: 1,
+  settings,
+  on: true,
+});
 
 const sweepSteps: Step[] = [
   step('trim', 'trim', { channel: 't', from: SWEEP_START, to: SWEEP_END, unit: 's' }),
-  step('spikes', 'setAside', { channel: 't', ranges: SPIKE_TIMES.map((t) => [t, t]), unit: 's', reason: 'pressure spikes, input at its rail' }),
+  step('spikes', 'setAside', {
+    channel: 't',
+    ranges: SPIKE_TIMES.map((t) => [t, t]),
+    unit: 's',
+    reason: 'pressure spikes, input at its rail',
+  }),
   step('zero', 'timeFromZero', { channel: 't' }),
   step('density', 'derive', { name: 'Water density', symbol: 'rho', formula: 'rho_w(T_w)', unit: 'kg/m^3' }),
   step('head', 'derive', { name: 'Head', symbol: 'H', formula: '(p_d - p_s) / (rho * g_n)', unit: 'm' }),
   step('power', 'derive', { name: 'Hydraulic power', symbol: 'P_h', formula: '(p_d - p_s) * Q', unit: 'W' }),
   step('efficiency', 'derive', { name: 'Efficiency', symbol: 'eta', formula: 'P_h / (M * n)', unit: '%' }),
-  step('smooth', 'smooth', { channel: 'p_d', method: 'savitzkyGolay', window: 21, order: 3, symbol: 'p_d_s', name: 'Discharge pressure, smoothed' }),
+  step('smooth', 'smooth', {
+    channel: 'p_d',
+    method: 'savitzkyGolay',
+    window: 21,
+    order: 3,
+    symbol: 'p_d_s',
+    name: 'Discharge pressure, smoothed',
+  }),
 ];
 
 export const demoRuns: readonly DemoRun[] = [
@@ -49,8 +67,21 @@ export const demoRuns: readonly DemoRun[] = [
     columns: { 0: { symbol: 't' }, 1: { symbol: 'n' } },
     along: 0,
     steps: [
-      step('rate', 'differentiate', { channel: 'n', against: 't', method: 'savitzkyGolay', window: 101, order: 2, symbol: 'dn_dt', name: 'Rate of shaft speed' }),
-      step('drag', 'derive', { name: 'Drag torque', symbol: 'M_d', formula: `-${rig.inertia} [kg m^2] * dn_dt`, unit: 'N·m' }),
+      step('rate', 'differentiate', {
+        channel: 'n',
+        against: 't',
+        method: 'savitzkyGolay',
+        window: 101,
+        order: 2,
+        symbol: 'dn_dt',
+        name: 'Rate of shaft speed',
+      }),
+      step('drag', 'derive', {
+        name: 'Drag torque',
+        symbol: 'M_d',
+        formula: `-${rig.inertia} [kg m^2] * dn_dt`,
+        unit: 'N·m',
+      }),
     ],
   },
   {
@@ -67,13 +98,26 @@ export const demoRuns: readonly DemoRun[] = [
     kind: 'measured',
     columns: { 0: { symbol: 't', name: 'Time' }, 1: { symbol: 'p_d' } },
     along: 0,
-    steps: [step('smooth', 'smooth', { channel: 'p_d', method: 'movingAverage', window: 7, order: 3, symbol: 'p_d_s', name: 'Discharge pressure, smoothed' })],
+    steps: [
+      step('smooth', 'smooth', {
+        channel: 'p_d',
+        method: 'movingAverage',
+        window: 7,
+        order: 3,
+        symbol: 'p_d_s',
+        name: 'Discharge pressure, smoothed',
+      }),
+    ],
   },
   {
     file: simulatedHead,
     name: 'Simulated head curve',
     kind: 'simulated',
-    columns: { 0: { symbol: 'n', name: 'Shaft speed' }, 1: { symbol: 'Q', name: 'Flow' }, 2: { symbol: 'H', name: 'Head' } },
+    columns: {
+      0: { symbol: 'n', name: 'Shaft speed' },
+      1: { symbol: 'Q', name: 'Flow' },
+      2: { symbol: 'H', name: 'Head' },
+    },
     along: null,
     steps: [],
   },

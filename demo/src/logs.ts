@@ -135,7 +135,9 @@ export function simulatedHead(): DemoFile {
     for (let k = 0; k <= 14; k++) {
       const flow = flowAt(speed, 0.065 * k);
       const s = speed / rig.ratedSpeedRpm;
-      lines.push(`${speed},${flow.toFixed(3)},${(1.026 * rig.headAtZeroFlowM * s * s - 1.58e-3 * flow * flow).toFixed(4)}`);
+      lines.push(
+        `${speed},${flow.toFixed(3)},${(1.026 * rig.headAtZeroFlowM * s * s - 1.58e-3 * flow * flow).toFixed(4)}`,
+      );
     }
   return { name: 'loop3-simulated-head.csv', text: lines.join('\n') + '\n' };
 }

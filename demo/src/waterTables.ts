@@ -1,7 +1,8 @@
 import type { TableBody } from '@undameter/contract';
 
 const temperatures = [0, 5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 90, 100];
-const source = 'Common handbook values for water at 101.325 kPa, written from memory; check before use outside the demo';
+const source =
+  'Common handbook values for water at 101.325 kPa, written from memory; check before use outside the demo';
 
 const table = (symbol: string, name: string, yUnit: string, y: number[]): TableBody => ({
   symbol, name, xName: 'Temperature', xUnit: '°C', yUnit, source, outside: 'refuse', x: temperatures, y,

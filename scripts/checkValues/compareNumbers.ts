@@ -12,7 +12,8 @@ export interface Outcome {
 export function compareNumbers(label: string, expected: unknown, found: unknown, relative: number, floor = 0): Outcome {
   const a = flat(expected);
   const b = flat(found);
-  if (a.length !== b.length) return { worst: Infinity, failure: `${label}: expected ${a.length} numbers, found ${b.length}` };
+  if (a.length !== b.length)
+    return { worst: Infinity, failure: `${label}: expected ${a.length} numbers, found ${b.length}` };
   let outcome: Outcome = { worst: 0 };
   a.forEach((e, i) => {
     const f = b[i]!;

@@ -32,15 +32,41 @@ function bands(c: Case, fit: Fit): Outcome {
   const s = fit.residualStandardDeviation;
   return worstOf(
     compareNumbers('t', c['bands'].t, t, 1e-9),
-    compareNumbers('fit', c['bands'].fit, at.map((p) => p.value), 1e-9, sizeOf(c['bands'].fit) * 1e-3),
-    compareNumbers('conf', c['bands'].conf_half, at.map((p) => t * p.standardError), 1e-9),
-    compareNumbers('pred', c['bands'].pred_half, at.map((p) => t * Math.hypot(p.standardError, s)), 1e-9),
+    compareNumbers(
+      'fit',
+      c['bands'].fit,
+      at.map((p) => p.value),
+      1e-9,
+      sizeOf(c['bands'].fit) * 1e-3,
+    ),
+    compareNumbers(
+      'conf',
+      c['bands'].conf_half,
+      at.map((p) => t * p.standardError),
+      1e-9,
+    ),
+    compareNumbers(
+      'pred',
+      c['bands'].pred_half,
+      at.map((p) => t * Math.hypot(p.standardError, s)),
+      1e-9,
+    ),
   );
 }
 
 export const fits: Checker[] = [
-  { file: 'fits', kind: 'polynomial', tolerance: exact, check: (c) => againstFit(c, fitPolynomial(data(c), c['degree'])) },
-  { file: 'fits', kind: 'weighted-polynomial', tolerance: exact, check: (c) => againstFit(c, fitPolynomial(data(c), c['degree'])) },
+  {
+    file: 'fits',
+    kind: 'polynomial',
+    tolerance: exact,
+    check: (c) => againstFit(c, fitPolynomial(data(c), c['degree'])),
+  },
+  {
+    file: 'fits',
+    kind: 'weighted-polynomial',
+    tolerance: exact,
+    check: (c) => againstFit(c, fitPolynomial(data(c), c['degree'])),
+  },
   {
     file: 'fits',
     kind: 'line',
@@ -52,7 +78,12 @@ export const fits: Checker[] = [
         compareNumbers('coef', c['coef'], fit.parameters, 1e-9),
         compareNumbers('se', c['se'], fit.standardErrors, 1e-9),
         compareNumbers('r2', c['r2'], fit.rSquared, 1e-9),
-        compareNumbers('ci95', c['ci95'], Array.from(fit.parameters, (p, k) => [p - t * fit.standardErrors[k]!, p + t * fit.standardErrors[k]!]), 1e-9),
+        compareNumbers(
+          'ci95',
+          c['ci95'],
+          Array.from(fit.parameters, (p, k) => [p - t * fit.standardErrors[k]!, p + t * fit.standardErrors[k]!]),
+          1e-9,
+        ),
       );
     },
   },
@@ -74,11 +105,20 @@ export const fits: Checker[] = [
   {
     file: 'fits',
     kind: 'quantiles',
-    tolerance: 'relative 5e-9, since the reference iterates only so far (closed form for even degrees of freedom agrees with ours to 1e-15); only Student quantiles are in the core yet',
+    tolerance:
+      'relative 5e-9, since the reference iterates only so far (closed form for even degrees of freedom agrees with ours to 1e-15); only Student quantiles are in the core yet',
     check: (c) =>
       worstOf(
-        ...[['t975', 0.975], ['t995', 0.995]].map(([key, p]) =>
-          compareNumbers(String(key), Object.values(c[key as string]), Object.keys(c[key as string]).map((dof) => studentTQuantile(p as number, Number(dof))), 5e-9),
+        ...[
+          ['t975', 0.975],
+          ['t995', 0.995],
+        ].map(([key, p]) =>
+          compareNumbers(
+            String(key),
+            Object.values(c[key as string]),
+            Object.keys(c[key as string]).map((dof) => studentTQuantile(p as number, Number(dof))),
+            5e-9,
+          ),
         ),
       ),
   },

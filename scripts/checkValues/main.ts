@@ -31,7 +31,9 @@ function runCase(checker: Checker, c: Case, all: readonly Case[]) {
 
 function main(folder: string | undefined): number {
   if (!folder || !existsSync(folder)) {
-    console.error(`Name a folder with check values: npm run check-values -- FOLDER. ${folder ?? 'None'} was not found.`);
+    console.error(
+      `Name a folder with check values: npm run check-values -- FOLDER. ${folder ?? 'None'} was not found.`,
+    );
     return 2;
   }
   const total = { passed: 0, failed: 0, skipped: 0 };

@@ -6,10 +6,16 @@ const ends: Record<string, SavitzkyGolayEnds> = { interp: 'fit', mirror: 'mirror
 
 /** A column of the signal that the case names; its samples stand in a case of their own. */
 const column = (c: Case, all: readonly Case[], key: 't' | 'y'): Float64Array =>
-  Float64Array.from(all.find((d) => d['op'] === 'data' && d['signal'] === c['signal'])![key], (v: number | null) => v ?? NaN);
+  Float64Array.from(
+    all.find((d) => d['op'] === 'data' && d['signal'] === c['signal'])![key],
+    (v: number | null) => v ?? NaN,
+  );
 
 /** An operation on (y, t), compared with the output of the case. */
-const operation = (op: string, run: (y: Float64Array, t: Float64Array, p: Case['params']) => Float64Array): Checker => ({
+const operation = (
+  op: string,
+  run: (y: Float64Array, t: Float64Array, p: Case['params']) => Float64Array,
+): Checker => ({
   file: 'signals',
   kind: op,
   tolerance: 'relative 1e-9, of the largest value where a result passes through zero',
@@ -23,6 +29,12 @@ export const signals: Checker[] = [
   operation('movavg-shrink', (y, _, p) => movingAverage(y, p.window, 'clip')),
   operation('movavg-shrink-symmetric', (y, _, p) => movingAverage(y, p.window, 'symmetric')),
   operation('savgol', (y, _, p) =>
-    savitzkyGolay(y, { window: p.window, order: p.polyorder, derivative: p.deriv, spacing: p.delta, ends: ends[p.mode]! }),
+    savitzkyGolay(y, {
+      window: p.window,
+      order: p.polyorder,
+      derivative: p.deriv,
+      spacing: p.delta,
+      ends: ends[p.mode]!,
+    }),
   ),
 ];

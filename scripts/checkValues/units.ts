@@ -9,7 +9,8 @@ const ours: Record<string, string> = {
 }; // prettier-ignore
 
 const translate = (text: string): string => text.replace(/[A-Za-z_]+[0-9A-Za-z_]*/g, (name) => ours[name] ?? name);
-const unitOf = (c: Case, side: 'From' | 'To') => parseUnit(translate(c[`pint${side}`] ?? c[`${side.toLowerCase()}Unit`]));
+const unitOf = (c: Case, side: 'From' | 'To') =>
+  parseUnit(translate(c[`pint${side}`] ?? c[`${side.toLowerCase()}Unit`]));
 
 const converted = (c: Case): number => convert(c['value'], unitOf(c, 'From'), unitOf(c, 'To'));
 
@@ -20,8 +21,18 @@ const againstResult = (c: Case): Outcome =>
 const baseOrder = ['[length]', '[mass]', '[time]', '[current]', '[temperature]', '[substance]', '[luminosity]'];
 
 export const units: Checker[] = [
-  { file: 'units', kind: 'factor', tolerance: 'relative 1e-12: the factors are exact or rounded once', check: againstResult },
-  { file: 'units', kind: 'offset-temperature', tolerance: '1e-12 of 500 degrees: zero points cancel digits', check: againstResult },
+  {
+    file: 'units',
+    kind: 'factor',
+    tolerance: 'relative 1e-12: the factors are exact or rounded once',
+    check: againstResult,
+  },
+  {
+    file: 'units',
+    kind: 'offset-temperature',
+    tolerance: '1e-12 of 500 degrees: zero points cancel digits',
+    check: againstResult,
+  },
   { file: 'units', kind: 'delta-temperature', tolerance: 'relative 1e-12', check: againstResult },
   {
     file: 'units',
@@ -45,7 +56,12 @@ export const units: Checker[] = [
       const unit = unitOf(c, 'From');
       return worstOf(
         compareNumbers('result', c['result'], c['value'] * unit.scale, 1e-12),
-        compareNumbers('dimension', baseOrder.map((d) => c['dims'][d] ?? 0), unit.dimension, 0),
+        compareNumbers(
+          'dimension',
+          baseOrder.map((d) => c['dims'][d] ?? 0),
+          unit.dimension,
+          0,
+        ),
       );
     },
   },

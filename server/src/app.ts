@@ -39,7 +39,11 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
   await app.register(multipart, { limits: { files: 1, fileSize: services.config.uploadLimitBytes } });
   await app.register(swagger, {
     openapi: {
-      info: { title: 'Undameter', version: '0.1.0', description: 'Runs, procedures, conditions, tables, fits, comparisons and findings of a test bench.' },
+      info: {
+        title: 'Undameter',
+        version: '0.1.0',
+        description: 'Runs, procedures, conditions, tables, fits, comparisons and findings of a test bench.',
+      },
     },
   });
   await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: false });
@@ -81,7 +85,8 @@ const contentPolicy = {
 /** The built app; every address that is no file and no API is a place in it. */
 async function serveWeb(app: FastifyInstance, directory: string | undefined): Promise<void> {
   const built = directory !== undefined && existsSync(join(directory, 'index.html'));
-  if (built) await app.register(fastifyStatic, { root: directory, maxAge: '1y', immutable: true, setHeaders: freshPage });
+  if (built)
+    await app.register(fastifyStatic, { root: directory, maxAge: '1y', immutable: true, setHeaders: freshPage });
   app.setNotFoundHandler((request, reply) => {
     if (built && request.method === 'GET' && !request.url.startsWith('/api')) return reply.sendFile('index.html');
     const { status, body } = replyOf(new AppError('ROUTE_UNKNOWN', { path: request.url.split('?')[0]! }));

@@ -3,7 +3,14 @@ import { AppError, type ErrorKind, type ErrorReport } from '@undameter/core';
 import type { FastifyError } from 'fastify';
 
 /** Where the kinds of errors meet HTTP: here and nowhere else. */
-const statusOf: Record<ErrorKind, number> = { input: 422, missing: 404, conflict: 409, tooLarge: 413, refused: 403, internal: 500 };
+const statusOf: Record<ErrorKind, number> = {
+  input: 422,
+  missing: 404,
+  conflict: 409,
+  tooLarge: 413,
+  refused: 403,
+  internal: 500,
+};
 
 /** Any failure as an error of ours; what nobody foresaw gets a reference that the log has too. */
 export function asAppError(error: unknown, log: (reference: string, error: unknown) => void): AppError {
@@ -13,10 +20,13 @@ export function asAppError(error: unknown, log: (reference: string, error: unkno
     const [first] = validation;
     const where = `${validationContext ?? 'body'}${first?.instancePath?.replace(/\//g, '.') ?? ''}`;
     const extra = (first?.params as { additionalProperty?: string } | undefined)?.additionalProperty;
-    return new AppError('REQUEST_INVALID', { problem: `${where} ${first?.message ?? message}${extra ? ` ("${extra}")` : ''}` });
+    return new AppError('REQUEST_INVALID', {
+      problem: `${where} ${first?.message ?? message}${extra ? ` ("${extra}")` : ''}`,
+    });
   }
   if (code === 'FST_REQ_FILE_TOO_LARGE') return new AppError('UPLOAD_TOO_LARGE', { limitBytes: 0 });
-  if (statusCode !== undefined && statusCode >= 400 && statusCode < 500) return new AppError('REQUEST_INVALID', { problem: message });
+  if (statusCode !== undefined && statusCode >= 400 && statusCode < 500)
+    return new AppError('REQUEST_INVALID', { problem: message });
   const reference = randomBytes(4).toString('hex');
   log(reference, error);
   return new AppError('INTERNAL', { reference }, { cause: error });

@@ -15,7 +15,13 @@ export function guardOrigin(app: FastifyInstance): void {
     if (origin !== undefined && !local.test(origin.replace(/^https?:\/\//, '')))
       throw new AppError('HOST_REFUSED', { header: 'Origin', value: origin });
     const site = request.headers['sec-fetch-site'];
-    if (request.method !== 'GET' && site !== undefined && site !== 'same-origin' && site !== 'same-site' && site !== 'none')
+    if (
+      request.method !== 'GET' &&
+      site !== undefined &&
+      site !== 'same-origin' &&
+      site !== 'same-site' &&
+      site !== 'none'
+    )
       throw new AppError('HOST_REFUSED', { header: 'Sec-Fetch-Site', value: String(site) });
   });
 }

@@ -43,6 +43,8 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  console.error(error instanceof AppError || process.env['UNDAMETER_LOG'] !== 'debug' ? (error as Error).message : error);
+  console.error(
+    error instanceof AppError || process.env['UNDAMETER_LOG'] !== 'debug' ? (error as Error).message : error,
+  );
   process.exit(1);
 });

@@ -33,7 +33,8 @@ export function difference(
   names: { reference: string; candidate: string },
 ): Difference {
   const curve = sortedCurve(candidate);
-  if (curve.x.length < 2) throw new AppError('TOO_FEW_SAMPLES', { name: `"${names.candidate}"`, have: curve.x.length, need: 2 });
+  if (curve.x.length < 2)
+    throw new AppError('TOO_FEW_SAMPLES', { name: `"${names.candidate}"`, have: curve.x.length, need: 2 });
   const { values } = interpolateLinear(curve.x, curve.y, reference.x, 'refuse');
   const x: number[] = [];
   const out: number[] = [];

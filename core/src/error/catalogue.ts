@@ -19,12 +19,12 @@ export const catalogue = {
   ),
   TOO_FEW_SAMPLES: entry<{ name: string; have: number; need: number }>(
     'input',
-    (f) => `${f.name} has ${f.have} usable samples; at least ${f.need} are needed. Widen the range or pick another channel.`,
+    (f) =>
+      `${f.name} has ${f.have} usable samples; at least ${f.need} are needed. Widen the range or pick another channel.`,
   ),
   TOO_FEW_POINTS_FOR_MODEL: entry<{ have: number; parameters: number }>(
     'input',
-    (f) =>
-      `${f.have} points cannot determine ${f.parameters} parameters. Choose a lower degree or a wider condition.`,
+    (f) => `${f.have} points cannot determine ${f.parameters} parameters. Choose a lower degree or a wider condition.`,
   ),
   X_HAS_NO_SPREAD: entry<{ x: string; distinct: number; parameters: number }>(
     'input',
@@ -42,7 +42,8 @@ export const catalogue = {
   ),
   ORDER_TOO_HIGH: entry<{ order: number; window: number }>(
     'input',
-    (f) => `Order ${f.order} needs a window of more than ${f.order} samples, not ${f.window}. Widen the window or lower the order.`,
+    (f) =>
+      `Order ${f.order} needs a window of more than ${f.order} samples, not ${f.window}. Widen the window or lower the order.`,
   ),
   // units
   UNIT_UNKNOWN: entry<{ text: string; part: string }>('input', (f) =>
@@ -61,7 +62,8 @@ export const catalogue = {
   ),
   FORMULA_TOO_LONG: entry<{ length: number; limit: number }>(
     'input',
-    (f) => `The formula has ${f.length} characters or too many nested brackets; the limit is ${f.limit} characters and 100 levels. Split it into two derived channels.`,
+    (f) =>
+      `The formula has ${f.length} characters or too many nested brackets; the limit is ${f.limit} characters and 100 levels. Split it into two derived channels.`,
   ),
   SYMBOL_UNKNOWN: entry<{ symbol: string; at: number; similar: string }>(
     'input',
@@ -98,7 +100,8 @@ export const catalogue = {
   // channels, steps
   CHANNEL_UNKNOWN: entry<{ symbol: string }>(
     'input',
-    (f) => `This run has no channel "${f.symbol}" at this place of the procedure. Choose another channel or move the step.`,
+    (f) =>
+      `This run has no channel "${f.symbol}" at this place of the procedure. Choose another channel or move the step.`,
   ),
   SYMBOL_TAKEN: entry<{ symbol: string }>(
     'input',
@@ -183,7 +186,10 @@ export const catalogue = {
     'missing',
     (f) => `The uploaded file ${f.uploadId} is no longer waiting for import. Choose it again.`,
   ),
-  UPLOAD_NO_FILE: entry<Record<string, never>>('input', () => 'The request carries no file. Choose one file and send it again.'),
+  UPLOAD_NO_FILE: entry<Record<string, never>>(
+    'input',
+    () => 'The request carries no file. Choose one file and send it again.',
+  ),
   // the store
   NOT_FOUND: entry<{ what: string; id: string }>(
     'missing',
@@ -204,7 +210,8 @@ export const catalogue = {
   NOTHING_TO_UNDO: entry<{ direction: string }>('conflict', (f) => `There is nothing to ${f.direction}.`),
   STORE_WRITE_REFUSED: entry<{ reason: string }>(
     'internal',
-    (f) => `The data directory refused a write (${f.reason}). Nothing was changed. Free some space or check its permissions, then try again.`,
+    (f) =>
+      `The data directory refused a write (${f.reason}). Nothing was changed. Free some space or check its permissions, then try again.`,
   ),
   STORE_LOCKED: entry<{ directory: string; pid: number }>(
     'conflict',
@@ -215,13 +222,15 @@ export const catalogue = {
   REQUEST_INVALID: entry<{ problem: string }>('input', (f) => `The request does not fit: ${f.problem}.`),
   HOST_REFUSED: entry<{ header: string; value: string }>(
     'refused',
-    (f) => `Requests with ${f.header} "${f.value}" are not answered. Open the address that Undameter printed at its start.`,
+    (f) =>
+      `Requests with ${f.header} "${f.value}" are not answered. Open the address that Undameter printed at its start.`,
   ),
   ROUTE_UNKNOWN: entry<{ path: string }>('missing', (f) => `There is nothing at ${f.path}.`),
   CANCELLED: entry<{ what: string }>('conflict', (f) => `The ${f.what} was cancelled. Nothing was kept of it.`),
   INTERNAL: entry<{ reference: string }>(
     'internal',
-    (f) => `Something went wrong inside Undameter (reference ${f.reference}). Nothing was changed; the server's log has the details.`,
+    (f) =>
+      `Something went wrong inside Undameter (reference ${f.reference}). Nothing was changed; the server's log has the details.`,
   ),
 } as const;
 

@@ -38,7 +38,10 @@ const withUnit = (number: string, unit: string): string => `${number} ${printUni
 /** A fitted parameter as a sentence: number, unit, ± and where it came from. */
 export function parameterSentence(f: ParameterFacts): string {
   const { value, uncertainty } = formatWithUncertainty(f.value, f.halfWidth);
-  const what = f.parameter.symbol === 'a0' ? `${f.yName} at zero ${f.xName.toLowerCase()}` : `${f.yName} against ${f.xName.toLowerCase()}, ${f.parameter.meaning} (${f.parameter.symbol})`;
+  const what =
+    f.parameter.symbol === 'a0'
+      ? `${f.yName} at zero ${f.xName.toLowerCase()}`
+      : `${f.yName} against ${f.xName.toLowerCase()}, ${f.parameter.meaning} (${f.parameter.symbol})`;
   return (
     `${what}${f.series ? `, ${f.series}` : ''}: ${withUnit(`${value} ± ${uncertainty}`, f.parameter.unit)} ` +
     `(95 % confidence), from a ${f.model.toLowerCase()} through ${formatCount(f.points)} samples of ${f.run}.`

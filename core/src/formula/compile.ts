@@ -175,7 +175,9 @@ function raise(base: Compiled, exponent: Compiled, at: number): Compiled {
     dimension: withUnit ? raiseDimension(base.dimension, exponent.constant!) : dimensionless,
     absoluteTemperature: false,
     evaluate: (columns, doubts) =>
-      apply2(base.evaluate(columns, doubts), exponent.evaluate(columns, doubts), (p, q) => checked(p ** q, p + q, doubts)),
+      apply2(base.evaluate(columns, doubts), exponent.evaluate(columns, doubts), (p, q) =>
+        checked(p ** q, p + q, doubts),
+      ),
   };
 }
 
@@ -191,9 +193,19 @@ function call(node: Extract<Node, { type: 'call' }>, scope: FormulaScope): Compi
   const second = parts[1];
   for (const part of parts)
     if (known.takes === 'plain' && !isDimensionless(part.dimension))
-      throw new AppError('ARGUMENT_UNIT', { name: node.name, need: 'a plain number', have: inWords(part), at: node.at });
+      throw new AppError('ARGUMENT_UNIT', {
+        name: node.name,
+        need: 'a plain number',
+        have: inWords(part),
+        at: node.at,
+      });
   if (second && !sameDimension(first.dimension, second.dimension))
-    throw new AppError('UNIT_CLASH', { operation: `used together in ${node.name}`, left: inWords(first), right: inWords(second), at: node.at });
+    throw new AppError('UNIT_CLASH', {
+      operation: `used together in ${node.name}`,
+      left: inWords(first),
+      right: inWords(second),
+      at: node.at,
+    });
   return {
     dimension: known.gives(first.dimension),
     absoluteTemperature: known.arguments === 2 && parts.every((p) => p.absoluteTemperature),
@@ -211,7 +223,12 @@ function lookUp(node: Extract<Node, { type: 'call' }>, table: PropertyTable, sco
   const xUnit = parseUnit(table.xUnit);
   const yUnit = parseUnit(table.yUnit);
   if (!sameDimension(argument.dimension, xUnit.dimension))
-    throw new AppError('ARGUMENT_UNIT', { name: node.name, need: `${table.xName} in ${table.xUnit || 'plain numbers'}`, have: inWords(argument), at: node.at });
+    throw new AppError('ARGUMENT_UNIT', {
+      name: node.name,
+      need: `${table.xName} in ${table.xUnit || 'plain numbers'}`,
+      have: inWords(argument),
+      at: node.at,
+    });
   const x = Float64Array.from(table.x);
   const y = Float64Array.from(table.y);
   const toTable = conversion({ ...xUnit, scale: 1, offset: 0 }, xUnit);
@@ -223,7 +240,8 @@ function lookUp(node: Extract<Node, { type: 'call' }>, table: PropertyTable, sco
       const query = typeof given === 'number' ? Float64Array.of(given) : Float64Array.from(given);
       for (let i = 0; i < query.length; i++) query[i] = query[i]! * toTable.factor + toTable.shift;
       const found = interpolateLinear(x, y, query, table.outside);
-      if (found.outside > 0) doubts.outsideTable[table.symbol] = (doubts.outsideTable[table.symbol] ?? 0) + found.outside;
+      if (found.outside > 0)
+        doubts.outsideTable[table.symbol] = (doubts.outsideTable[table.symbol] ?? 0) + found.outside;
       const values = found.values;
       for (let i = 0; i < values.length; i++) values[i] = values[i]! * yUnit.scale + yUnit.offset;
       return typeof given === 'number' ? values[0]! : values;

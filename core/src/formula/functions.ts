@@ -11,7 +11,12 @@ interface FormulaFunction {
 
 const plainGives = (): Dimension => [0, 0, 0, 0, 0, 0, 0];
 const keep = (d: Dimension): Dimension => d;
-const ofPlain = (apply: (a: number) => number): FormulaFunction => ({ arguments: 1, takes: 'plain', gives: plainGives, apply });
+const ofPlain = (apply: (a: number) => number): FormulaFunction => ({
+  arguments: 1,
+  takes: 'plain',
+  gives: plainGives,
+  apply,
+});
 
 /** Functions of a formula. Angles are in radians, as everywhere in the SI. */
 export const functions: Readonly<Record<string, FormulaFunction>> = {

@@ -30,7 +30,12 @@ export function tokenize(text: string): Token[] {
     }
     const rest = text.slice(at);
     const hit = patterns.map(([type, re]) => ({ type, match: re.exec(rest) })).find((p) => p.match);
-    if (!hit) throw new AppError('FORMULA_SYNTAX', { at, found: `"${[...rest][0]}"`, expected: 'a number, a symbol or an operator' });
+    if (!hit)
+      throw new AppError('FORMULA_SYNTAX', {
+        at,
+        found: `"${[...rest][0]}"`,
+        expected: 'a number, a symbol or an operator',
+      });
     const found = hit.match![0];
     tokens.push({ type: hit.type, text: sameAs[found] ?? found, at });
     at += found.length;

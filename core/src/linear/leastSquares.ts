@@ -1,5 +1,12 @@
 import { TwoSum } from './doubleDouble';
-import { applyQ, applyQTransposed, householderQr, inverseOfNormal, solveUpper, solveUpperTransposed } from './householderQr';
+import {
+  applyQ,
+  applyQTransposed,
+  householderQr,
+  inverseOfNormal,
+  solveUpper,
+  solveUpperTransposed,
+} from './householderQr';
 
 export interface LeastSquares {
   solution: Float64Array;
@@ -34,7 +41,10 @@ export function leastSquares(columns: readonly Float64Array[], b: Float64Array):
     const g = Float64Array.from(scaled, (c) => -exactDot(c, residuals));
     const h = solveUpperTransposed(qr.r, g);
     const d = applyQTransposed(qr, f);
-    const dx = solveUpper(qr.r, Float64Array.from(h, (v, k) => d[k]! - v));
+    const dx = solveUpper(
+      qr.r,
+      Float64Array.from(h, (v, k) => d[k]! - v),
+    );
     d.set(h);
     const dr = applyQ(qr, d);
     let moved = false;

@@ -34,5 +34,4 @@ export interface StartState {
   inHand: string | undefined;
 }
 
-export const defineStep = <Settings extends TObject>(kind: StepKind<Settings>): StepKind =>
-  kind as unknown as StepKind;
+export const defineStep = <Settings extends TObject>(kind: StepKind<Settings>): StepKind => kind as unknown as StepKind;

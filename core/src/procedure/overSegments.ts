@@ -32,7 +32,12 @@ export function overSegments(
     const result = work(gather(y.values, samples), gather(positions, samples));
     for (let k = 0; k < samples.length; k++) values[samples[k]!] = result[k]!;
   }
-  if (longest < need) throw new AppError('TOO_FEW_SAMPLES', { name: `The longest stretch of "${y.name}" without a gap`, have: longest, need });
+  if (longest < need)
+    throw new AppError('TOO_FEW_SAMPLES', {
+      name: `The longest stretch of "${y.name}" without a gap`,
+      have: longest,
+      need,
+    });
   return {
     values,
     doubts: passedOver ? [`${formatCount(passedOver)} missing: in stretches too short for it`] : [],

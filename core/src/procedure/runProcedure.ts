@@ -64,7 +64,11 @@ export function runProcedure(
   return { final: state, before, reports };
 }
 
-function applyStep(state: RunState, step: Step, context: { tables: ReadonlyMap<string, PropertyTable>; ordinal: number }) {
+function applyStep(
+  state: RunState,
+  step: Step,
+  context: { tables: ReadonlyMap<string, PropertyTable>; ordinal: number },
+) {
   const kind = stepKindOf(step.kind);
   checkSettings(step);
   return kind.apply(state, step.settings as never, context);

@@ -38,7 +38,6 @@ export function describe(values: Float64Array, mask: Mask): Description {
     mean += delta / present;
     squares += delta * (v - mean);
   }
-  if (present === 0)
-    return { lowest: NaN, mean: NaN, highest: NaN, standardDeviation: NaN, missing, present };
+  if (present === 0) return { lowest: NaN, mean: NaN, highest: NaN, standardDeviation: NaN, missing, present };
   return { lowest, mean, highest, standardDeviation: Math.sqrt(squares / Math.max(1, present - 1)), missing, present };
 }

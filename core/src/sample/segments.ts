@@ -22,8 +22,7 @@ export function segments(x: Float64Array, y: Float64Array, mask: Mask, xName: st
   for (let k = 1; k < count; k++) {
     const before = x[usable[k - 1]!]!;
     const after = x[usable[k]!]!;
-    if (!(after > before))
-      throw new AppError('NOT_INCREASING', { name: xName, index: usable[k]!, before, after });
+    if (!(after > before)) throw new AppError('NOT_INCREASING', { name: xName, index: usable[k]!, before, after });
     steps[k - 1] = after - before;
   }
   const limit = GAP_FACTOR * median(steps);

@@ -1,11 +1,5 @@
 import { AppError } from '../error/AppError';
-import {
-  dimensionless,
-  divideDimensions,
-  multiplyDimensions,
-  raiseDimension,
-  type Dimension,
-} from './dimension';
+import { dimensionless, divideDimensions, multiplyDimensions, raiseDimension, type Dimension } from './dimension';
 import { lookUpName } from './lookUpName';
 
 /**

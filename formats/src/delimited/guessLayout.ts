@@ -11,7 +11,13 @@ export interface Guess {
 }
 
 const delimiters: readonly Layout['delimiter'][] = ['\t', ';', ',', '|', ' '];
-const delimiterNames: Record<Layout['delimiter'], string> = { '\t': 'tab', ';': 'semicolon', ',': 'comma', '|': 'bar', ' ': 'blank' };
+const delimiterNames: Record<Layout['delimiter'], string> = {
+  '\t': 'tab',
+  ';': 'semicolon',
+  ',': 'comma',
+  '|': 'bar',
+  ' ': 'blank',
+};
 
 /**
  * Understands the layout of a delimited file from its first bytes.
@@ -19,7 +25,9 @@ const delimiterNames: Record<Layout['delimiter'], string> = { '\t': 'tab', ';': 
  */
 export function guessLayout(head: Uint8Array, name: string): Guess {
   const encoding = guessEncoding(head, name);
-  const lines = decodeHead(head, encoding).split(/\r\n|\n|\r/).slice(0, 2000);
+  const lines = decodeHead(head, encoding)
+    .split(/\r\n|\n|\r/)
+    .slice(0, 2000);
   const best = delimiters
     .flatMap((delimiter) =>
       (delimiter === ',' ? (['.'] as const) : (['.', ','] as const)).map((decimal) => rate(lines, delimiter, decimal)),
@@ -33,7 +41,8 @@ export function guessLayout(head: Uint8Array, name: string): Guess {
     why: {
       delimiter: `${delimiterNames[delimiter]} gives ${columns} column${columns === 1 ? '' : 's'} in ${Math.round(best.steady * 100)} % of the lines`,
       decimal: `${Math.round(best.numeric * 100)} % of the cells are numbers with a decimal ${decimal === '.' ? 'point' : 'comma'}`,
-      headingLine: headingLine === null ? 'no line of names above the first numbers' : 'last line of names above the numbers',
+      headingLine:
+        headingLine === null ? 'no line of names above the first numbers' : 'last line of names above the numbers',
       unitsLine: unitsLine === null ? 'no line of units between headings and numbers' : 'its cells read as units',
       firstDataLine: 'first line in which most cells are numbers',
     },
@@ -57,7 +66,9 @@ function rate(lines: readonly string[], delimiter: Layout['delimiter'], decimal:
   const columns = mostFrequent(rows.map((r) => r.length));
   const matching = rows.filter((r) => r.length === columns);
   const cells = matching.flat().filter((c) => c !== '');
-  const numeric = cells.length ? cells.filter((c) => typeof readNumber(c, decimal) === 'number').length / cells.length : 0;
+  const numeric = cells.length
+    ? cells.filter((c) => typeof readNumber(c, decimal) === 'number').length / cells.length
+    : 0;
   const steady = rows.length ? matching.length / rows.length : 0;
   // More columns explain more, but numbers matter most; a point is the likelier sign when both read.
   const score = numeric ** 2 * steady * (1 + Math.log2(columns)) * (decimal === '.' ? 1.001 : 1);

@@ -45,7 +45,10 @@ function tradeSymbol(name: string): string | undefined {
   const [pattern, letter] = tradeSymbols.find(([p]) => p.test(name)) ?? [];
   if (!pattern) return undefined;
   const rest = name.replace(pattern, ' ').match(/\p{L}+|\p{N}+/gu) ?? [];
-  const index = rest.slice(0, 3).map((word) => (/\p{N}/u.test(word) ? word : word[0]!.toLowerCase())).join('');
+  const index = rest
+    .slice(0, 3)
+    .map((word) => (/\p{N}/u.test(word) ? word : word[0]!.toLowerCase()))
+    .join('');
   return index === '' ? letter : `${letter}_${index}`;
 }
 

@@ -13,10 +13,14 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
     .map((text, i) => ({ line: i + 1, text }))
     .filter(({ line, text }) => line >= layout.firstDataLine && text.trim() !== '')
     .map(({ line, text }) => ({ line, cells: splitLine(text, layout.delimiter) }));
-  const cellsOf = (line: number | null): string[] => (line === null || line > all.length ? [] : splitLine(all[line - 1]!, layout.delimiter));
+  const cellsOf = (line: number | null): string[] =>
+    line === null || line > all.length ? [] : splitLine(all[line - 1]!, layout.delimiter);
   const headings = cellsOf(layout.headingLine);
   const units = cellsOf(layout.unitsLine).map(unitCell);
-  const width = Math.max(headings.length, rows.reduce((w, r) => Math.max(w, r.cells.length), 0));
+  const width = Math.max(
+    headings.length,
+    rows.reduce((w, r) => Math.max(w, r.cells.length), 0),
+  );
   const taken = new Set<string>();
   const columns = Array.from({ length: width }, (_, index) => {
     const column = describeColumn(index, headings[index] ?? '', units[index], rows, layout, taken);
@@ -25,7 +29,9 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
   }).filter((c) => !(c.type === 'empty' && c.name === '' && c.index === width - 1));
   return {
     columns,
-    lines: all.slice(0, 60).map((text, i) => ({ line: i + 1, role: roleOf(i + 1, text, layout), cells: splitLine(text, layout.delimiter) })),
+    lines: all
+      .slice(0, 60)
+      .map((text, i) => ({ line: i + 1, role: roleOf(i + 1, text, layout), cells: splitLine(text, layout.delimiter) })),
     rowsSeen: rows.length,
     whole,
     preamble: preambleOf(all, layout),
@@ -54,7 +60,14 @@ interface Row {
   cells: string[];
 }
 
-function describeColumn(index: number, heading: string, unitBelow: string | undefined, rows: readonly Row[], layout: Layout, taken: ReadonlySet<string>): PreviewColumn {
+function describeColumn(
+  index: number,
+  heading: string,
+  unitBelow: string | undefined,
+  rows: readonly Row[],
+  layout: Layout,
+  taken: ReadonlySet<string>,
+): PreviewColumn {
   const split = unitBelow === undefined ? splitHeading(heading) : { name: heading, unit: undefined };
   const name = split.name || `Column ${index + 1}`;
   const written = unitBelow ?? split.unit ?? '';
@@ -76,7 +89,14 @@ function describeColumn(index: number, heading: string, unitBelow: string | unde
       highest = Math.max(highest, value);
     }
   }
-  const type = numbers + notNumber === 0 ? 'empty' : notNumber > numbers ? 'text' : numbers > 1 && lowest === highest ? 'constant' : 'number';
+  const type =
+    numbers + notNumber === 0
+      ? 'empty'
+      : notNumber > numbers
+        ? 'text'
+        : numbers > 1 && lowest === highest
+          ? 'constant'
+          : 'number';
   return {
     index,
     name,
@@ -95,7 +115,8 @@ function findTimeColumn(columns: readonly PreviewColumn[], rows: readonly Row[],
   const seconds = parseUnit('s');
   const found = columns.find((c) => {
     if (c.type !== 'number') return false;
-    const ofTime = sameDimension(parseUnit(c.unit).dimension, seconds.dimension) && convert(1, parseUnit(c.unit), seconds) > 0;
+    const ofTime =
+      sameDimension(parseUnit(c.unit).dimension, seconds.dimension) && convert(1, parseUnit(c.unit), seconds) > 0;
     if (!ofTime && !/^(elapsed|time|zeit|temps|t$|t\b)/i.test(c.name)) return false;
     let before = -Infinity;
     return rows.every(({ cells }) => {
@@ -115,9 +136,13 @@ function doubtsOf(headings: readonly string[], columns: readonly PreviewColumn[]
   const repeated = named.find((h, i) => named.indexOf(h) !== i);
   if (repeated) doubts.push(`The heading "${repeated}" stands over more than one column; the symbols are numbered.`);
   const uneven = rows.find((r) => r.cells.length !== columns.length && r.cells.length !== headings.length);
-  if (uneven) doubts.push(`Line ${uneven.line} has ${uneven.cells.length} cells instead of ${columns.length}; missing cells become missing values, extra ones are counted and passed over.`);
+  if (uneven)
+    doubts.push(
+      `Line ${uneven.line} has ${uneven.cells.length} cells instead of ${columns.length}; missing cells become missing values, extra ones are counted and passed over.`,
+    );
   if (headings.length > 0 && headings.filter((h) => /^[-+]?\d/.test(h)).length > headings.length / 2)
     doubts.push('Most headings are numbers: the heading line may be data. Choose "no headings" if so.');
-  if (rows.length === 0) doubts.push('No row of numbers was found below the headings. Check the first data line and the delimiter.');
+  if (rows.length === 0)
+    doubts.push('No row of numbers was found below the headings. Check the first data line and the delimiter.');
   return doubts;
 }

@@ -54,7 +54,11 @@ export async function readRun(input: ReadInput): Promise<ReadRecord> {
     }
   }
   if (record.rows === 0) throw new AppError('FILE_NO_DATA_ROWS', { name, lines: record.linesRead });
-  if (filled > 0) await input.onBlock(block.map((c) => c.slice(0, filled)), filled);
+  if (filled > 0)
+    await input.onBlock(
+      block.map((c) => c.slice(0, filled)),
+      filled,
+    );
   record.preamble = preambleOf(above, layout);
   return record;
 }

@@ -37,7 +37,15 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
   for (const condition of demoConditions) conditionIds.push((await createCondition(db, campaignId, condition)).id);
   const sweep = runIds[0]!;
   const curve = (name: string, y: string, degree: number) =>
-    createFit(db, campaignId, { name, runId: sweep, x: 'Q', y, conditionIds, model: 'polynomial', settings: { degree } });
+    createFit(db, campaignId, {
+      name,
+      runId: sweep,
+      x: 'Q',
+      y,
+      conditionIds,
+      model: 'polynomial',
+      settings: { degree },
+    });
   const head = await curve('Head against flow', 'H', 2);
   await curve('Hydraulic power against flow', 'P_h', 3);
   const comparison = await createComparison(db, campaignId, {
@@ -60,7 +68,9 @@ async function importRun({ db, uploads, imports }: Services, campaignId: number,
   const { uploadId, layout, preview } = await uploads.receive(name, Readable.from([Buffer.from(text)]), Infinity);
   const columns = preview.columns.flatMap((column) => {
     const wanted = demoRun.columns[column.index];
-    return wanted ? [{ index: column.index, name: wanted.name ?? column.name, symbol: wanted.symbol, unit: column.unit }] : [];
+    return wanted
+      ? [{ index: column.index, name: wanted.name ?? column.name, symbol: wanted.symbol, unit: column.unit }]
+      : [];
   });
   const { jobId } = await imports.start(uploadId, {
     campaignId,

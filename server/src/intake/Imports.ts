@@ -106,20 +106,24 @@ export class Imports {
     let sinceCheckpoint = 0;
     const columns = body.columns.map((c) => c.index);
     const { path, name } = upload;
-    const record = await this.pools.read({ path, name, layout: body.layout, columns, width: body.width }, async (block) => {
-      if (job.cancelled) return 'stop';
-      await writeBlock(this.db, runId, k++, block.columns);
-      job.rows += block.rows;
-      job.bytesRead = block.bytesRead;
-      sinceCheckpoint += block.rows * columns.length * 8;
-      if (sinceCheckpoint > CHECKPOINT_BYTES) {
-        await this.db.script('checkpoint');
-        sinceCheckpoint = 0;
-      }
-      return 'stored';
-    });
+    const record = await this.pools.read(
+      { path, name, layout: body.layout, columns, width: body.width },
+      async (block) => {
+        if (job.cancelled) return 'stop';
+        await writeBlock(this.db, runId, k++, block.columns);
+        job.rows += block.rows;
+        job.bytesRead = block.bytesRead;
+        sinceCheckpoint += block.rows * columns.length * 8;
+        if (sinceCheckpoint > CHECKPOINT_BYTES) {
+          await this.db.script('checkpoint');
+          sinceCheckpoint = 0;
+        }
+        return 'stored';
+      },
+    );
     if (!record || job.cancelled) throw new AppError('CANCELLED', { what: 'import' });
-    for (let position = 0; position < columns.length; position++) await writeLevels(this.db, runId, position, record.rows);
+    for (let position = 0; position < columns.length; position++)
+      await writeLevels(this.db, runId, position, record.rows);
     await this.uploads.keepOriginal(upload);
     await markReady(this.db, runId, record.rows, record);
     await this.db.script('analyze sample_chunk');
@@ -138,5 +142,6 @@ function checkColumns(name: string, body: ImportBody): void {
     taken.add(symbol);
     parseUnit(unit);
   }
-  if (body.along !== null && !body.columns.some((c) => c.index === body.along)) throw new AppError('FILE_TIME_COLUMN', { name });
+  if (body.along !== null && !body.columns.some((c) => c.index === body.along))
+    throw new AppError('FILE_TIME_COLUMN', { name });
 }

@@ -36,7 +36,8 @@ export class Uploads {
     rmSync(this.waitingFolder, { recursive: true, force: true });
     mkdirSync(this.waitingFolder, { recursive: true });
     mkdirSync(this.originalsFolder, { recursive: true });
-    for (const file of readdirSync(this.originalsFolder)) if (file.endsWith('.part')) rmSync(join(this.originalsFolder, file));
+    for (const file of readdirSync(this.originalsFolder))
+      if (file.endsWith('.part')) rmSync(join(this.originalsFolder, file));
   }
 
   /** Takes a file as it streams in. @throws {AppError} FILE_EMPTY, FILE_BINARY */

@@ -10,23 +10,67 @@ import type { Routes } from './Routes';
 export function findingRoutes(app: Routes, services: Services): void {
   const { db } = services;
   const tags = ['findings'];
-  app.get('/campaigns/:id/findings', { schema: { tags, summary: 'Findings of a campaign, each with what it would say now', params: idParams, response: { 200: Type.Array(findingRow) } } }, async (request) => {
-    const rows: FindingRow[] = [];
-    for (const row of await findings(db, request.params.id)) rows.push(await withPresent(services, row));
-    return rows;
-  });
-  app.post('/campaigns/:id/findings', { schema: { tags, summary: 'Write a finding from its origin', params: idParams, body: findingBody, response: { 200: findingRow } } }, async (request) => {
-    const { origin } = request.body;
-    return { ...(await createFinding(db, request.params.id, await sentenceOf(services, origin), origin)), nowReads: null };
-  });
-  app.post('/findings/:id/rewrite', { schema: { tags, summary: 'Write a finding anew from the present numbers', params: idParams, response: { 200: findingRow } } }, async (request) => {
-    const { id } = request.params;
-    return { ...(await rewriteFinding(db, id, await sentenceOf(services, (await finding(db, id)).origin))), nowReads: null };
-  });
-  app.delete('/findings/:id', { schema: { tags, summary: 'Delete a finding', params: idParams, response: { 200: done } } }, async (request) => {
-    await removeFinding(db, request.params.id);
-    return { done: true as const };
-  });
+  app.get(
+    '/campaigns/:id/findings',
+    {
+      schema: {
+        tags,
+        summary: 'Findings of a campaign, each with what it would say now',
+        params: idParams,
+        response: { 200: Type.Array(findingRow) },
+      },
+    },
+    async (request) => {
+      const rows: FindingRow[] = [];
+      for (const row of await findings(db, request.params.id)) rows.push(await withPresent(services, row));
+      return rows;
+    },
+  );
+  app.post(
+    '/campaigns/:id/findings',
+    {
+      schema: {
+        tags,
+        summary: 'Write a finding from its origin',
+        params: idParams,
+        body: findingBody,
+        response: { 200: findingRow },
+      },
+    },
+    async (request) => {
+      const { origin } = request.body;
+      return {
+        ...(await createFinding(db, request.params.id, await sentenceOf(services, origin), origin)),
+        nowReads: null,
+      };
+    },
+  );
+  app.post(
+    '/findings/:id/rewrite',
+    {
+      schema: {
+        tags,
+        summary: 'Write a finding anew from the present numbers',
+        params: idParams,
+        response: { 200: findingRow },
+      },
+    },
+    async (request) => {
+      const { id } = request.params;
+      return {
+        ...(await rewriteFinding(db, id, await sentenceOf(services, (await finding(db, id)).origin))),
+        nowReads: null,
+      };
+    },
+  );
+  app.delete(
+    '/findings/:id',
+    { schema: { tags, summary: 'Delete a finding', params: idParams, response: { 200: done } } },
+    async (request) => {
+      await removeFinding(db, request.params.id);
+      return { done: true as const };
+    },
+  );
 }
 
 /** The finding beside what the numbers behind it say now, when that differs. */
@@ -44,12 +88,16 @@ async function withPresent(services: Services, row: StoredFinding): Promise<Find
 export const sentenceOf = (services: Services, origin: FindingOrigin): Promise<string> =>
   origin.kind === 'parameter' ? parameterFinding(services, origin) : differenceFinding(services, origin);
 
-async function parameterFinding({ db, loader, pools }: Services, origin: Extract<FindingOrigin, { kind: 'parameter' }>): Promise<string> {
+async function parameterFinding(
+  { db, loader, pools }: Services,
+  origin: Extract<FindingOrigin, { kind: 'parameter' }>,
+): Promise<string> {
   const task = await loader.fit(await fit(db, origin.fitId));
   const result = await pools.fit(task);
   const series = result.series.find((s) => s.conditionId === origin.conditionId);
   const parameter = series?.parameters.find((p) => p.symbol === origin.parameter);
-  if (!series || !parameter || parameter.value === null) throw new AppError('NOT_FOUND', { what: 'fitted parameter', id: origin.parameter });
+  if (!series || !parameter || parameter.value === null)
+    throw new AppError('NOT_FOUND', { what: 'fitted parameter', id: origin.parameter });
   return parameterSentence({
     yName: result.y.name,
     xName: result.x.name,
@@ -63,12 +111,21 @@ async function parameterFinding({ db, loader, pools }: Services, origin: Extract
   });
 }
 
-async function differenceFinding({ db, loader, pools }: Services, origin: Extract<FindingOrigin, { kind: 'difference' }>): Promise<string> {
+async function differenceFinding(
+  { db, loader, pools }: Services,
+  origin: Extract<FindingOrigin, { kind: 'difference' }>,
+): Promise<string> {
   const row = await comparison(db, origin.comparisonId);
   const candidate = await loader.run(row.candidateRunId);
-  const result = await pools.compare({ fit: await loader.fit(await fit(db, row.fitId)), candidate, candidateX: row.x, candidateY: row.y });
+  const result = await pools.compare({
+    fit: await loader.fit(await fit(db, row.fitId)),
+    candidate,
+    candidateX: row.x,
+    candidateY: row.y,
+  });
   const series = result.series.find((s) => s.conditionId === origin.conditionId);
-  if (!series || series.mean === null) throw new AppError('NOT_FOUND', { what: 'compared series', id: String(origin.conditionId) });
+  if (!series || series.mean === null)
+    throw new AppError('NOT_FOUND', { what: 'compared series', id: String(origin.conditionId) });
   return differenceSentence({
     yName: result.fit.y.name,
     xName: result.fit.x.name,

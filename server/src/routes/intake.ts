@@ -1,29 +1,86 @@
-import { importBody, jobParams, jobReply, done, rereadBody, rereadReply, uploadParams, uploadReply } from '@undameter/contract';
+import {
+  importBody,
+  jobParams,
+  jobReply,
+  done,
+  rereadBody,
+  rereadReply,
+  uploadParams,
+  uploadReply,
+} from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import type { Services } from '../services';
 import type { Routes } from './Routes';
 
 export function intakeRoutes(app: Routes, { uploads, imports, config }: Services): void {
   const tags = ['intake'];
-  app.post('/uploads', { schema: { tags, summary: 'Send a file (multipart); answers what was understood of it', consumes: ['multipart/form-data'], response: { 200: uploadReply } } }, async (request) => {
-    const part = await request.file().catch(() => undefined);
-    if (!part) throw new AppError('UPLOAD_NO_FILE', {});
-    return uploads.receive(part.filename, part.file, config.uploadLimitBytes);
-  });
-  app.post('/uploads/:uploadId/preview', { schema: { tags, summary: 'Read the first lines again with another layout', params: uploadParams, body: rereadBody, response: { 200: rereadReply } } }, async (request) => ({
-    preview: await uploads.preview(request.params.uploadId, request.body.layout),
-  }));
-  app.post('/uploads/:uploadId/import', { schema: { tags, summary: 'Import a waiting file as a run', params: uploadParams, body: importBody, response: { 200: jobReply } } }, (request) =>
-    imports.start(request.params.uploadId, request.body),
+  app.post(
+    '/uploads',
+    {
+      schema: {
+        tags,
+        summary: 'Send a file (multipart); answers what was understood of it',
+        consumes: ['multipart/form-data'],
+        response: { 200: uploadReply },
+      },
+    },
+    async (request) => {
+      const part = await request.file().catch(() => undefined);
+      if (!part) throw new AppError('UPLOAD_NO_FILE', {});
+      return uploads.receive(part.filename, part.file, config.uploadLimitBytes);
+    },
   );
-  app.delete('/uploads/:uploadId', { schema: { tags, summary: 'Discard a waiting file', params: uploadParams, response: { 200: done } } }, async (request) => {
-    uploads.discard(request.params.uploadId);
-    return { done: true as const };
-  });
-  app.get('/imports/:jobId', { schema: { tags, summary: 'Progress of an import', params: jobParams, response: { 200: jobReply } } }, async (request) =>
-    imports.status(request.params.jobId),
+  app.post(
+    '/uploads/:uploadId/preview',
+    {
+      schema: {
+        tags,
+        summary: 'Read the first lines again with another layout',
+        params: uploadParams,
+        body: rereadBody,
+        response: { 200: rereadReply },
+      },
+    },
+    async (request) => ({
+      preview: await uploads.preview(request.params.uploadId, request.body.layout),
+    }),
   );
-  app.delete('/imports/:jobId', { schema: { tags, summary: 'Cancel an import; nothing of it is kept', params: jobParams, response: { 200: jobReply } } }, (request) =>
-    imports.cancel(request.params.jobId),
+  app.post(
+    '/uploads/:uploadId/import',
+    {
+      schema: {
+        tags,
+        summary: 'Import a waiting file as a run',
+        params: uploadParams,
+        body: importBody,
+        response: { 200: jobReply },
+      },
+    },
+    (request) => imports.start(request.params.uploadId, request.body),
+  );
+  app.delete(
+    '/uploads/:uploadId',
+    { schema: { tags, summary: 'Discard a waiting file', params: uploadParams, response: { 200: done } } },
+    async (request) => {
+      uploads.discard(request.params.uploadId);
+      return { done: true as const };
+    },
+  );
+  app.get(
+    '/imports/:jobId',
+    { schema: { tags, summary: 'Progress of an import', params: jobParams, response: { 200: jobReply } } },
+    async (request) => imports.status(request.params.jobId),
+  );
+  app.delete(
+    '/imports/:jobId',
+    {
+      schema: {
+        tags,
+        summary: 'Cancel an import; nothing of it is kept',
+        params: jobParams,
+        response: { 200: jobReply },
+      },
+    },
+    (request) => imports.cancel(request.params.jobId),
   );
 }

@@ -6,36 +6,109 @@ import type { Routes } from './Routes';
 
 export function runRoutes(app: Routes, { db, loader, pools }: Services): void {
   const tags = ['runs'];
-  app.get('/runs/:id', { schema: { tags, summary: 'One run with its procedure and import record', params: idParams, response: { 200: runReply } } }, (request) =>
-    run(db, request.params.id),
+  app.get(
+    '/runs/:id',
+    {
+      schema: {
+        tags,
+        summary: 'One run with its procedure and import record',
+        params: idParams,
+        response: { 200: runReply },
+      },
+    },
+    (request) => run(db, request.params.id),
   );
-  app.put('/runs/:id', { schema: { tags, summary: 'Rename a run', params: idParams, body: renameBody, response: { 200: runReply } } }, (request) =>
-    renameRun(db, request.params.id, request.body.name),
+  app.put(
+    '/runs/:id',
+    { schema: { tags, summary: 'Rename a run', params: idParams, body: renameBody, response: { 200: runReply } } },
+    (request) => renameRun(db, request.params.id, request.body.name),
   );
-  app.delete('/runs/:id', { schema: { tags, summary: 'Delete a run', params: idParams, response: { 200: done } } }, async (request) => {
-    await removeRun(db, request.params.id);
-    return { done: true as const };
-  });
-  app.put('/runs/:id/procedure', { schema: { tags, summary: 'Save the procedure', params: idParams, body: procedureBody, response: { 200: procedureReply } } }, async (request) => {
-    const steps = request.body.steps as Step[];
-    steps.forEach(checkSettings);
-    return saveProcedure(db, request.params.id, steps, request.body.version);
-  });
-  app.post('/runs/:id/procedure/history', { schema: { tags, summary: 'Undo or redo the last change of the procedure', params: idParams, body: undoBody, response: { 200: procedureReply } } }, (request) =>
-    moveProcedure(db, request.params.id, request.body.direction),
+  app.delete(
+    '/runs/:id',
+    { schema: { tags, summary: 'Delete a run', params: idParams, response: { 200: done } } },
+    async (request) => {
+      await removeRun(db, request.params.id);
+      return { done: true as const };
+    },
   );
-  app.post('/runs/:id/bench', { schema: { tags, summary: 'Board, ledger and step reports; with the saved procedure or one on trial', params: idParams, body: benchBody, response: { 200: benchReply } } }, async (request) => {
-    const benchRun = await loader.run(request.params.id, request.body.steps as Step[] | undefined);
-    return pools.evaluate({ run: benchRun, conditions: await loader.conditions(benchRun.campaignId) });
-  });
-  app.post('/runs/:id/traces', { schema: { tags, summary: 'Channels over a window, reduced to its pixels', params: idParams, body: tracesBody, response: { 200: tracesReply } } }, async (request) => {
-    const { steps, ...window } = request.body;
-    const benchRun = await loader.run(request.params.id, steps as Step[] | undefined);
-    return pools.traces({ run: benchRun, conditions: await loader.conditions(benchRun.campaignId), ...window });
-  });
-  app.post('/runs/:id/formula', { schema: { tags, summary: 'The unit that a formula would give', params: idParams, body: formulaBody, response: { 200: formulaReply } } }, async (request) => {
-    const { formula, unit, before } = request.body;
-    const benchRun = await loader.run(request.params.id);
-    return pools.checkFormula({ run: { ...benchRun, steps: benchRun.steps.slice(0, before) }, formula, unit });
-  });
+  app.put(
+    '/runs/:id/procedure',
+    {
+      schema: {
+        tags,
+        summary: 'Save the procedure',
+        params: idParams,
+        body: procedureBody,
+        response: { 200: procedureReply },
+      },
+    },
+    async (request) => {
+      const steps = request.body.steps as Step[];
+      steps.forEach(checkSettings);
+      return saveProcedure(db, request.params.id, steps, request.body.version);
+    },
+  );
+  app.post(
+    '/runs/:id/procedure/history',
+    {
+      schema: {
+        tags,
+        summary: 'Undo or redo the last change of the procedure',
+        params: idParams,
+        body: undoBody,
+        response: { 200: procedureReply },
+      },
+    },
+    (request) => moveProcedure(db, request.params.id, request.body.direction),
+  );
+  app.post(
+    '/runs/:id/bench',
+    {
+      schema: {
+        tags,
+        summary: 'Board, ledger and step reports; with the saved procedure or one on trial',
+        params: idParams,
+        body: benchBody,
+        response: { 200: benchReply },
+      },
+    },
+    async (request) => {
+      const benchRun = await loader.run(request.params.id, request.body.steps as Step[] | undefined);
+      return pools.evaluate({ run: benchRun, conditions: await loader.conditions(benchRun.campaignId) });
+    },
+  );
+  app.post(
+    '/runs/:id/traces',
+    {
+      schema: {
+        tags,
+        summary: 'Channels over a window, reduced to its pixels',
+        params: idParams,
+        body: tracesBody,
+        response: { 200: tracesReply },
+      },
+    },
+    async (request) => {
+      const { steps, ...window } = request.body;
+      const benchRun = await loader.run(request.params.id, steps as Step[] | undefined);
+      return pools.traces({ run: benchRun, conditions: await loader.conditions(benchRun.campaignId), ...window });
+    },
+  );
+  app.post(
+    '/runs/:id/formula',
+    {
+      schema: {
+        tags,
+        summary: 'The unit that a formula would give',
+        params: idParams,
+        body: formulaBody,
+        response: { 200: formulaReply },
+      },
+    },
+    async (request) => {
+      const { formula, unit, before } = request.body;
+      const benchRun = await loader.run(request.params.id);
+      return pools.checkFormula({ run: { ...benchRun, steps: benchRun.steps.slice(0, before) }, formula, unit });
+    },
+  );
 }

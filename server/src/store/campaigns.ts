@@ -12,7 +12,11 @@ export async function campaigns(db: Db): Promise<CampaignRow[]> {
 
 /** @throws {AppError} NOT_FOUND */
 export async function campaign(db: Db, id: number): Promise<CampaignReply> {
-  const row = oneOf((await campaigns(db)).filter((c) => c.id === id), 'campaign', id);
+  const row = oneOf(
+    (await campaigns(db)).filter((c) => c.id === id),
+    'campaign',
+    id,
+  );
   const [counts] = await db.sql<CampaignReply['counts']>`
     select (select count(*)::int from condition where campaign_id = ${id}) as conditions,
            (select count(*)::int from property_table where campaign_id = ${id}) as tables,
@@ -34,15 +38,23 @@ export async function runsOfCampaign(db: Db, campaignId: number): Promise<RunRow
 
 /** @throws {AppError} NAME_TAKEN */
 export async function createCampaign(db: Db, body: CampaignBody, demo = false): Promise<CampaignRow> {
-  const [row] = await uniquely('campaign', body.name, db.sql<{ id: number }>`
-    insert into campaign (name, question, demo) values (${body.name.trim()}, ${body.question}, ${demo}) returning id`);
+  const [row] = await uniquely(
+    'campaign',
+    body.name,
+    db.sql<{ id: number }>`
+    insert into campaign (name, question, demo) values (${body.name.trim()}, ${body.question}, ${demo}) returning id`,
+  );
   return (await campaigns(db)).find((c) => c.id === row!.id)!;
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function updateCampaign(db: Db, id: number, body: CampaignBody): Promise<CampaignRow> {
-  const rows = await uniquely('campaign', body.name, db.sql<{ id: number }>`
-    update campaign set name = ${body.name.trim()}, question = ${body.question} where id = ${id} returning id`);
+  const rows = await uniquely(
+    'campaign',
+    body.name,
+    db.sql<{ id: number }>`
+    update campaign set name = ${body.name.trim()}, question = ${body.question} where id = ${id} returning id`,
+  );
   oneOf(rows, 'campaign', id);
   return (await campaigns(db)).find((c) => c.id === id)!;
 }

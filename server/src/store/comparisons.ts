@@ -10,16 +10,26 @@ export async function comparisons(db: Db, campaignId: number): Promise<Compariso
 
 /** @throws {AppError} NOT_FOUND */
 export async function comparison(db: Db, id: number): Promise<ComparisonRow> {
-  const [row] = await db.sql<{ campaignId: number }>`select campaign_id as "campaignId" from comparison where id = ${id}`;
-  return oneOf((await comparisons(db, row?.campaignId ?? 0)).filter((c) => c.id === id), 'comparison', id);
+  const [row] = await db.sql<{
+    campaignId: number;
+  }>`select campaign_id as "campaignId" from comparison where id = ${id}`;
+  return oneOf(
+    (await comparisons(db, row?.campaignId ?? 0)).filter((c) => c.id === id),
+    'comparison',
+    id,
+  );
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function createComparison(db: Db, campaignId: number, body: ComparisonBody): Promise<ComparisonRow> {
   await checkParts(db, campaignId, body);
-  const rows = await uniquely('comparison', body.name, db.sql<{ id: number }>`
+  const rows = await uniquely(
+    'comparison',
+    body.name,
+    db.sql<{ id: number }>`
     insert into comparison (campaign_id, name, fit_id, candidate_run_id, x, y)
-    values (${campaignId}, ${body.name.trim()}, ${body.fitId}, ${body.candidateRunId}, ${body.x}, ${body.y}) returning id`);
+    values (${campaignId}, ${body.name.trim()}, ${body.fitId}, ${body.candidateRunId}, ${body.x}, ${body.y}) returning id`,
+  );
   return comparison(db, rows[0]!.id);
 }
 
@@ -27,9 +37,13 @@ export async function createComparison(db: Db, campaignId: number, body: Compari
 export async function updateComparison(db: Db, id: number, body: ComparisonBody): Promise<ComparisonRow> {
   const { campaignId } = await comparison(db, id);
   await checkParts(db, campaignId, body);
-  await uniquely('comparison', body.name, db.sql`
+  await uniquely(
+    'comparison',
+    body.name,
+    db.sql`
     update comparison set name = ${body.name.trim()}, fit_id = ${body.fitId}, candidate_run_id = ${body.candidateRunId},
-           x = ${body.x}, y = ${body.y} where id = ${id}`);
+           x = ${body.x}, y = ${body.y} where id = ${id}`,
+  );
   return comparison(db, id);
 }
 
@@ -41,5 +55,9 @@ export async function removeComparison(db: Db, id: number): Promise<void> {
 async function checkParts(db: Db, campaignId: number, body: ComparisonBody): Promise<void> {
   oneOf(await db.sql`select id from fit where id = ${body.fitId} and campaign_id = ${campaignId}`, 'fit', body.fitId);
   const { candidateRunId } = body;
-  oneOf(await db.sql`select id from run where id = ${candidateRunId} and campaign_id = ${campaignId} and ready`, 'run', candidateRunId);
+  oneOf(
+    await db.sql`select id from run where id = ${candidateRunId} and campaign_id = ${campaignId} and ready`,
+    'run',
+    candidateRunId,
+  );
 }

@@ -17,20 +17,32 @@ const byId = async (db: Db, id: number): Promise<ConditionRow> =>
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function createCondition(db: Db, campaignId: number, body: ConditionBody): Promise<ConditionRow> {
   oneOf(await db.sql`select id from campaign where id = ${campaignId}`, 'campaign', campaignId);
-  const rows = await uniquely('condition', body.name, db.sql<{ id: number }>`
+  const rows = await uniquely(
+    'condition',
+    body.name,
+    db.sql<{ id: number }>`
     insert into condition (campaign_id, name, limits)
-    values (${campaignId}, ${body.name.trim()}, ${JSON.stringify(body.limits)}::jsonb) returning id`);
+    values (${campaignId}, ${body.name.trim()}, ${JSON.stringify(body.limits)}::jsonb) returning id`,
+  );
   return byId(db, rows[0]!.id);
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function updateCondition(db: Db, id: number, body: ConditionBody): Promise<ConditionRow> {
-  await uniquely('condition', body.name, db.sql`
-    update condition set name = ${body.name.trim()}, limits = ${JSON.stringify(body.limits)}::jsonb where id = ${id}`);
+  await uniquely(
+    'condition',
+    body.name,
+    db.sql`
+    update condition set name = ${body.name.trim()}, limits = ${JSON.stringify(body.limits)}::jsonb where id = ${id}`,
+  );
   return byId(db, id);
 }
 
 /** @throws {AppError} STILL_USED, NOT_FOUND */
 export async function removeCondition(db: Db, id: number): Promise<void> {
-  oneOf(await unused('condition', 'a fit', db.sql`delete from condition where id = ${id} returning id`), 'condition', id);
+  oneOf(
+    await unused('condition', 'a fit', db.sql`delete from condition where id = ${id} returning id`),
+    'condition',
+    id,
+  );
 }

@@ -20,10 +20,19 @@ export async function findings(db: Db, campaignId: number): Promise<StoredFindin
 /** @throws {AppError} NOT_FOUND */
 export async function finding(db: Db, id: number): Promise<StoredFinding> {
   const [row] = await db.sql<{ campaignId: number }>`select campaign_id as "campaignId" from finding where id = ${id}`;
-  return oneOf((await findings(db, row?.campaignId ?? 0)).filter((f) => f.id === id), 'finding', id);
+  return oneOf(
+    (await findings(db, row?.campaignId ?? 0)).filter((f) => f.id === id),
+    'finding',
+    id,
+  );
 }
 
-export async function createFinding(db: Db, campaignId: number, sentence: string, origin: FindingOrigin): Promise<StoredFinding> {
+export async function createFinding(
+  db: Db,
+  campaignId: number,
+  sentence: string,
+  origin: FindingOrigin,
+): Promise<StoredFinding> {
   const rows = await db.sql<{ id: number }>`
     insert into finding (campaign_id, sentence, origin)
     values (${campaignId}, ${sentence}, ${JSON.stringify(origin)}::jsonb) returning id`;

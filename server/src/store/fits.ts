@@ -13,17 +13,25 @@ export async function fits(db: Db, campaignId: number): Promise<FitRow[]> {
 /** @throws {AppError} NOT_FOUND */
 export async function fit(db: Db, id: number): Promise<FitRow> {
   const [row] = await db.sql<{ campaignId: number }>`select campaign_id as "campaignId" from fit where id = ${id}`;
-  return oneOf((await fits(db, row?.campaignId ?? 0)).filter((f) => f.id === id), 'fit', id);
+  return oneOf(
+    (await fits(db, row?.campaignId ?? 0)).filter((f) => f.id === id),
+    'fit',
+    id,
+  );
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function createFit(db: Database, campaignId: number, body: FitBody): Promise<FitRow> {
   const id = await db.transaction(async (tx) => {
     await checkParts(tx, campaignId, body);
-    const rows = await uniquely('fit', body.name, tx.sql<{ id: number }>`
+    const rows = await uniquely(
+      'fit',
+      body.name,
+      tx.sql<{ id: number }>`
       insert into fit (campaign_id, name, run_id, x, y, model, settings)
       values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.model}, ${JSON.stringify(body.settings)}::jsonb)
-      returning id`);
+      returning id`,
+    );
     await writeConditions(tx, rows[0]!.id, body.conditionIds);
     return rows[0]!.id;
   });
@@ -35,9 +43,13 @@ export async function updateFit(db: Database, id: number, body: FitBody): Promis
   await db.transaction(async (tx) => {
     const { campaignId } = await fit(tx, id);
     await checkParts(tx, campaignId, body);
-    await uniquely('fit', body.name, tx.sql`
+    await uniquely(
+      'fit',
+      body.name,
+      tx.sql`
       update fit set name = ${body.name.trim()}, run_id = ${body.runId}, x = ${body.x}, y = ${body.y},
-             model = ${body.model}, settings = ${JSON.stringify(body.settings)}::jsonb where id = ${id}`);
+             model = ${body.model}, settings = ${JSON.stringify(body.settings)}::jsonb where id = ${id}`,
+    );
     await tx.sql`delete from fit_condition where fit_id = ${id}`;
     await writeConditions(tx, id, body.conditionIds);
   });
@@ -51,7 +63,11 @@ export async function removeFit(db: Db, id: number): Promise<void> {
 
 /** The run and the conditions must be of the same campaign. */
 async function checkParts(db: Db, campaignId: number, body: FitBody): Promise<void> {
-  oneOf(await db.sql`select id from run where id = ${body.runId} and campaign_id = ${campaignId} and ready`, 'run', body.runId);
+  oneOf(
+    await db.sql`select id from run where id = ${body.runId} and campaign_id = ${campaignId} and ready`,
+    'run',
+    body.runId,
+  );
   for (const id of body.conditionIds)
     oneOf(await db.sql`select id from condition where id = ${id} and campaign_id = ${campaignId}`, 'condition', id);
 }

@@ -12,7 +12,9 @@ export async function migrate(db: Database, folder: string): Promise<void> {
     number integer primary key, name text not null, hash text not null, applied_at timestamptz not null default now())`);
   const applied = await db.sql<{ number: number; name: string; hash: string }>`
     select number, name, hash from migration order by number`;
-  const files = readdirSync(folder).filter((f) => /^\d{4}_\w+\.sql$/.test(f)).sort();
+  const files = readdirSync(folder)
+    .filter((f) => /^\d{4}_\w+\.sql$/.test(f))
+    .sort();
   for (const [index, name] of files.entries()) {
     const number = Number(name.slice(0, 4));
     if (number !== index + 1) throw new Error(`Migration ${name} breaks the numbering; ${index + 1} was expected.`);
@@ -27,5 +29,7 @@ export async function migrate(db: Database, folder: string): Promise<void> {
     });
   }
   if (applied.length > files.length)
-    throw new Error('The data directory was written by a newer version of Undameter. Use that version, or another directory.');
+    throw new Error(
+      'The data directory was written by a newer version of Undameter. Use that version, or another directory.',
+    );
 }

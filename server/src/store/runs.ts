@@ -22,11 +22,15 @@ export interface NewRun {
 export async function beginRun(db: Database, run: NewRun): Promise<number> {
   return db.transaction(async (tx) => {
     oneOf(await tx.sql`select id from campaign where id = ${run.campaignId}`, 'campaign', run.campaignId);
-    const rows = await uniquely('run', run.name, tx.sql<{ id: number }>`
+    const rows = await uniquely(
+      'run',
+      run.name,
+      tx.sql<{ id: number }>`
       insert into run (campaign_id, name, kind, file_name, file_sha256, file_bytes, along, layout)
       values (${run.campaignId}, ${run.name.trim()}, ${run.kind}, ${run.fileName}, ${run.fileSha256},
               ${run.fileBytes}, ${run.along ?? null}, ${JSON.stringify(run.layout)}::jsonb)
-      returning id`);
+      returning id`,
+    );
     const { id } = rows[0]!;
     for (const [position, c] of run.channels.entries())
       await tx.sql`insert into channel (run_id, position, symbol, name, unit)
@@ -73,7 +77,11 @@ export async function run(db: Db, id: number): Promise<RunReply> {
   }>`select campaign_id as "campaignId", file_sha256 as "fileSha256", file_bytes::float8 as "fileBytes", layout, record
        from run where id = ${id} and ready`; // prettier-ignore
   const head = oneOf(row ? [row] : [], 'run', id);
-  const summary = oneOf((await runsOfCampaign(db, head.campaignId)).filter((r) => r.id === id), 'run', id);
+  const summary = oneOf(
+    (await runsOfCampaign(db, head.campaignId)).filter((r) => r.id === id),
+    'run',
+    id,
+  );
   return { ...summary, ...head, ...(await procedure(db, id)) };
 }
 
@@ -90,7 +98,11 @@ export async function channels(db: Db, runId: number): Promise<StoredChannel[]> 
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function renameRun(db: Db, id: number, name: string): Promise<RunReply> {
-  const rows = await uniquely('run', name, db.sql`update run set name = ${name.trim()} where id = ${id} and ready returning id`);
+  const rows = await uniquely(
+    'run',
+    name,
+    db.sql`update run set name = ${name.trim()} where id = ${id} and ready returning id`,
+  );
   oneOf(rows, 'run', id);
   return run(db, id);
 }
@@ -112,7 +124,12 @@ export async function procedure(db: Db, runId: number): Promise<ProcedureReply> 
  * undone are dropped, since the way has parted from them.
  * @throws {AppError} CHANGED_MEANWHILE, NOT_FOUND
  */
-export async function saveProcedure(db: Database, runId: number, steps: readonly Step[], madeFrom: number): Promise<ProcedureReply> {
+export async function saveProcedure(
+  db: Database,
+  runId: number,
+  steps: readonly Step[],
+  madeFrom: number,
+): Promise<ProcedureReply> {
   return db.transaction(async (tx) => {
     const { procedureVersion } = await procedure(tx, runId);
     if (procedureVersion !== madeFrom) throw new AppError('CHANGED_MEANWHILE', { what: 'procedure' });

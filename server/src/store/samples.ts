@@ -18,7 +18,12 @@ export async function dropPartition(db: Db, runId: number): Promise<void> {
 }
 
 /** Writes one block of columns, one transaction per 4 MB at the most. */
-export async function writeBlock(db: Database, runId: number, k: number, columns: readonly Float64Array[]): Promise<void> {
+export async function writeBlock(
+  db: Database,
+  runId: number,
+  k: number,
+  columns: readonly Float64Array[],
+): Promise<void> {
   const perTransaction = 7;
   for (let from = 0; from < columns.length; from += perTransaction)
     await db.transaction(async (tx) => {

@@ -47,10 +47,21 @@ export class BenchLoader {
   async fit(body: FitBody): Promise<FitTask> {
     const benchRun = await this.run(body.runId);
     const { x, y, model, settings } = body;
-    return { run: benchRun, conditions: await this.conditions(benchRun.campaignId, body.conditionIds), x, y, model, settings };
+    return {
+      run: benchRun,
+      conditions: await this.conditions(benchRun.campaignId, body.conditionIds),
+      x,
+      y,
+      model,
+      settings,
+    };
   }
 
-  private async column(runId: number, channel: { position: number; symbol: string; name: string; unit: string }, samples: number): Promise<Column> {
+  private async column(
+    runId: number,
+    channel: { position: number; symbol: string; name: string; unit: string },
+    samples: number,
+  ): Promise<Column> {
     const { position, symbol, name, unit } = channel;
     const key = `${runId}/${position}`;
     const known = this.columns.get(key);

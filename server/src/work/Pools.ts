@@ -20,7 +20,8 @@ export class Pools {
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
   fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
   compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
-  checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> => ask(this.bench, 'checkFormula', task);
+  checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> =>
+    ask(this.bench, 'checkFormula', task);
 
   /** Reads a file block by block; the reader waits until `store` has taken each. Undefined when it was stopped. */
   async read(
@@ -39,7 +40,9 @@ export class Pools {
       );
     });
     try {
-      const record = await ask<ReadTask, ReadRecord | undefined>(this.reader, 'read', { ...task, port: port2 }, [port2]);
+      const record = await ask<ReadTask, ReadRecord | undefined>(this.reader, 'read', { ...task, port: port2 }, [
+        port2,
+      ]);
       if (failure !== undefined) throw failure;
       return record;
     } finally {
@@ -53,9 +56,20 @@ export class Pools {
 }
 
 const pool = (path: string): Piscina =>
-  new Piscina({ filename: workerUrl(path).href, minThreads: 0, maxThreads: 1, idleTimeout: 600_000, execArgv: workerExecArgv });
+  new Piscina({
+    filename: workerUrl(path).href,
+    minThreads: 0,
+    maxThreads: 1,
+    idleTimeout: 600_000,
+    execArgv: workerExecArgv,
+  });
 
-async function ask<Task, Result>(to: Piscina, name: string, task: Task, transferList?: import('node:worker_threads').MessagePort[]): Promise<Result> {
+async function ask<Task, Result>(
+  to: Piscina,
+  name: string,
+  task: Task,
+  transferList?: import('node:worker_threads').MessagePort[],
+): Promise<Result> {
   const answer = (await to.run(task, transferList ? { name, transferList } : { name })) as Answer<Result>;
   if ('value' in answer) return answer.value;
   throw fromReport(answer.report) ?? new Error(answer.report.message);

@@ -61,7 +61,9 @@ export function benchState(run: BenchRun): BenchState {
 function loggedState(run: BenchRun): RunState {
   return {
     samples: run.samples,
-    channels: new Map(run.channels.map(({ symbol, name, unit, values }) => [symbol, { symbol, name, unit, values, origin: 'logged' }])),
+    channels: new Map(
+      run.channels.map(({ symbol, name, unit, values }) => [symbol, { symbol, name, unit, values, origin: 'logged' }]),
+    ),
     mask: new Uint16Array(run.samples),
     along: run.along,
   };

@@ -33,7 +33,10 @@ export function compare(task: CompareTask): ComparisonReply {
 function compareOne(task: CompareTask, candidate: RunState, condition: NamedCondition | undefined): ComparedSeries {
   const fitted = fitOne(task.fit, condition);
   const curve = candidateCurve(task, candidate, condition, fitted);
-  const names = { reference: `${task.fit.run.name}${condition ? `, ${condition.name}` : ''}`, candidate: task.candidate.name };
+  const names = {
+    reference: `${task.fit.run.name}${condition ? `, ${condition.name}` : ''}`,
+    candidate: task.candidate.name,
+  };
   const found = difference(fitted.data, curve, names);
   const { indices } = thinned(found.x.length);
   const n = found.x.length;
@@ -49,7 +52,10 @@ function compareOne(task: CompareTask, candidate: RunState, condition: NamedCond
     rms: reading(found.rms),
     largest: reading(found.largest),
     largestAt: reading(found.largestAt),
-    drawn: { x: indices.map((i) => reading(found.x[i]!)), difference: indices.map((i) => reading(found.difference[i]!)) },
+    drawn: {
+      x: indices.map((i) => reading(found.x[i]!)),
+      difference: indices.map((i) => reading(found.difference[i]!)),
+    },
     curve: curveDifference(fitted, curve),
     problem: null,
   };
@@ -59,13 +65,19 @@ function compareOne(task: CompareTask, candidate: RunState, condition: NamedCond
  * The candidate's points in the units of the measured axes. A limit on a channel that the
  * candidate does not have cannot pick there and is left out.
  */
-function candidateCurve(task: CompareTask, candidate: RunState, condition: NamedCondition | undefined, { data }: FittedSeries): Curve {
+function candidateCurve(
+  task: CompareTask,
+  candidate: RunState,
+  condition: NamedCondition | undefined,
+  { data }: FittedSeries,
+): Curve {
   const usable: Condition | undefined = condition && {
     name: condition.name,
     limits: condition.limits.filter((limit) => candidate.channels.has(limit.symbol)),
   };
   const series = seriesData(candidate, usable, { x: task.candidateX, y: task.candidateY }, task.candidate.name);
-  const inUnitOf = (values: Float64Array, from: Channel, to: Channel) => convertColumn(values, parseUnit(from.unit), parseUnit(to.unit));
+  const inUnitOf = (values: Float64Array, from: Channel, to: Channel) =>
+    convertColumn(values, parseUnit(from.unit), parseUnit(to.unit));
   return sortedCurve({
     x: inUnitOf(series.x, series.xChannel, data.xChannel),
     y: inUnitOf(series.y, series.yChannel, data.yChannel),

@@ -77,7 +77,11 @@ export const curveGrid = ([low, high]: readonly [number, number]): Float64Array 
   Float64Array.from({ length: CURVE_POINTS }, (_, i) => low + ((high - low) * i) / (CURVE_POINTS - 1));
 
 function seriesReply(task: FitTask, { condition, data, fit: fitted, t, range }: FittedSeries): SeriesReply {
-  const parameters = modelOf(task.model).parameters(task.settings as never, parseUnit(data.xChannel.unit), parseUnit(data.yChannel.unit));
+  const parameters = modelOf(task.model).parameters(
+    task.settings as never,
+    parseUnit(data.xChannel.unit),
+    parseUnit(data.yChannel.unit),
+  );
   const { every, indices } = thinned(data.x.length);
   const grid = curveGrid(range);
   const curve = Array.from(grid, (at) => fitted.predict(at));

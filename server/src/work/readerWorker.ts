@@ -29,7 +29,10 @@ async function readFile({ path, name, layout, columns, width, port }: ReadTask) 
   const onBlock = async (block: Float64Array[], rows: number): Promise<void> => {
     const answer = new Promise<BlockAnswer>((resolve) => port.once('message', resolve));
     const message: BlockMessage = { columns: block, rows, bytesRead: stream.bytesRead };
-    port.postMessage(message, block.map((c) => c.buffer as ArrayBuffer));
+    port.postMessage(
+      message,
+      block.map((c) => c.buffer as ArrayBuffer),
+    );
     if ((await answer) === 'stop') throw new Stopped();
   };
   try {

@@ -76,7 +76,14 @@ function windowOf(axis: Axis, from: number | null, to: number | null): [number, 
   return [Math.min(first, last), last];
 }
 
-function traceOf(symbol: string, state: BenchState, axis: Axis, first: number, last: number, task: TracesTask): TraceReply {
+function traceOf(
+  symbol: string,
+  state: BenchState,
+  axis: Axis,
+  first: number,
+  last: number,
+  task: TracesTask,
+): TraceReply {
   const { final } = state.result;
   const channel = channelOf(final, symbol);
   const source = { x: axis.x, y: channel.values, levels: state.levelsOf(channel) };
@@ -92,7 +99,14 @@ function traceOf(symbol: string, state: BenchState, axis: Axis, first: number, l
   };
 }
 
-function inCondition(condition: NamedCondition, state: RunState, x: Float64Array, y: Float64Array, first: number, last: number) {
+function inCondition(
+  condition: NamedCondition,
+  state: RunState,
+  x: Float64Array,
+  y: Float64Array,
+  first: number,
+  last: number,
+) {
   const picked = attempt(() => pickSamples(state, condition)).value ?? new Int32Array(0);
   const inside = picked.filter((i) => i >= first && i < last && state.mask[i] === KEPT);
   const every = Math.max(1, Math.ceil(inside.length / MOST_IN_CONDITION));

@@ -30,9 +30,7 @@ function regularisedBeta(x: number, a: number, b: number): number {
   if (x <= 0) return 0;
   if (x >= 1) return 1;
   const front = Math.exp(logGamma(a + b) - logGamma(a) - logGamma(b) + a * Math.log(x) + b * Math.log1p(-x));
-  return x < (a + 1) / (a + b + 2)
-    ? (front * betaFraction(x, a, b)) / a
-    : 1 - (front * betaFraction(1 - x, b, a)) / b;
+  return x < (a + 1) / (a + b + 2) ? (front * betaFraction(x, a, b)) / a : 1 - (front * betaFraction(1 - x, b, a)) / b;
 }
 
 function betaFraction(x: number, a: number, b: number): number {
@@ -63,7 +61,6 @@ function logGamma(z: number): number {
   let shift = 0;
   while (z < 15) shift += Math.log(z++);
   const w = 1 / (z * z);
-  const series =
-    (1 / 12 - w * (1 / 360 - w * (1 / 1260 - w * (1 / 1680 - w * (1 / 1188 - (w * 691) / 360360))))) / z;
+  const series = (1 / 12 - w * (1 / 360 - w * (1 / 1260 - w * (1 / 1680 - w * (1 / 1188 - (w * 691) / 360360))))) / z;
   return (z - 0.5) * Math.log(z) - z + 0.5 * Math.log(2 * Math.PI) + series - shift;
 }

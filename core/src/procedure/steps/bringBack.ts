@@ -11,10 +11,17 @@ export const bringBack = defineStep({
   purpose: 'Keep samples again that an earlier step had set aside.',
   settings: Type.Object(rangeSettings),
   start: (state) => {
-    const { channel, ranges, unit } = setAside.start(state) as { channel: string; ranges: [number, number][]; unit: string };
+    const { channel, ranges, unit } = setAside.start(state) as {
+      channel: string;
+      ranges: [number, number][];
+      unit: string;
+    };
     return { channel, ranges, unit };
   },
-  words: ({ ranges, unit, channel }) => ({ title: `Bring back ${rangesInWords(ranges, unit)}`, detail: `of ${channel}` }),
+  words: ({ ranges, unit, channel }) => ({
+    title: `Bring back ${rangesInWords(ranges, unit)}`,
+    detail: `of ${channel}`,
+  }),
   reads: ({ channel }) => [channel],
   apply: (state, { channel, ranges }) => {
     for (const [from, to] of ranges) checkRange(from, to);

@@ -20,7 +20,13 @@ export const derive = defineStep({
       maxLength: 2000,
       field: 'formula',
     }),
-    unit: Type.String({ title: 'Shown in', description: 'Empty: the SI unit.', default: '', maxLength: 60, field: 'unit' }),
+    unit: Type.String({
+      title: 'Shown in',
+      description: 'Empty: the SI unit.',
+      default: '',
+      maxLength: 60,
+      field: 'unit',
+    }),
   }),
   start: ({ channels }) => ({ name: 'New channel', symbol: freeSymbol('new', channels), formula: '', unit: '' }),
   words: ({ symbol, formula, name }) => ({ title: `${symbol} = ${formula}`, detail: name }),
@@ -35,7 +41,13 @@ export const derive = defineStep({
       const held = tables.get(table)?.outside === 'hold';
       doubts.push(`${formatCount(count)} ${held ? 'held at the end value' : 'missing'}: outside the table ${table}`);
     }
-    const channel = { symbol, name, unit: printUnit(result.unit.text), origin: 'derived' as const, values: result.values };
+    const channel = {
+      symbol,
+      name,
+      unit: printUnit(result.unit.text),
+      origin: 'derived' as const,
+      values: result.values,
+    };
     return { state: withNewChannel(state, channel), made: symbol, doubts };
   },
 });

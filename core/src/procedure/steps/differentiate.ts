@@ -13,8 +13,21 @@ export const differentiate = defineStep({
   settings: Type.Object({
     channel: Type.String({ title: 'Channel', field: 'channel' }),
     against: Type.String({ title: 'Against', field: 'channel' }),
-    method: Type.Union([Type.Literal('central', { title: 'Central difference' }), Type.Literal('savitzkyGolay', { title: 'Savitzky–Golay' })], { title: 'Method', default: 'central' }),
-    window: Type.Integer({ title: 'Window (samples)', minimum: 3, maximum: 100001, default: 11, field: 'window', when: 'savitzkyGolay' }),
+    method: Type.Union(
+      [
+        Type.Literal('central', { title: 'Central difference' }),
+        Type.Literal('savitzkyGolay', { title: 'Savitzky–Golay' }),
+      ],
+      { title: 'Method', default: 'central' },
+    ),
+    window: Type.Integer({
+      title: 'Window (samples)',
+      minimum: 3,
+      maximum: 100001,
+      default: 11,
+      field: 'window',
+      when: 'savitzkyGolay',
+    }),
     order: Type.Integer({ title: 'Order', minimum: 1, maximum: 9, default: 2, when: 'savitzkyGolay' }),
     symbol: Type.String({ title: 'Symbol', minLength: 1, maxLength: 40 }),
     name: Type.String({ title: 'Name', minLength: 1, maxLength: 100 }),
@@ -33,7 +46,8 @@ export const differentiate = defineStep({
   },
   words: ({ channel, against, method, window, order }) => ({
     title: `d${channel}/d${against}`,
-    detail: method === 'central' ? 'central difference, second order' : `Savitzky–Golay, ${window} samples, order ${order}`,
+    detail:
+      method === 'central' ? 'central difference, second order' : `Savitzky–Golay, ${window} samples, order ${order}`,
   }),
   reads: ({ channel, against }) => [channel, against],
   apply: (state, settings) => {

@@ -38,7 +38,12 @@ export const setAside = defineStep({
   start: ({ along, channels }) => {
     const channel = channels.find((c) => c.symbol === along) ?? channels[0];
     const at = channel?.lowest ?? 0;
-    return { channel: channel?.symbol ?? '', ranges: [[at, at]] as [number, number][], unit: channel?.unit ?? '', reason: '' };
+    return {
+      channel: channel?.symbol ?? '',
+      ranges: [[at, at]] as [number, number][],
+      unit: channel?.unit ?? '',
+      reason: '',
+    };
   },
   words: ({ ranges, unit, reason, channel }) => ({
     title: `Set aside ${rangesInWords(ranges, unit)}`,

@@ -11,7 +11,13 @@ export const smooth = defineStep({
   purpose: 'A calmer copy of a channel; the channel itself stays as it is.',
   settings: Type.Object({
     channel: Type.String({ title: 'Channel', field: 'channel' }),
-    method: Type.Union([Type.Literal('savitzkyGolay', { title: 'Savitzky–Golay' }), Type.Literal('movingAverage', { title: 'Moving average' })], { title: 'Method', default: 'savitzkyGolay' }),
+    method: Type.Union(
+      [
+        Type.Literal('savitzkyGolay', { title: 'Savitzky–Golay' }),
+        Type.Literal('movingAverage', { title: 'Moving average' }),
+      ],
+      { title: 'Method', default: 'savitzkyGolay' },
+    ),
     window: Type.Integer({ title: 'Window (samples)', minimum: 3, maximum: 100001, default: 21, field: 'window' }),
     order: Type.Integer({ title: 'Order', minimum: 0, maximum: 9, default: 3, when: 'savitzkyGolay' }),
     symbol: Type.String({ title: 'Symbol', minLength: 1, maxLength: 40 }),
@@ -30,7 +36,10 @@ export const smooth = defineStep({
   },
   words: ({ channel, method, window, order }) => ({
     title: `Smooth ${channel}`,
-    detail: method === 'movingAverage' ? `moving average, ${window} samples` : `Savitzky–Golay, ${window} samples, order ${order}`,
+    detail:
+      method === 'movingAverage'
+        ? `moving average, ${window} samples`
+        : `Savitzky–Golay, ${window} samples, order ${order}`,
   }),
   reads: ({ channel }, along) => (along === undefined ? [channel] : [channel, along]),
   apply: (state, { channel, method, window, order, symbol, name }) => {

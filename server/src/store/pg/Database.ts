@@ -118,6 +118,8 @@ function assemble(text: TemplateStringsArray, values: unknown[]): { text: string
 const refusedWrites = new Set(['53100', '53200', '58030', 'XX001', '25006']);
 
 function asAppError(error: SqlError): Error {
-  const refused = refusedWrites.has(error.code ?? '') || /No space left|Read-only file system|could not (write|extend|fsync)/i.test(error.message);
+  const refused =
+    refusedWrites.has(error.code ?? '') ||
+    /No space left|Read-only file system|could not (write|extend|fsync)/i.test(error.message);
   return refused ? new AppError('STORE_WRITE_REFUSED', { reason: error.message }, { cause: error }) : error;
 }
