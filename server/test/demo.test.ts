@@ -1,4 +1,4 @@
-/** The server as it is started by a person, in a process of its own, with the demo campaign. */
+/** The built server (npm run build) as a person starts it: in a process of its own, with the demo campaign. */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -14,7 +14,7 @@ let address = '';
 
 /** Starts a server on the data directory; the promise ends with its address, or with what it said instead. */
 function start(): { child: ChildProcess; ready: Promise<string> } {
-  const child = spawn(process.execPath, ['--import', 'tsx', join('server', 'src', 'main.ts'), '--demo'], {
+  const child = spawn(process.execPath, [join('server', 'dist', 'main.js'), '--demo'], {
     env: { ...process.env, PORT: '0', UNDAMETER_DATA: data, NODE_OPTIONS: '' },
   });
   const ready = new Promise<string>((resolve, reject) => {
@@ -31,7 +31,8 @@ function start(): { child: ChildProcess; ready: Promise<string> } {
   return { child, ready };
 }
 
-const ended = (child: ChildProcess): Promise<number | null> => new Promise((resolve) => child.on('exit', resolve));
+const ended = (child: ChildProcess): Promise<number | null> =>
+  new Promise((resolve) => (child.exitCode === null ? child.on('exit', resolve) : resolve(child.exitCode)));
 
 async function ask<T>(
   path: string,
