@@ -6,8 +6,8 @@ await build({
   entryPoints: {
     main: 'src/main.ts',
     'store/pg/worker': 'src/store/pg/worker.ts',
-    'work/benchWorker': 'src/work/benchWorker.ts',
-    'work/readerWorker': 'src/work/readerWorker.ts',
+    'threads/benchWorker': 'src/threads/benchWorker.ts',
+    'threads/readerWorker': 'src/threads/readerWorker.ts',
   },
   outdir: 'dist',
   bundle: true,

@@ -2,8 +2,8 @@ import type { Config } from './config';
 import type { Imports } from './intake/Imports';
 import type { Uploads } from './intake/Uploads';
 import type { Database } from './store/pg/Database';
-import type { BenchLoader } from './work/BenchLoader';
-import type { Pools } from './work/Pools';
+import type { BenchLoader } from './threads/BenchLoader';
+import type { Pools } from './threads/Pools';
 
 /** What the routes work with. */
 export interface Services {

@@ -9,8 +9,8 @@ import { lockDirectory } from './store/lock';
 import { migrate } from './store/migrate';
 import { Database } from './store/pg/Database';
 import { purgeUnready } from './store/runs';
-import { BenchLoader } from './work/BenchLoader';
-import { Pools } from './work/Pools';
+import { BenchLoader } from './threads/BenchLoader';
+import { Pools } from './threads/Pools';
 
 export interface Running extends Services {
   /** Ends imports and threads, closes the database, gives the data directory back. */

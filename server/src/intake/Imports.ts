@@ -4,7 +4,7 @@ import type { ImportBody, JobReply } from '@undameter/contract';
 import type { Database } from '../store/pg/Database';
 import { beginRun, markReady, removeRun } from '../store/runs';
 import { writeBlock, writeLevels } from '../store/samples';
-import type { Pools } from '../work/Pools';
+import type { Pools } from '../threads/Pools';
 import type { Upload, Uploads } from './Uploads';
 
 interface Job extends JobReply {

@@ -13,8 +13,8 @@ import type { Answer } from './reportErrors';
  * reads files. Errors of ours come back as the errors they were.
  */
 export class Pools {
-  private readonly bench = pool('work/benchWorker');
-  private readonly reader = pool('work/readerWorker');
+  private readonly bench = pool('threads/benchWorker');
+  private readonly reader = pool('threads/readerWorker');
 
   evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.bench, 'evaluate', task);
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
