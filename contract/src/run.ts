@@ -90,7 +90,12 @@ export const benchReply = closed({
   /** Kept samples in at least one condition. */
   inAnyCondition: Type.Integer(),
   /** For the ledger bar: 240 equal slices of the run; share of samples kept, and in a condition. */
-  strip: closed({ kept: Type.Array(Type.Number()), inCondition: Type.Array(Type.Number()) }),
+  strip: closed({
+    kept: Type.Array(Type.Number()),
+    inCondition: Type.Array(Type.Number()),
+    /** Place in the procedure, from 1, of the last step that set a sample of the slice aside; 0 for none. */
+    asideBy: Type.Array(Type.Integer()),
+  }),
 });
 export type BenchReply = Static<typeof benchReply>;
 
@@ -132,3 +137,4 @@ export const formulaBody = closed({
   before: Type.Integer({ minimum: 0, maximum: 200 }),
 });
 export const formulaReply = closed({ unit: orNull(Type.String()), problem: orNull(problem) });
+export type FormulaReply = Static<typeof formulaReply>;

@@ -30,6 +30,7 @@ export function evaluate({ run, conditions }: EvaluateTask): BenchReply {
     strip: {
       kept: shares(final.mask, (i) => final.mask[i] === KEPT),
       inCondition: shares(final.mask, (i) => inAny[i] === 1),
+      asideBy: slicesOf(final.mask).map(([from, to]) => final.mask.subarray(from, to).reduce((a, b) => Math.max(a, b), 0)),
     },
   };
 }
@@ -65,11 +66,16 @@ function smallTrace({ values }: Channel, mask: Mask): Float64Array {
   });
 }
 
+function slicesOf({ length }: Mask): [number, number][] {
+  const slices = Math.min(STRIP, length);
+  return Array.from({ length: slices }, (_, s) => [
+    Math.floor((s * length) / slices),
+    Math.floor(((s + 1) * length) / slices),
+  ]);
+}
+
 function shares(mask: Mask, holds: (sample: number) => boolean): number[] {
-  const slices = Math.min(STRIP, mask.length);
-  return Array.from({ length: slices }, (_, s) => {
-    const from = Math.floor((s * mask.length) / slices);
-    const to = Math.floor(((s + 1) * mask.length) / slices);
+  return slicesOf(mask).map(([from, to]) => {
     let count = 0;
     for (let i = from; i < to; i++) if (holds(i)) count++;
     return Math.round((count / Math.max(1, to - from)) * 1000) / 1000;

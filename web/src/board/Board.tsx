@@ -1,0 +1,79 @@
+import { Table } from 'antd';
+import type { ReactNode } from 'react';
+import { download, fileName } from '../parts/download';
+import { toCsv } from './toCsv';
+
+export interface BoardColumn<Row> {
+  key: string;
+  title: string;
+  unit?: string;
+  /** Numbers are set in the monospace and to the right. */
+  numeric?: boolean;
+  width?: number;
+  cell(row: Row): ReactNode;
+  /** What the file gets; a column without it stays out of the file. */
+  value?: (row: Row) => string | number | null;
+}
+
+interface BoardProps<Row> {
+  title: string;
+  columns: readonly BoardColumn<Row>[];
+  rows: readonly Row[];
+  keyOf(row: Row): string | number;
+  /** What can be done with the board, beside its title. */
+  tools?: ReactNode;
+  inHand?: string | number | null;
+  onTake?: ((row: Row) => void) | undefined;
+  dim?: (row: Row) => boolean;
+  empty?: ReactNode;
+}
+
+/** The dense table under a chart; everything on it can be taken along as CSV. */
+export function Board<Row extends object>(props: BoardProps<Row>) {
+  const { title, columns, rows, keyOf, tools, inHand, onTake, dim, empty } = props;
+  const saved = columns.flatMap(({ title: heading, unit, value }) =>
+    value ? [{ title: heading, value, ...(unit === undefined ? {} : { unit }) }] : [],
+  );
+  return (
+    <section className="board" aria-label={title}>
+      <header className="board-head">
+        <h3>{title}</h3>
+        <span className="grow" />
+        {tools}
+        {saved.length > 0 && rows.length > 0 && (
+          <button className="quiet" onClick={() => download(`${fileName(title)}.csv`, toCsv(saved, rows))}>
+            CSV
+          </button>
+        )}
+      </header>
+      <Table<Row>
+        size="small"
+        pagination={false}
+        sticky
+        dataSource={[...rows]}
+        rowKey={(row) => keyOf(row)}
+        locale={{ emptyText: empty ?? 'Nothing here yet.' }}
+        onRow={(row) => ({
+          className: [keyOf(row) === inHand ? 'in-hand' : '', dim?.(row) ? 'dim' : ''].join(' '),
+          ...(onTake
+            ? {
+                tabIndex: 0,
+                onClick: () => onTake(row),
+                onKeyDown: (e) => {
+                  if (e.key === 'Enter' && e.target === e.currentTarget) onTake(row);
+                },
+              }
+            : {}),
+        })}
+        columns={columns.map((c) => ({
+          key: c.key,
+          title: c.title,
+          ...(c.width ? { width: c.width } : {}),
+          align: c.numeric ? ('right' as const) : ('left' as const),
+          className: c.numeric ? 'number' : '',
+          render: (_: unknown, row: Row) => c.cell(row),
+        }))}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,72 @@
+import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useTheme } from '../theme/ThemeProvider';
+import { echarts, type ChartInstance, type ChartOption } from './echarts';
+import { attachGestures, drawSelection, type Gestures } from './gestures';
+
+export interface Size {
+  width: number;
+  height: number;
+}
+interface ChartProps {
+  /** What the chart shows, for readers who do not see it. */
+  label: string;
+  /** A pure function of the size; keep it between renders. */
+  build: (size: Size) => ChartOption;
+  gestures?: Gestures;
+  selection?: readonly [number, number] | null;
+  onKeyDown?(event: KeyboardEvent): void;
+  onWidth?(pixels: number): void;
+}
+
+/** The one chart component: draws an option, tells sizes and gestures. */
+export function Chart({ label, build, gestures, selection = null, onKeyDown, onWidth }: ChartProps) {
+  const place = useRef<HTMLDivElement>(null);
+  const chart = useRef<ChartInstance>(undefined);
+  const [size, setSize] = useState<Size | null>(null);
+  const { palette } = useTheme();
+  const newest = useRef({ gestures, palette, onWidth });
+  useLayoutEffect(() => {
+    newest.current = { gestures, palette, onWidth };
+  });
+
+  useLayoutEffect(() => {
+    const made = echarts.init(place.current, null, { renderer: 'canvas' });
+    chart.current = made;
+    const detach = attachGestures(
+      made,
+      () => newest.current.gestures ?? {},
+      () => newest.current.palette.act,
+    );
+    const watch = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      if (width < 40 || height < 40) return;
+      made.resize({ width, height });
+      setSize({ width, height });
+      newest.current.onWidth?.(Math.round(width));
+    });
+    watch.observe(place.current!);
+    return () => {
+      watch.disconnect();
+      detach();
+      made.dispose();
+      chart.current = undefined;
+    };
+  }, []);
+
+  useLayoutEffect(() => {
+    if (size) chart.current?.setOption(build(size), { notMerge: true });
+  }, [build, size]);
+  useEffect(() => {
+    if (size && chart.current) drawSelection(chart.current, selection, palette.act);
+  }, [selection, palette, size, build]);
+
+  return (
+    <div
+      ref={place}
+      className="chart"
+      role="img"
+      aria-label={label}
+      {...(onKeyDown ? { tabIndex: 0, onKeyDown } : {})}
+    />
+  );
+}

@@ -1,0 +1,23 @@
+/** The parts of the chart library that the bench uses. */
+import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
+import { AxisPointerComponent, GridComponent, LegendComponent, MarkAreaComponent, MarkLineComponent, TitleComponent, TooltipComponent } from 'echarts/components'; // prettier-ignore
+import * as echarts from 'echarts/core';
+import { CanvasRenderer, SVGRenderer } from 'echarts/renderers';
+
+echarts.use([
+  CustomChart,
+  LineChart,
+  ScatterChart,
+  GridComponent,
+  LegendComponent,
+  TitleComponent,
+  TooltipComponent,
+  AxisPointerComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  CanvasRenderer,
+  SVGRenderer,
+]);
+export { echarts };
+export type { EChartsCoreOption as ChartOption } from 'echarts/core';
+export type ChartInstance = echarts.ECharts;

@@ -1,0 +1,108 @@
+import { echarts, type ChartInstance } from './echarts';
+
+/** What a hand can do on a chart; positions are values of the axes. */
+export interface Gestures {
+  /** A stretch was dragged. */
+  onRange?(range: { pane: number; x: [number, number]; y: [number, number] }): void;
+  /** A place was clicked; `reach` is how much of x four pixels are. */
+  onPick?(place: { pane: number; x: number; y: number; reach: number }): void;
+  /** Wheel: the new share of the window, around a place. */
+  onZoom?(at: number, factor: number): void;
+  /** Shift and wheel: moves the window by a share of its width. */
+  onPan?(share: number): void;
+}
+
+interface Pointer {
+  offsetX: number;
+  offsetY: number;
+  wheelDelta?: number;
+  event: Event;
+}
+const CLICK_PIXELS = 4;
+
+/** Listens on the canvas; returns the way to stop. `read` gives the newest handlers. */
+export function attachGestures(chart: ChartInstance, read: () => Gestures, colour: () => string): () => void {
+  const zr = chart.getZr();
+  let start: { pane: number; px: number; py: number } | undefined;
+  let shade: InstanceType<typeof echarts.graphic.Rect> | undefined;
+
+  const paneAt = (p: Pointer): number => {
+    const panes = ((chart.getOption()?.['grid'] as unknown[] | undefined) ?? []).length;
+    for (let i = 0; i < panes; i++) if (chart.containPixel({ gridIndex: i }, [p.offsetX, p.offsetY])) return i;
+    return -1;
+  };
+  const valueAt = (pane: number, px: number, py: number): [number, number] =>
+    chart.convertFromPixel({ gridIndex: pane }, [px, py]) as unknown as [number, number];
+
+  const down = (p: Pointer): void => {
+    const pane = paneAt(p);
+    if (pane >= 0) start = { pane, px: p.offsetX, py: p.offsetY };
+  };
+  const move = (p: Pointer): void => {
+    if (!start || !read().onRange || Math.abs(p.offsetX - start.px) + Math.abs(p.offsetY - start.py) < CLICK_PIXELS)
+      return;
+    shade ??= new echarts.graphic.Rect({
+      z: 100,
+      silent: true,
+      style: { fill: colour(), opacity: 0.18 },
+      shape: { x: 0, y: 0, width: 0, height: 0 },
+    });
+    zr.add(shade);
+    shade.setShape({
+      x: Math.min(start.px, p.offsetX),
+      y: 8,
+      width: Math.abs(p.offsetX - start.px),
+      height: chart.getHeight() - 48,
+    });
+  };
+  const up = (p: Pointer): void => {
+    if (shade) zr.remove(shade);
+    shade = undefined;
+    if (!start) return;
+    const { pane, px, py } = start;
+    start = undefined;
+    const from = valueAt(pane, px, py);
+    const to = valueAt(pane, p.offsetX, p.offsetY);
+    if (Math.abs(p.offsetX - px) < CLICK_PIXELS && Math.abs(p.offsetY - py) < CLICK_PIXELS) {
+      const reach = Math.abs(valueAt(pane, px + 4, py)[0] - from[0]);
+      read().onPick?.({ pane, x: from[0], y: from[1], reach });
+    } else
+      read().onRange?.({
+        pane,
+        x: [Math.min(from[0], to[0]), Math.max(from[0], to[0])],
+        y: [Math.min(from[1], to[1]), Math.max(from[1], to[1])],
+      });
+  };
+  const wheel = (p: Pointer): void => {
+    const pane = paneAt(p);
+    if (pane < 0 || !read().onZoom) return;
+    p.event.preventDefault();
+    const turned = p.wheelDelta ?? 0;
+    if ((p.event as WheelEvent).shiftKey) read().onPan?.(turned > 0 ? -0.1 : 0.1);
+    else read().onZoom?.(valueAt(pane, p.offsetX, p.offsetY)[0], turned > 0 ? 0.8 : 1.25);
+  };
+  const handlers = { mousedown: down, mousemove: move, mouseup: up, mousewheel: wheel } as const;
+  for (const [name, handler] of Object.entries(handlers)) zr.on(name, handler as never);
+  return () => {
+    for (const [name, handler] of Object.entries(handlers)) zr.off(name, handler as never);
+  };
+}
+
+/** Draws a chosen stretch over all panes until the next call; null draws none. */
+export function drawSelection(chart: ChartInstance, range: readonly [number, number] | null, colour: string): void {
+  const zr = chart.getZr();
+  for (const old of zr.storage.getRoots().filter((e) => e.name === 'selection')) zr.remove(old);
+  if (!range) return;
+  const left = Number(chart.convertToPixel({ xAxisIndex: 0 }, range[0]));
+  const right = Number(chart.convertToPixel({ xAxisIndex: 0 }, range[1]));
+  const grids = (chart.getOption()?.['grid'] as { top: number; height: number; left: number; right: number }[]) ?? [];
+  for (const grid of grids) {
+    const x = Math.max(grid.left, left);
+    const width = Math.min(chart.getWidth() - grid.right, right) - x;
+    if (width < 0) continue;
+    const shape = { x: x - (width < 2 ? 1 : 0), y: grid.top, width: Math.max(2, width), height: grid.height };
+    zr.add(
+      new echarts.graphic.Rect({ name: 'selection', z: 90, silent: true, shape, style: { fill: colour, opacity: 0.16 } }),
+    ); // prettier-ignore
+  }
+}

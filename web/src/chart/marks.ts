@@ -1,0 +1,134 @@
+import type { Palette } from '../theme/palette';
+
+/**
+ * The chart language: measured = open symbols (a line only where sampling is dense),
+ * model = solid line, simulated = dashed line, set aside = small grey crosses,
+ * uncertainty = a band. Series are told apart by colour and by shape.
+ */
+export type Column = readonly (number | null)[];
+export interface Points {
+  x: Column;
+  y: Column;
+}
+type Mark = Record<string, unknown>;
+
+const CROSS = 'path://M-1,-1L1,1M-1,1L1,-1';
+const PLUS = 'path://M0,-1L0,1M-1,0L1,0';
+/** Circle, square, triangle, diamond, cross and a ring, for the six series colours. */
+const shapes = ['circle', 'rect', 'triangle', 'diamond', PLUS, 'roundRect'] as const;
+
+export const colourOf = (palette: Palette, series: number): string => palette.series[series % palette.series.length]!;
+
+/** x and y as pairs; a missing value breaks the line. */
+const pairs = ({ x, y }: Points): (number | null)[][] => x.map((at, i) => [at, y[i] ?? null]);
+
+interface LineLook {
+  name: string;
+  colour: string;
+  width?: number;
+  dashed?: boolean;
+  /** Written at the end of the curve, in place of a legend. */
+  endLabel?: string;
+  z?: number;
+}
+
+export const line = (points: Points, { name, colour, width = 1.5, dashed, endLabel, z = 3 }: LineLook): Mark => ({
+  type: 'line',
+  name,
+  data: pairs(points),
+  showSymbol: false,
+  connectNulls: false,
+  silent: true,
+  z,
+  lineStyle: { color: colour, width, type: dashed ? [6, 4] : 'solid' },
+  itemStyle: { color: colour },
+  ...(endLabel === undefined
+    ? {}
+    : { endLabel: { show: true, formatter: endLabel, color: colour, align: 'right', offset: [0, -12], fontWeight: 600 } }),
+}); // prettier-ignore
+
+interface PointLook {
+  name: string;
+  colour: string;
+  series: number;
+  ground: string;
+  size?: number;
+}
+
+/** Open symbols: the ground shows through, so that what lies below stays visible. */
+export const points = (at: Points, { name, colour, series, ground, size = 7 }: PointLook): Mark => ({
+  type: 'scatter',
+  name,
+  data: pairs(at),
+  symbol: shapes[series % shapes.length],
+  symbolSize: size,
+  silent: true,
+  z: 4,
+  itemStyle: { color: ground, borderColor: colour, borderWidth: 1.4, opacity: 0.95 },
+});
+
+/** A knot or a point under the cursor: filled. */
+export const knots = (at: Points, { name, colour, size = 6 }: { name: string; colour: string; size?: number }): Mark => ({
+  ...points(at, { name, colour, series: 0, ground: colour, size }),
+  z: 5,
+}); // prettier-ignore
+
+export const setAsideCrosses = (at: Points, palette: Palette): Mark => ({
+  type: 'scatter',
+  name: 'set aside',
+  data: pairs(at),
+  symbol: CROSS,
+  symbolSize: 4.5,
+  silent: true,
+  z: 2,
+  itemStyle: { color: 'transparent', borderColor: palette.faint, borderWidth: 1 },
+});
+
+/** The area between two curves over the same x: an uncertainty band. */
+export function band({ x, low, high }: { x: Column; low: Column; high: Column }, colour: string, name: string): Mark {
+  const usable = x.map((_, i) => i).filter((i) => x[i] !== null && low[i] !== null && high[i] !== null);
+  const upper = usable.map((i) => [x[i]!, high[i]!]);
+  const lower = usable.map((i) => [x[i]!, low[i]!]).reverse();
+  return {
+    type: 'custom',
+    name,
+    silent: true,
+    clip: true,
+    z: 1,
+    // The extent of the band, so that the axis makes room for it.
+    data: upper.length > 0 ? [...upper, ...lower] : [],
+    renderItem: (about: { dataIndex: number }, api: { coord(point: number[]): number[] }) =>
+      about.dataIndex === 0
+        ? {
+            type: 'polygon',
+            shape: { points: [...upper, ...lower].map((p) => api.coord(p)) },
+            style: { fill: colour, opacity: 0.14 },
+          }
+        : undefined,
+  };
+}
+
+/** A thin line across the pane at one y, such as zero under residuals. */
+export const level = (y: number, colour: string): Mark => ({
+  type: 'line',
+  data: [],
+  markLine: {
+    silent: true,
+    symbol: 'none',
+    animation: false,
+    label: { show: false },
+    lineStyle: { color: colour, type: 'solid', width: 1 },
+    data: [{ yAxis: y }],
+  },
+});
+
+/** Shaded stretches of y, such as the limits of a condition. */
+export const levelBand = (ranges: readonly (readonly [number, number])[], colour: string): Mark => ({
+  type: 'line',
+  data: [],
+  markArea: {
+    silent: true,
+    itemStyle: { color: colour, opacity: 0.16 },
+    data: ranges.map(([low, high]) => [{ yAxis: low }, { yAxis: high }]),
+  },
+});

@@ -1,0 +1,121 @@
+import { formatValue, printUnit } from '@undameter/core';
+import { fonts, type Palette } from '../theme/palette';
+import { echarts, type ChartOption } from './echarts';
+
+/** One chart in a stack that shares the x axis. */
+export interface Pane {
+  title: string;
+  /** Share of the height. */
+  weight: number;
+  marks: Record<string, unknown>[];
+  yRange?: readonly [number, number];
+}
+
+export interface Stack {
+  size: { width: number; height: number };
+  palette: Palette;
+  panes: readonly Pane[];
+  x: { title: string; range?: readonly [number, number] };
+  /** Greyed stretches left and right of a window would hide data, so a stack has none; see the ledger. */
+  tooltip?: boolean;
+}
+
+const LEFT = 62;
+const RIGHT = 18;
+const TOP = 8;
+const BOTTOM = 40;
+const BETWEEN = 10;
+
+/** `name symbol (unit)`, as every axis is titled. */
+export const axisTitle = ({ name, symbol, unit }: { name: string; symbol?: string; unit: string }): string =>
+  `${name}${symbol && symbol !== name ? ` ${symbol}` : ''}${unit ? ` (${printUnit(unit)})` : ''}`;
+
+const reads = (value: number): string => formatValue(value, 7);
+
+/** The option of a stack of panes: one grid each, axes, titles, the shared cursor. */
+export function stackOption({ size, palette, panes, x, tooltip = true }: Stack): ChartOption {
+  const room = Math.max(40, size.height - TOP - BOTTOM - BETWEEN * (panes.length - 1));
+  const weights = panes.reduce((sum, p) => sum + p.weight, 0) || 1;
+  let top = TOP;
+  const grids = panes.map((pane) => {
+    const height = (room * pane.weight) / weights;
+    const grid = {
+      left: LEFT, right: RIGHT, top, height, outerBoundsMode: 'none',
+      show: true, backgroundColor: palette.sheet, borderColor: palette.line, borderWidth: 1,
+    }; // prettier-ignore
+    top += height + BETWEEN;
+    return grid;
+  });
+  const axisText = { color: palette.soft, fontFamily: fonts.numbers, fontSize: 12 };
+  return {
+    animation: false,
+    textStyle: { fontFamily: fonts.words, color: palette.ink },
+    axisPointer: { link: [{ xAxisIndex: 'all' }], lineStyle: { color: palette.ink, type: 'dotted', width: 1.2 } },
+    tooltip: tooltip ? cursor(palette) : { show: false },
+    title: panes.map((pane, i) => ({
+      text: pane.title,
+      left: LEFT + 6,
+      top: grids[i]!.top + 4,
+      padding: [1, 4],
+      backgroundColor: palette.sheet,
+      textStyle: { fontSize: 12.5, fontWeight: 500, color: palette.ink, fontFamily: fonts.words },
+    })),
+    grid: grids,
+    xAxis: panes.map((_, i) => {
+      const last = i === panes.length - 1;
+      return {
+        type: 'value', gridIndex: i, scale: true,
+        ...(x.range ? { min: x.range[0], max: x.range[1] } : {}),
+        name: last ? x.title : '', nameLocation: 'middle', nameGap: 24,
+        nameTextStyle: { color: palette.ink, fontFamily: fonts.words, fontSize: 12.5 },
+        axisLine: { onZero: false, lineStyle: { color: palette.line } },
+        axisTick: { show: false },
+        axisLabel: { ...axisText, show: last, formatter: reads, hideOverlap: true, showMinLabel: x.range === undefined, showMaxLabel: x.range === undefined },
+        splitLine: { lineStyle: { color: palette.hair } },
+      }; // prettier-ignore
+    }),
+    yAxis: panes.map((pane, i) => ({
+      type: 'value', gridIndex: i, scale: true,
+      ...(pane.yRange ? { min: pane.yRange[0], max: pane.yRange[1] } : {}),
+      splitNumber: Math.max(2, Math.round(grids[i]!.height / 55)),
+      axisLine: { onZero: false, lineStyle: { color: palette.line } },
+      axisTick: { show: false },
+      axisLabel: { ...axisText, formatter: reads, showMinLabel: grids[i]!.height > 60, showMaxLabel: panes.length === 1 || grids[i]!.height > 60 },
+      splitLine: { lineStyle: { color: palette.hair } },
+    })), // prettier-ignore
+    series: panes.flatMap((pane, i) => pane.marks.map((mark) => ({ ...mark, xAxisIndex: i, yAxisIndex: i }))),
+  };
+}
+
+interface Hovered {
+  seriesName?: string;
+  seriesType?: string;
+  color?: unknown;
+  axisValue?: number;
+  value?: unknown;
+}
+
+/** Values at the cursor, one a curve. */
+function cursor(palette: Palette): Record<string, unknown> {
+  const row = ({ seriesName, color, value }: Hovered): string => {
+    const y = Array.isArray(value) ? (value[1] as number | null) : null;
+    if (y === null || y === undefined || !seriesName) return '';
+    return `<div style="color:${String(color)}">${echarts.format.encodeHTML(seriesName)} <b>${formatValue(y, 6)}</b></div>`;
+  };
+  return {
+    trigger: 'axis',
+    confine: true,
+    transitionDuration: 0,
+    backgroundColor: palette.sheet,
+    borderColor: palette.line,
+    borderWidth: 1,
+    padding: [6, 9],
+    extraCssText: 'box-shadow:none;border-radius:2px',
+    textStyle: { color: palette.ink, fontFamily: fonts.numbers, fontSize: 12 },
+    formatter: (hovered: Hovered | Hovered[]) => {
+      const list = (Array.isArray(hovered) ? hovered : [hovered]).filter((h) => h.seriesType === 'line');
+      if (list.length === 0) return '';
+      return `<div>${formatValue(list[0]!.axisValue ?? NaN, 7)}</div>${list.slice(0, 8).map(row).join('')}`;
+    },
+  };
+}

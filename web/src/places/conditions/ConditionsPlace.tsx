@@ -1,0 +1,179 @@
+import type { ConditionBody, ConditionRow } from '@undameter/contract';
+import { formatCount } from '@undameter/core';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useCallback, useState, type ReactNode } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useCommands } from '../../app/commands';
+import { Ledger } from '../../app/Ledger';
+import { PlaceFrame } from '../../app/PlaceFrame';
+import { addressOf } from '../../app/places';
+import { RunPicker } from '../../app/RunPicker';
+import { useRunInHand } from '../../app/useCampaign';
+import { Board } from '../../board/Board';
+import { SeriesMark } from '../../board/SeriesMark';
+import { Chart, type Size } from '../../chart/Chart';
+import { ask } from '../../data/api';
+import { queries } from '../../data/queries';
+import { Empty } from '../../parts/Empty';
+import { Sentence } from '../../parts/Sentence';
+import { useTheme } from '../../theme/ThemeProvider';
+import { ConditionPanel } from './ConditionPanel';
+import { conditionsOption } from './chartOption';
+import { inWords, withDragged } from './limits';
+
+/** Named sets of limits that pick samples: the operating conditions of a campaign, seen on one run. */
+export function ConditionsPlace() {
+  const { campaignId, campaign, error, runId, remember } = useRunInHand();
+  const navigate = useNavigate();
+  if (error) return <Empty title={error.message} />;
+  if (campaign && runId === undefined)
+    return (
+      <Empty title="No run yet">
+        <p>
+          Bring a log in at <Link to={addressOf(campaignId, 'intake')}>Intake</Link>; conditions are set on its channels.
+        </p>
+      </Empty>
+    );
+  if (!campaign || runId === undefined) return null;
+  const pickRun = (id: number) => {
+    remember(id);
+    void navigate(addressOf(campaignId, 'conditions', id));
+  };
+  return (
+    <ConditionsOnRun
+      key={runId}
+      campaignId={campaignId}
+      runId={runId}
+      picker={<RunPicker runs={campaign.runRows} value={runId} onChange={pickRun} />}
+    />
+  );
+}
+
+interface Draft {
+  id: number | null;
+  body: ConditionBody;
+}
+
+function useConditionChanges(campaignId: number, onDone: () => void) {
+  const save = useMutation({
+    mutationFn: ({ id, body }: Draft) =>
+      id === null
+        ? ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { body })
+        : ask<ConditionRow>(`/conditions/${id}`, { method: 'PUT', body }),
+    onSuccess: onDone,
+  });
+  const remove = useMutation({ mutationFn: (id: number) => ask(`/conditions/${id}`, { method: 'DELETE' }), onSuccess: onDone });
+  return { save, remove, error: save.error ?? remove.error };
+} // prettier-ignore
+
+function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; runId: number; picker: ReactNode }) {
+  const { data: rows = [] } = useQuery(queries.conditions(campaignId));
+  const bench = useQuery(queries.bench(runId));
+  const [draft, setDraft] = useState<Draft | null>(null);
+  const [width, setWidth] = useState(900);
+  const { palette } = useTheme();
+  const changes = useConditionChanges(campaignId, () => setDraft(null));
+  const channels = bench.data?.channels.filter((c) => c.symbol !== bench.data.along && c.present > 0) ?? [];
+  const watched = [...new Set([...rows, ...(draft ? [draft.body] : [])].flatMap((c) => c.limits.map((l) => l.symbol)))];
+  const known = watched.filter((s) => channels.some((c) => c.symbol === s)).slice(0, 5);
+  const symbols = known.length > 0 ? known : channels.slice(0, 3).map((c) => c.symbol);
+  const traces = useQuery(
+    queries.traces(runId, { symbols, from: null, to: null, pixels: Math.max(100, width - 80) }),
+  );
+  const series = draft ? (draft.id === null ? rows.length : rows.findIndex((r) => r.id === draft.id)) : 0;
+  const inHand = draft ? { body: draft.body, series } : null;
+  const build = useCallback(
+    (size: Size) =>
+      traces.data && bench.data
+        ? conditionsOption({ traces: traces.data, bench: bench.data, order: rows.map((r) => r.id), inHand, palette }, size)
+        : {},
+    [traces.data, bench.data, rows, draft, palette], // eslint-disable-line react-hooks/exhaustive-deps -- `inHand` follows from the draft
+  );
+  const fresh = (limits: ConditionBody['limits']) => setDraft({ id: null, body: { name: `Condition ${rows.length + 1}`, limits } });
+  const begin = () => {
+    const channel = channels[0];
+    if (channel) fresh([{ symbol: channel.symbol, value: Math.round(channel.mean ?? 0), tolerance: 1, unit: channel.unit }]);
+  };
+  const drag = ({ pane, y }: { pane: number; y: [number, number] }) => {
+    const channel = channels.find((c) => c.symbol === symbols[pane]);
+    if (!channel) return;
+    const limits = withDragged(draft?.body.limits ?? [], channel, y);
+    if (draft) setDraft({ ...draft, body: { ...draft.body, limits } });
+    else fresh(limits);
+  };
+  useCommands([{ id: 'new-condition', label: 'New condition', run: begin }]);
+  const counted = new Map(bench.data?.conditions.map((c) => [c.id, c]));
+  return (
+    <PlaceFrame
+      title="Conditions"
+      context={picker}
+      ledger={<Ledger campaignId={campaignId} runId={runId} />}
+      heading={
+        <>
+          <b>Samples in each condition</b>
+          <span className="soft">{draft ? `${draft.body.name} in hand, its limits shaded` : 'drag across a chart to set limits'}</span>
+        </>
+      }
+      chart={
+        <>
+          <Sentence error={bench.error ?? traces.error ?? traces.data?.problem} />
+          <Chart
+            label={`Samples in ${rows.length} conditions along the run`}
+            build={build}
+            onWidth={setWidth}
+            gestures={{ onRange: drag }}
+          />
+        </>
+      }
+      board={
+        <Board<ConditionRow>
+          title="Conditions"
+          rows={rows}
+          keyOf={(r) => r.id}
+          inHand={draft?.id ?? null}
+          onTake={({ id, name, limits }) => setDraft({ id, body: { name, limits } })}
+          empty="None yet. Drag across a chart, or begin one at the right."
+          columns={[
+            { key: 'name', title: 'Condition', value: (r) => r.name, cell: (r) => <SeriesMark series={rows.indexOf(r)} name={r.name} /> },
+            { key: 'limits', title: 'Limits', value: (r) => inWords(r.limits), cell: (r) => <code>{inWords(r.limits)}</code> },
+            {
+              key: 'samples', title: 'Samples', numeric: true,
+              value: (r) => counted.get(r.id)?.samples ?? null,
+              cell: (r) => formatCount(counted.get(r.id)?.samples ?? 0),
+            },
+            { key: 'problem', title: '', cell: (r) => <span className="doubt">{counted.get(r.id)?.problem?.message}</span> },
+          ]}
+        />
+      }
+      panel={
+        draft ? (
+          <ConditionPanel
+            body={draft.body}
+            isNew={draft.id === null}
+            channels={channels}
+            error={changes.error}
+            busy={changes.save.isPending}
+            onChange={(body) => setDraft({ ...draft, body })}
+            onSave={() => changes.save.mutate(draft)}
+            onDelete={() => draft.id !== null && changes.remove.mutate(draft.id)}
+            onLetGo={() => setDraft(null)}
+          />
+        ) : (
+          <>
+            <header className="panel-head">
+              <h2>Conditions</h2>
+              <span className="grow" />
+              <button className="quiet" onClick={begin}>
+                + Condition
+              </button>
+            </header>
+            <p className="panel-pad soft">
+              A condition is a named set of limits, value ± tolerance, on channels. It picks the kept samples in which all of
+              its limits hold, for fits and comparisons. Click one on the board to change it.
+            </p>
+          </>
+        )
+      }
+    />
+  );
+} // prettier-ignore

@@ -1,0 +1,53 @@
+import type { PreviewColumn } from '@undameter/core';
+import { formatCount } from '@undameter/core';
+import { Checkbox, Input } from 'antd';
+import { Board } from '../../board/Board';
+import type { ColumnChoice, IntakeAction, IntakeState } from './state';
+
+type Row = PreviewColumn & { choice: ColumnChoice };
+
+/** Every column of the file: kept or left out, its name, symbol and unit, and what could not be read in it. */
+export function ColumnBoard({ state, act }: { state: IntakeState; act(action: IntakeAction): void }) {
+  const rows = state.preview.columns.map((c) => ({ ...c, choice: state.columns[c.index]! }));
+  const edit = (row: Row, field: 'name' | 'symbol' | 'unit') => (
+    <Input
+      variant="borderless"
+      aria-label={`${field} of column ${row.index + 1}`}
+      value={row.choice[field]}
+      disabled={!row.choice.keep}
+      onChange={(e) => act({ type: 'column', index: row.index, change: { [field]: e.target.value } })}
+    />
+  );
+  return (
+    <Board<Row>
+      title="Columns"
+      rows={rows}
+      keyOf={(r) => r.index}
+      dim={(r) => !r.choice.keep}
+      tools={<span className="soft">of the {formatCount(state.preview.rowsSeen)} rows seen{state.preview.whole ? '' : ' so far'}</span>}
+      columns={[
+        {
+          key: 'keep', title: 'Keep', width: 50,
+          cell: (r) => (
+            <Checkbox
+              aria-label={`Keep ${r.name}`}
+              checked={r.choice.keep}
+              onChange={(e) => act({ type: 'column', index: r.index, change: { keep: e.target.checked } })}
+            />
+          ),
+        },
+        { key: 'name', title: 'Name', cell: (r) => edit(r, 'name') },
+        { key: 'symbol', title: 'Symbol', width: 120, cell: (r) => edit(r, 'symbol') },
+        { key: 'unit', title: 'Unit', width: 110, cell: (r) => edit(r, 'unit') },
+        { key: 'from', title: 'Unit from', cell: (r) => ({ unitsRow: 'units row', heading: 'heading', none: '' })[r.unitFrom] },
+        { key: 'type', title: 'Type', cell: (r) => ({ number: 'number', text: 'text', empty: 'empty', constant: 'constant' })[r.type] },
+        { key: 'missing', title: 'Missing', numeric: true, cell: (r) => formatCount(r.missing) },
+        { key: 'notNumber', title: 'No number', numeric: true, cell: (r) => formatCount(r.notNumber) },
+        {
+          key: 'first', title: 'First of them',
+          cell: (r) => r.firstNotNumber && <span className="doubt">line {r.firstNotNumber.line}: “{r.firstNotNumber.text}”</span>,
+        },
+      ]}
+    />
+  );
+} // prettier-ignore

@@ -1,0 +1,147 @@
+import { InboxOutlined } from '@ant-design/icons';
+import type { RunRow } from '@undameter/contract';
+import { formatCount, type Layout } from '@undameter/core';
+import { Upload } from 'antd';
+import { useReducer, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { PlaceFrame } from '../../app/PlaceFrame';
+import { addressOf } from '../../app/places';
+import { useCampaign } from '../../app/useCampaign';
+import { Board } from '../../board/Board';
+import { Empty } from '../../parts/Empty';
+import { Sentence } from '../../parts/Sentence';
+import { day } from '../../parts/day';
+import { ColumnBoard } from './ColumnBoard';
+import { FirstLines } from './FirstLines';
+import { ImportRecord } from './ImportRecord';
+import { LayoutPanel } from './LayoutPanel';
+import { begin, importOf, intake, type IntakeState } from './state';
+import { useImport } from './useImport';
+
+/** A file comes in: dropped or chosen, seen as it was read, corrected, imported. */
+export function IntakePlace() {
+  const { campaignId, campaign, error } = useCampaign();
+  const work = useImport();
+  // One sending of a file is one reading of it: a new file begins with nothing corrected.
+  const [sending, setSending] = useState(0);
+  if (error) return <Empty title={error.message} />;
+  if (!campaign) return null;
+  const again = (uploadId?: string) => {
+    work.discard(uploadId);
+    setSending(sending + 1);
+  };
+  if (work.send.data)
+    return (
+      <WaitingFile
+        key={sending}
+        campaignId={campaignId}
+        start={begin(work.send.data)}
+        work={work}
+        onAgain={() => again(work.send.data?.uploadId)}
+      />
+    );
+  return (
+    <PlaceFrame
+      title="Intake"
+      context={<span className="soft">{campaign.name}</span>}
+      chart={
+        <div className="drop">
+          <Upload.Dragger
+            multiple={false}
+            showUploadList={false}
+            accept=".csv,.txt,.tsv,.dat,.asc,.log,text/*"
+            beforeUpload={(file) => {
+              work.send.mutate(file);
+              return false;
+            }}
+          >
+            <p className="drop-mark">
+              <InboxOutlined />
+            </p>
+            <p>
+              <b>{work.send.isPending ? 'Reading …' : 'Drop a log here, or choose one'}</b>
+            </p>
+            <p className="soft">Delimited text: comma, semicolon, tab, bar or spaces; decimal point or comma.</p>
+          </Upload.Dragger>
+          <Sentence error={work.send.error} />
+        </div>
+      }
+      board={<ImportedRuns campaignId={campaignId} runs={campaign.runRows} />}
+    />
+  );
+}
+
+interface WaitingFileProps {
+  campaignId: number;
+  start: IntakeState;
+  work: ReturnType<typeof useImport>;
+  onAgain(): void;
+}
+
+function WaitingFile({ campaignId, start, work, onAgain }: WaitingFileProps) {
+  const [state, act] = useReducer(intake, start);
+  const { uploadId, name, bytes } = state.upload;
+  const relayout = (layout: Layout) =>
+    work.reread.mutate(
+      { uploadId, layout },
+      { onSuccess: ({ preview }) => act({ type: 'reread', layout, preview }) },
+    );
+  const left = new Set(state.columns.filter((c) => !c.keep).map((c) => c.index));
+  return (
+    <PlaceFrame
+      title={name}
+      context={<span className="soft">{formatCount(Math.ceil(bytes / 1024))} KiB, waiting for import</span>}
+      heading={
+        work.imported ? null : (
+          <>
+            <b>First lines, as read</b>
+            <span className="soft">what is left out is crossed</span>
+          </>
+        )
+      }
+      chart={
+        work.imported ? (
+          <ImportRecord run={work.imported} onNext={onAgain} />
+        ) : (
+          <FirstLines preview={state.preview} left={left} />
+        )
+      }
+      boardHeight={300}
+      board={work.imported ? undefined : <ColumnBoard state={state} act={act} />}
+      panel={
+        work.imported ? undefined : (
+          <LayoutPanel
+            state={state}
+            act={act}
+            job={work.job}
+            error={work.reread.error ?? work.start.error}
+            onLayout={relayout}
+            onImport={() => work.start.mutate({ uploadId, body: importOf(state, campaignId) })}
+            onCancel={() => work.cancel.mutate()}
+            onDiscard={onAgain}
+          />
+        )
+      }
+    />
+  );
+} // prettier-ignore
+
+function ImportedRuns({ campaignId, runs }: { campaignId: number; runs: readonly RunRow[] }) {
+  const navigate = useNavigate();
+  return (
+    <Board<RunRow>
+      title="Imported runs"
+      rows={runs}
+      keyOf={(r) => r.id}
+      onTake={(r) => void navigate(addressOf(campaignId, 'signals', r.id))}
+      empty={<span>Nothing imported yet. <Link to="/">The demo campaign</Link> shows what it can look like.</span>}
+      columns={[
+        { key: 'file', title: 'File', value: (r) => r.fileName, cell: (r) => <code>{r.fileName}</code> },
+        { key: 'name', title: 'Run', value: (r) => r.name, cell: (r) => r.name },
+        { key: 'kind', title: 'Kind', value: (r) => r.kind, cell: (r) => r.kind },
+        { key: 'samples', title: 'Samples', numeric: true, value: (r) => r.samples, cell: (r) => formatCount(r.samples) },
+        { key: 'at', title: 'Imported', value: (r) => r.createdAt, cell: (r) => day(r.createdAt) },
+      ]}
+    />
+  );
+} // prettier-ignore

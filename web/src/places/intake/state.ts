@@ -1,0 +1,75 @@
+import type { ImportBody, UploadReply } from '@undameter/contract';
+import type { Layout, Preview, PreviewColumn } from '@undameter/core';
+
+export interface ColumnChoice {
+  index: number;
+  keep: boolean;
+  name: string;
+  symbol: string;
+  unit: string;
+}
+/** A file that waits, what was understood of it, and what was corrected by hand. */
+export interface IntakeState {
+  upload: UploadReply;
+  layout: Layout;
+  preview: Preview;
+  columns: ColumnChoice[];
+  runName: string;
+  kind: ImportBody['kind'];
+  along: number | null;
+}
+export type IntakeAction =
+  | { type: 'reread'; layout: Layout; preview: Preview }
+  | { type: 'column'; index: number; change: Partial<ColumnChoice> }
+  | { type: 'change'; change: Partial<Pick<IntakeState, 'runName' | 'kind' | 'along'>> };
+
+const chosen = (c: PreviewColumn): ColumnChoice => ({
+  index: c.index,
+  keep: c.proposed,
+  name: c.name,
+  symbol: c.symbol,
+  unit: c.unit,
+});
+
+export const begin = (upload: UploadReply): IntakeState => ({
+  upload,
+  layout: upload.layout,
+  preview: upload.preview,
+  columns: upload.preview.columns.map(chosen),
+  runName: upload.name.replace(/\.[^.]+$/, ''),
+  kind: /simul/i.test(upload.name) ? 'simulated' : 'measured',
+  along: upload.preview.timeColumn,
+});
+
+export function intake(state: IntakeState, action: IntakeAction): IntakeState {
+  switch (action.type) {
+    case 'reread':
+      return {
+        ...state,
+        layout: action.layout,
+        preview: action.preview,
+        // Columns that are the same as before keep what was corrected on them.
+        columns: action.preview.columns.map((c) => {
+          const before = state.preview.columns[c.index];
+          const same = before?.name === c.name && before.type === c.type && before.unit === c.unit;
+          return same ? (state.columns[c.index] ?? chosen(c)) : chosen(c);
+        }),
+        along: action.preview.timeColumn,
+      };
+    case 'column':
+      return { ...state, columns: state.columns.map((c) => (c.index === action.index ? { ...c, ...action.change } : c)) };
+    case 'change':
+      return { ...state, ...action.change };
+  }
+} // prettier-ignore
+
+/** What the server is asked to import. */
+export const importOf = (state: IntakeState, campaignId: number): ImportBody => ({
+  campaignId,
+  name: state.runName,
+  kind: state.kind,
+  layout: state.layout,
+  columns: state.columns.filter((c) => c.keep).map(({ index, name, symbol, unit }) => ({ index, name, symbol, unit })),
+  width: state.preview.columns.length,
+  along: state.along,
+});

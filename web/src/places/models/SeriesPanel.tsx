@@ -1,0 +1,77 @@
+import type { FindingOrigin, FitReply, ParameterRow } from '@undameter/contract';
+import { formatWithUncertainty } from '@undameter/core';
+import { Sentence } from '../../parts/Sentence';
+import { usePinFinding } from '../report/usePinFinding';
+import { ladder } from './draft';
+
+interface SeriesPanelProps {
+  campaignId: number;
+  fit: FitReply;
+  index: number;
+  degree: number;
+  /** The saved fit, when what is shown is what was saved: only that can carry a finding. */
+  fitId: number | undefined;
+  onDegree(degree: number): void;
+}
+
+/** The series in hand: each parameter in words, whether it can be trusted, and the way to a finding. */
+export function SeriesPanel({ campaignId, fit, index, degree, fitId, onDegree }: SeriesPanelProps) {
+  const pin = usePinFinding(campaignId);
+  const series = fit.series[index];
+  if (!series || series.problem) return <Sentence error={series?.problem} />;
+  const origin = (p: ParameterRow): FindingOrigin => ({
+    kind: 'parameter',
+    fitId: fitId!,
+    conditionId: series.conditionId,
+    parameter: p.symbol,
+  });
+  return (
+    <>
+      <header className="panel-head">
+        <h2>{series.name}</h2>
+        <span className="grow" />
+        <span className="soft">95 % confidence</span>
+      </header>
+      <ul className="parameters">
+        {series.parameters.map((p) => {
+          const said = formatWithUncertainty(p.value ?? NaN, p.halfWidth ?? NaN);
+          return (
+            <li key={p.symbol}>
+              <b>{p.symbol}</b>
+              <span className="number">
+                {said.value} ± {said.uncertainty} {p.unit}
+              </span>
+              <small>{p.meaning}</small>
+              <button
+                className="quiet"
+                disabled={fitId === undefined || pin.isPending}
+                title={fitId === undefined ? 'Save the fit first' : undefined}
+                onClick={() => pin.mutate(origin(p))}
+              >
+                Pin as finding
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <Sentence error={pin.error} />
+      {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
+      <header className="panel-head">
+        <h2>Can it be trusted?</h2>
+      </header>
+      <ul className="ladder">
+        {ladder(fit, series, degree).map((rung) => (
+          <li key={rung.title} className={rung.state}>
+            <b>{rung.title}</b>
+            <span>{rung.text}</span>
+            {rung.tryDegree !== undefined && (
+              <button className="quiet" onClick={() => onDegree(rung.tryDegree!)}>
+                Try degree {rung.tryDegree}
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,167 @@
+import type { FindingRow } from '@undameter/contract';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Select } from 'antd';
+import { useCallback, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { PlaceFrame } from '../../app/PlaceFrame';
+import { addressOf } from '../../app/places';
+import { useCampaign } from '../../app/useCampaign';
+import { Board } from '../../board/Board';
+import { Chart, type Size } from '../../chart/Chart';
+import { axisTitle, stackOption } from '../../chart/panes';
+import { fitPanes } from '../../chart/seriesMarks';
+import { ask } from '../../data/api';
+import { queries } from '../../data/queries';
+import { day } from '../../parts/day';
+import { download, fileName } from '../../parts/download';
+import { Empty } from '../../parts/Empty';
+import { Sentence } from '../../parts/Sentence';
+import { palettes, type Palette } from '../../theme/palette';
+import { useTheme } from '../../theme/ThemeProvider';
+import { compareOption } from '../compare/chartOption';
+import { comparisonCsv } from './comparisonCsv';
+import { PictureForm } from './PictureForm';
+
+/** Findings as sentences, and the chart that shows them, to take along. */
+export function ReportPlace() {
+  const { campaignId, campaign, error } = useCampaign();
+  const { data: findings = [] } = useQuery(queries.findings(campaignId));
+  const { data: comparisons = [] } = useQuery(queries.comparisons(campaignId));
+  const { data: fits = [] } = useQuery(queries.fits(campaignId));
+  const [chosen, choose] = useState<string | null>(null);
+  const charts = useMemo(
+    () => [
+      ...comparisons.map((c) => ({ key: `comparison ${c.id}`, id: c.id, kind: 'comparison' as const, name: c.name })),
+      ...fits.map((f) => ({ key: `fit ${f.id}`, id: f.id, kind: 'fit' as const, name: f.name })),
+    ],
+    [comparisons, fits],
+  );
+  const shown = charts.find((c) => c.key === chosen) ?? charts[0];
+  const chart = useReportChart(shown);
+  const { palette } = useTheme();
+  const build = useCallback((size: Size) => chart.draw?.(palette, size) ?? {}, [chart, palette]);
+  const asPrinted = useCallback((size: Size) => chart.draw?.(palettes.light, size) ?? {}, [chart]);
+  if (error) return <Empty title={error.message} />;
+  if (!campaign) return null;
+  return (
+    <PlaceFrame
+      title="Report"
+      context={<span className="soft">{campaign.question || campaign.name}</span>}
+      heading={
+        <>
+          <Select
+            className="run-picker"
+            variant="borderless"
+            aria-label="Chart of the report"
+            popupMatchSelectWidth={false}
+            value={shown?.key}
+            placeholder="no chart yet"
+            onChange={(key: string) => choose(key)}
+            options={charts.map((c) => ({ value: c.key, label: `${c.name} (${c.kind})` }))}
+          />
+          <span className="grow" />
+          {chart.csv && shown && (
+            <button className="quiet" onClick={() => download(`${fileName(shown.name)}.csv`, chart.csv!)}>
+              Data as CSV
+            </button>
+          )}
+        </>
+      }
+      chart={
+        shown ? (
+          <>
+            <Sentence error={chart.error} />
+            <Chart label={`${shown.name}, as in the report`} build={build} />
+          </>
+        ) : (
+          <Empty title="Nothing to report yet">
+            <p>
+              Fit a model at <Link to={addressOf(campaignId, 'models')}>Models</Link> and pin its number as a finding.
+            </p>
+          </Empty>
+        )
+      }
+      boardHeight={220}
+      board={<FindingBoard campaignId={campaignId} findings={findings} />}
+      panel={
+        <>
+          <header className="panel-head">
+            <h2>Picture</h2>
+          </header>
+          <p className="panel-pad soft">In the light theme, laid out for its printed size.</p>
+          <PictureForm name={shown?.name ?? 'chart'} build={chart.draw ? asPrinted : undefined} />
+        </>
+      }
+    />
+  );
+} // prettier-ignore
+
+/** The drawing of a comparison or a fit, and its data. */
+function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | undefined) {
+  const comparison = useQuery({ ...queries.comparisonResult(shown?.id ?? 0), enabled: shown?.kind === 'comparison' });
+  const fit = useQuery({ ...queries.fitResult(shown?.id ?? 0), enabled: shown?.kind === 'fit' });
+  const compared = shown?.kind === 'comparison' ? comparison.data : undefined;
+  const fitted = shown?.kind === 'fit' ? fit.data : undefined;
+  return useMemo(() => {
+    const error = shown?.kind === 'fit' ? fit.error : comparison.error;
+    if (compared)
+      return { error, csv: comparisonCsv(compared), draw: (p: Palette, size: Size) => compareOption(compared, p, size) };
+    if (fitted)
+      return {
+        error,
+        csv: comparisonCsv({ reference: '', candidate: '', fit: fitted, series: [] }),
+        draw: (palette: Palette, size: Size) =>
+          stackOption({ size, palette, panes: fitPanes(fitted, palette), x: { title: axisTitle(fitted.x) } }),
+      };
+    return { error, csv: undefined, draw: undefined };
+  }, [compared, fitted, shown?.kind, fit.error, comparison.error]);
+}
+
+function FindingBoard({ campaignId, findings }: { campaignId: number; findings: readonly FindingRow[] }) {
+  const rewrite = useMutation({ mutationFn: (id: number) => ask(`/findings/${id}/rewrite`, { method: 'POST' }) });
+  const remove = useMutation({ mutationFn: (id: number) => ask(`/findings/${id}`, { method: 'DELETE' }) });
+  const originOf = ({ origin }: FindingRow) =>
+    origin.kind === 'parameter'
+      ? addressOf(campaignId, 'models', origin.fitId)
+      : addressOf(campaignId, 'compare', origin.comparisonId);
+  return (
+    <>
+      <Sentence error={rewrite.error ?? remove.error} />
+      <Board<FindingRow>
+        title="Findings"
+        rows={findings}
+        keyOf={(f) => f.id}
+        empty="None yet. Pin a parameter at Models or a difference at Compare."
+        columns={[
+          { key: 'number', title: '', width: 32, cell: (f) => <b>{findings.indexOf(f) + 1}</b> },
+          {
+            key: 'sentence', title: 'Finding', value: (f) => f.sentence,
+            cell: (f) => (
+              <div className="finding">
+                {f.sentence}
+                {f.nowReads && <p className="doubt">Now: {f.nowReads}</p>}
+              </div>
+            ),
+          },
+          { key: 'at', title: 'Pinned', width: 150, value: (f) => f.createdAt, cell: (f) => day(f.createdAt) },
+          {
+            key: 'tools', title: '', width: 190,
+            cell: (f) => (
+              <span className="row-tools">
+                <Link to={originOf(f)}>Origin</Link>
+                {f.nowReads && (
+                  <button className="quiet" onClick={() => rewrite.mutate(f.id)}>
+                    Write anew
+                  </button>
+                )}
+                <button className="quiet" onClick={() => remove.mutate(f.id)}>
+                  Delete
+                </button>
+              </span>
+            ),
+          },
+        ]}
+      />
+    </>
+  );
+} // prettier-ignore

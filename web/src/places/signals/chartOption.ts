@@ -1,0 +1,72 @@
+import type { BenchReply, TraceReply, TracesReply } from '@undameter/contract';
+import type { Size } from '../../chart/Chart';
+import type { ChartOption } from '../../chart/echarts';
+import { colourOf, line, points, setAsideCrosses, type Points } from '../../chart/marks';
+import { axisTitle, stackOption, type Pane } from '../../chart/panes';
+import type { Palette } from '../../theme/palette';
+
+type BoardRow = BenchReply['channels'][number];
+
+export interface Shown {
+  channel: BoardRow;
+  /** Colour of the channel on chart and board. */
+  series: number;
+}
+
+export interface SignalsChart {
+  traces: TracesReply;
+  shown: readonly Shown[];
+  along: BoardRow | undefined;
+  /** A smoothing in hand: raw below the smoothed curve, and what it removed. */
+  smoothing?: { channel: string; made: string; removed: string } | undefined;
+  palette: Palette;
+}
+
+/** Fewer points than one in so many pixels are drawn as symbols: there is no line between what was not sampled. */
+const PIXELS_PER_SYMBOL = 9;
+
+/** The stack of channel charts over one x axis. */
+export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
+  const { traces, shown, along, palette, smoothing } = chart;
+  const find = (symbol: string) => traces.traces.find((t) => t.symbol === symbol);
+  const panes: Pane[] = [];
+  for (const { channel, series } of shown) {
+    const trace = find(channel.symbol);
+    if (!trace) continue;
+    const smoothed = smoothing?.channel === channel.symbol ? find(smoothing.made) : undefined;
+    const colour = colourOf(palette, series);
+    panes.push({
+      title: axisTitle(channel),
+      weight: smoothed ? 3 : panes.length === 0 ? 1.7 : 1,
+      marks: [
+        ...setAside(trace, palette),
+        ...curve(trace, channel.symbol, smoothed ? palette.faint : colour, series, size, palette),
+        ...(smoothed ? [line(smoothed, { name: smoothed.symbol, colour, width: 2, z: 5 })] : []),
+      ],
+    });
+    const removed = smoothed && smoothing ? find(smoothing.removed) : undefined;
+    if (removed)
+      panes.push({
+        title: `Removed part (${channel.unit})`,
+        weight: 0.8,
+        marks: [line(removed, { name: 'removed', colour: palette.soft, width: 1 })],
+      });
+  }
+  return stackOption({
+    size,
+    palette,
+    panes,
+    x: { title: along ? axisTitle(along) : 'Sample number', range: traces.window },
+  });
+}
+
+const setAside = (trace: TraceReply, palette: Palette) =>
+  trace.setAside.x.length > 0 ? [setAsideCrosses(trace.setAside, palette)] : [];
+
+function curve(trace: TraceReply, name: string, colour: string, series: number, size: Size, palette: Palette) {
+  const sparse = trace.everySample && trace.x.length * PIXELS_PER_SYMBOL < size.width;
+  const at: Points = trace;
+  return sparse
+    ? [points(at, { name, colour, series, ground: palette.sheet, size: 6 }), line(at, { name, colour, width: 0.8 })]
+    : [line(at, { name, colour, width: trace.everySample ? 1.3 : 1.1 })];
+}

@@ -1,0 +1,85 @@
+import type { Step } from '@undameter/core';
+
+/** A step being tried: a new one, or a saved one being changed. */
+export interface Draft {
+  index: number;
+  isNew: boolean;
+  step: Step;
+}
+export interface SignalsState {
+  draft: Draft | null;
+  /** A stretch of the x axis; from = to is a single sample. */
+  selection: [number, number] | null;
+  /** What of the x axis is shown; null is the whole run. */
+  window: [number, number] | null;
+}
+export type SignalsAction =
+  | { type: 'begin'; draft: Draft }
+  | { type: 'settings'; settings: Step['settings'] }
+  | { type: 'letGo' }
+  | { type: 'select'; range: [number, number] | null }
+  | { type: 'window'; range: [number, number] | null };
+
+export const nothingInHand: SignalsState = { draft: null, selection: null, window: null };
+
+export function signals(state: SignalsState, action: SignalsAction): SignalsState {
+  switch (action.type) {
+    case 'begin':
+      return { ...state, draft: action.draft, selection: null };
+    case 'settings':
+      return state.draft ? { ...state, draft: withSettings(state.draft, action.settings) } : state;
+    case 'letGo':
+      return { ...state, draft: null };
+    case 'window':
+      return { ...state, window: action.range };
+    case 'select':
+      return action.range && state.draft && state.draft.step.kind in rangeSetters
+        ? { ...state, draft: withSettings(state.draft, rangeSetters[state.draft.step.kind]!(state.draft, action.range)) }
+        : { ...state, selection: action.range };
+  }
+} // prettier-ignore
+
+const withSettings = (draft: Draft, settings: Step['settings']): Draft => ({
+  ...draft,
+  step: { ...draft.step, settings },
+});
+
+type RangeSetter = (draft: Draft, range: [number, number]) => Step['settings'];
+const intoRanges: RangeSetter = ({ step, isNew }, range) => ({
+  ...step.settings,
+  ranges: isNew && isUntouched(step) ? [range] : [...(step.settings['ranges'] as [number, number][]), range],
+});
+/** A new step starts with one empty range, which the first stroke on the chart replaces. */
+const isUntouched = ({ settings }: Step): boolean => {
+  const ranges = settings['ranges'] as [number, number][];
+  return ranges.length === 1 && ranges[0]![0] === ranges[0]![1];
+};
+
+/** Steps that take their range from the chart. */
+const rangeSetters: Record<string, RangeSetter> = {
+  trim: ({ step }, [from, to]) => ({ ...step.settings, from, to }),
+  setAside: intoRanges,
+  bringBack: intoRanges,
+};
+
+/** The saved procedure with the draft in its place. */
+export function withDraft(saved: readonly Step[], draft: Draft | null): Step[] {
+  if (!draft) return [...saved];
+  const steps = [...saved];
+  steps.splice(draft.index, draft.isNew ? 0 : 1, draft.step);
+  return steps;
+}
+
+/** The window after zooming by a factor around a place, never wider than the run. */
+export function zoomed(now: readonly [number, number], whole: readonly [number, number], at: number, factor: number): [number, number] | null {
+  const from = Math.max(whole[0], at - (at - now[0]) * factor);
+  const to = Math.min(whole[1], at + (now[1] - at) * factor);
+  return from <= whole[0] && to >= whole[1] ? null : [from, to];
+} // prettier-ignore
+
+/** The window moved by a share of its width, kept inside the run. */
+export function panned(now: readonly [number, number], whole: readonly [number, number], share: number): [number, number] {
+  const width = now[1] - now[0];
+  const from = Math.min(Math.max(whole[0], now[0] + width * share), whole[1] - width);
+  return [from, from + width];
+} // prettier-ignore

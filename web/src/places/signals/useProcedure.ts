@@ -1,0 +1,43 @@
+import type { ProcedureReply, RunReply } from '@undameter/contract';
+import type { Step } from '@undameter/core';
+import { useMutation } from '@tanstack/react-query';
+import { ask } from '../../data/api';
+
+/** The ways to change a run's procedure. All of them can be undone. */
+export function useProcedure(run: RunReply | undefined) {
+  const save = useMutation({
+    mutationFn: (steps: readonly Step[]) =>
+      ask<ProcedureReply>(`/runs/${run!.id}/procedure`, { method: 'PUT', body: { steps, version: run!.procedureVersion } }),
+  }); // prettier-ignore
+  const history = useMutation({
+    mutationFn: (direction: 'undo' | 'redo') =>
+      ask<ProcedureReply>(`/runs/${run!.id}/procedure/history`, { body: { direction } }),
+  });
+  const steps = (run?.procedure ?? []) as Step[];
+  const moved = (index: number, by: 1 | -1): Step[] => {
+    const next = [...steps];
+    const [step] = next.splice(index, 1);
+    next.splice(index + by, 0, step!);
+    return next;
+  };
+  return {
+    steps,
+    save: (next: readonly Step[], then?: () => void) => save.mutate(next, then ? { onSuccess: then } : undefined),
+    append: (step: Step) => save.mutate([...steps, step]),
+    toggle: (index: number) => save.mutate(steps.map((s, i) => (i === index ? { ...s, on: !s.on } : s))),
+    remove: (index: number) => save.mutate(steps.filter((_, i) => i !== index)),
+    move: (index: number, by: 1 | -1) => save.mutate(moved(index, by)),
+    undo: () => run?.canUndo && history.mutate('undo'),
+    redo: () => run?.canRedo && history.mutate('redo'),
+    busy: save.isPending || history.isPending,
+    error: save.error ?? history.error,
+  };
+}
+
+export const newStep = (kind: string, version: number, settings: Step['settings']): Step => ({
+  id: crypto.randomUUID(),
+  kind,
+  version,
+  settings,
+  on: true,
+});

@@ -1,0 +1,26 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+/** In development Vite serves the pages and passes what is asked of the API on to the server. */
+const apiPort = process.env['PORT'] ?? '4780';
+
+export default defineConfig({
+  plugins: [react()],
+  server: { host: '127.0.0.1', port: 4781, proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
+  build: {
+    target: 'es2022',
+    // The chart library alone is larger than the default limit of the warning.
+    chunkSizeWarningLimit: 1200,
+    rolldownOptions: {
+      output: {
+        advancedChunks: {
+          groups: [
+            { name: 'charts', test: /node_modules\/(echarts|zrender)\// },
+            { name: 'components', test: /node_modules\/(antd|@ant-design|@rc-component|rc-)/ },
+            { name: 'frame', test: /node_modules\// },
+          ],
+        },
+      },
+    },
+  },
+});
