@@ -13,7 +13,7 @@ export default defineConfig({
     chunkSizeWarningLimit: 1200,
     rolldownOptions: {
       output: {
-        advancedChunks: {
+        codeSplitting: {
           groups: [
             { name: 'charts', test: /node_modules\/(echarts|zrender)\// },
             { name: 'components', test: /node_modules\/(antd|@ant-design|@rc-component|rc-)/ },

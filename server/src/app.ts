@@ -8,6 +8,7 @@ import swaggerUi from '@fastify/swagger-ui';
 import type { TypeBoxTypeProvider } from '@fastify/type-provider-typebox';
 import { AppError } from '@undameter/core';
 import Fastify, { type FastifyInstance } from 'fastify';
+import { compileSchema } from './compileSchema';
 import { asAppError, replyOf } from './errors';
 import { guardOrigin } from './guard';
 import { campaignRoutes } from './routes/campaigns';
@@ -26,9 +27,8 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
   const app = Fastify({
     bodyLimit: JSON_LIMIT_BYTES,
     logger: { level: process.env['UNDAMETER_LOG'] ?? 'warn' },
-    // Fastify's default would drop unknown fields; here they are refused and named.
-    ajv: { customOptions: { removeAdditional: false, strict: false } },
   }).withTypeProvider<TypeBoxTypeProvider>();
+  app.setValidatorCompiler(compileSchema);
   app.setErrorHandler((error, request, reply) => {
     const known = asAppError(error, (reference, cause) => request.log.error({ reference, err: cause }, 'unforeseen'));
     const { status, body } = replyOf(known);

@@ -30,7 +30,9 @@ export function evaluate({ run, conditions }: EvaluateTask): BenchReply {
     strip: {
       kept: shares(final.mask, (i) => final.mask[i] === KEPT),
       inCondition: shares(final.mask, (i) => inAny[i] === 1),
-      asideBy: slicesOf(final.mask).map(([from, to]) => final.mask.subarray(from, to).reduce((a, b) => Math.max(a, b), 0)),
+      asideBy: slicesOf(final.mask).map(([from, to]) =>
+        final.mask.subarray(from, to).reduce((a, b) => Math.max(a, b), 0),
+      ),
     },
   };
 }

@@ -3,11 +3,15 @@ import { Link, Route, Routes } from 'react-router';
 import { Empty } from '../parts/Empty';
 import { Shell } from './Shell';
 
-const CampaignsPlace = lazy(async () => ({ default: (await import('../places/campaign/CampaignsPlace')).CampaignsPlace }));
+const CampaignsPlace = lazy(async () => ({
+  default: (await import('../places/campaign/CampaignsPlace')).CampaignsPlace,
+}));
 const CampaignPlace = lazy(async () => ({ default: (await import('../places/campaign/CampaignPlace')).CampaignPlace }));
 const IntakePlace = lazy(async () => ({ default: (await import('../places/intake/IntakePlace')).IntakePlace }));
 const SignalsPlace = lazy(async () => ({ default: (await import('../places/signals/SignalsPlace')).SignalsPlace }));
-const ConditionsPlace = lazy(async () => ({ default: (await import('../places/conditions/ConditionsPlace')).ConditionsPlace }));
+const ConditionsPlace = lazy(async () => ({
+  default: (await import('../places/conditions/ConditionsPlace')).ConditionsPlace,
+}));
 const TablesPlace = lazy(async () => ({ default: (await import('../places/tables/TablesPlace')).TablesPlace }));
 const ModelsPlace = lazy(async () => ({ default: (await import('../places/models/ModelsPlace')).ModelsPlace }));
 const ComparePlace = lazy(async () => ({ default: (await import('../places/compare/ComparePlace')).ComparePlace }));

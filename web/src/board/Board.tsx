@@ -26,11 +26,13 @@ interface BoardProps<Row> {
   onTake?: ((row: Row) => void) | undefined;
   dim?: (row: Row) => boolean;
   empty?: ReactNode;
+  /** The rows are still being computed. */
+  waiting?: boolean;
 }
 
 /** The dense table under a chart; everything on it can be taken along as CSV. */
 export function Board<Row extends object>(props: BoardProps<Row>) {
-  const { title, columns, rows, keyOf, tools, inHand, onTake, dim, empty } = props;
+  const { title, columns, rows, keyOf, tools, inHand, onTake, dim, empty, waiting } = props;
   const saved = columns.flatMap(({ title: heading, unit, value }) =>
     value ? [{ title: heading, value, ...(unit === undefined ? {} : { unit }) }] : [],
   );
@@ -49,10 +51,9 @@ export function Board<Row extends object>(props: BoardProps<Row>) {
       <Table<Row>
         size="small"
         pagination={false}
-        sticky
         dataSource={[...rows]}
         rowKey={(row) => keyOf(row)}
-        locale={{ emptyText: empty ?? 'Nothing here yet.' }}
+        locale={{ emptyText: waiting ? 'Computing …' : (empty ?? 'Nothing here yet.') }}
         onRow={(row) => ({
           className: [keyOf(row) === inHand ? 'in-hand' : '', dim?.(row) ? 'dim' : ''].join(' '),
           ...(onTake

@@ -40,7 +40,10 @@ export function pictureAsSvg(build: (size: Size) => ChartOption, wanted: Picture
     chart.setOption(build(size));
     const sized = chart
       .renderToSVGString()
-      .replace(/^<svg width="[\d.]+" height="[\d.]+"/, `<svg width="${wanted.widthMm}mm" height="${wanted.heightMm}mm"`);
+      .replace(
+        /^<svg width="[\d.]+" height="[\d.]+"/,
+        `<svg width="${wanted.widthMm}mm" height="${wanted.heightMm}mm"`,
+      );
     return new Blob([sized], { type: 'image/svg+xml' });
   } finally {
     chart.dispose();

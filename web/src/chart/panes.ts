@@ -80,7 +80,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true }: Stack):
       splitNumber: Math.max(2, Math.round(grids[i]!.height / 55)),
       axisLine: { onZero: false, lineStyle: { color: palette.line } },
       axisTick: { show: false },
-      axisLabel: { ...axisText, formatter: reads, showMinLabel: grids[i]!.height > 60, showMaxLabel: panes.length === 1 || grids[i]!.height > 60 },
+      axisLabel: { ...axisText, formatter: reads, showMinLabel: panes.length === 1, showMaxLabel: panes.length === 1 },
       splitLine: { lineStyle: { color: palette.hair } },
     })), // prettier-ignore
     series: panes.flatMap((pane, i) => pane.marks.map((mark) => ({ ...mark, xAxisIndex: i, yAxisIndex: i }))),

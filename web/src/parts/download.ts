@@ -1,6 +1,7 @@
 /** Hands a file to the person. */
 export function download(name: string, content: Blob | string): void {
-  const blob = typeof content === 'string' ? new Blob(['\ufeff', content], { type: 'text/csv;charset=utf-8' }) : content;
+  const blob =
+    typeof content === 'string' ? new Blob(['\ufeff', content], { type: 'text/csv;charset=utf-8' }) : content;
   const link = document.createElement('a');
   link.href = URL.createObjectURL(blob);
   link.download = name;

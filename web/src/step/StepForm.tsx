@@ -1,5 +1,5 @@
 import { stepKindOf, type Step } from '@undameter/core';
-import { Input, InputNumber, Segmented, Select, Slider } from 'antd';
+import { Input, InputNumber, Select, Slider } from 'antd';
 import type { ReactNode } from 'react';
 import { Field } from '../parts/Field';
 import { FormulaField } from './FormulaField';
@@ -67,8 +67,8 @@ function controlOf(name: string, schema: FieldSchema, props: StepFormProps, set:
     return <RangesField value={value as [number, number][]} unit={String(step.settings['unit'] ?? '')} onChange={set} />;
   if (schema.anyOf)
     return (
-      <Segmented
-        block
+      <Select
+        aria-label={label}
         options={schema.anyOf.map((o) => ({ value: o.const ?? '', label: o.title ?? o.const }))}
         value={value as string}
         onChange={set}

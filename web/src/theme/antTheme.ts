@@ -44,7 +44,7 @@ export const antTheme = (name: ThemeName, p: Palette): ThemeConfig => ({
       rowHoverBg: p.actGround,
       rowSelectedBg: p.actGround,
       rowSelectedHoverBg: p.actGround,
-      cellPaddingBlockSM: 3,
+      cellPaddingBlockSM: 2,
       cellPaddingInlineSM: 8,
       cellFontSizeSM: 13,
     },

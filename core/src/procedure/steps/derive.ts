@@ -5,6 +5,9 @@ import { printUnit } from '../../units';
 import { defineStep } from '../StepKind';
 import { freeSymbol, withNewChannel } from '../stepTools';
 
+/** A formula as it is printed: a true minus and a middle dot. */
+const inPrint = (formula: string): string => formula.replace(/\s*\*\s*/g, ' · ').replace(/-/g, '−');
+
 export const derive = defineStep({
   kind: 'derive',
   version: 1,
@@ -29,7 +32,7 @@ export const derive = defineStep({
     }),
   }),
   start: ({ channels }) => ({ name: 'New channel', symbol: freeSymbol('new', channels), formula: '', unit: '' }),
-  words: ({ symbol, formula, name }) => ({ title: `${symbol} = ${formula}`, detail: name }),
+  words: ({ symbol, formula, name }) => ({ title: `${symbol} = ${inPrint(formula)}`, detail: name }),
   reads: ({ formula }) => symbolsIn(parseFormula(formula)),
   apply: (state, { name, symbol, formula, unit }, { tables }) => {
     const result = evaluateFormula(formula, unit, { channels: state.channels, tables, samples: state.samples });

@@ -1,4 +1,11 @@
-import type { CampaignReply, ComparedSeries, ComparisonBody, ComparisonReply, ComparisonRow, FitRow } from '@undameter/contract';
+import type {
+  CampaignReply,
+  ComparedSeries,
+  ComparisonBody,
+  ComparisonReply,
+  ComparisonRow,
+  FitRow,
+} from '@undameter/contract';
 import { formatCount, formatValue, formatWithUncertainty, printUnit } from '@undameter/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Input, Select } from 'antd';
@@ -114,6 +121,7 @@ function ComparisonInHand({ campaign, fits, rows, row, onOpen, onNew }: InHandPr
         <Board<ComparedSeries>
           title="Differences"
           rows={reply?.series ?? []}
+          waiting={result.isFetching && !reply}
           keyOf={(s) => s.name}
           inHand={reply?.series[inHand]?.name ?? null}
           onTake={(s) => setInHand(reply!.series.indexOf(s))}

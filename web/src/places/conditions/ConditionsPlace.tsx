@@ -30,7 +30,8 @@ export function ConditionsPlace() {
     return (
       <Empty title="No run yet">
         <p>
-          Bring a log in at <Link to={addressOf(campaignId, 'intake')}>Intake</Link>; conditions are set on its channels.
+          Bring a log in at <Link to={addressOf(campaignId, 'intake')}>Intake</Link>; conditions are set on its
+          channels.
         </p>
       </Empty>
     );

@@ -23,4 +23,6 @@ export function withDragged(limits: readonly Limit[], channel: { symbol: string;
 } // prettier-ignore
 
 export const inWords = (limits: readonly Limit[]): string =>
-  limits.map((l) => `${l.symbol} ${formatValue(l.value)} ± ${formatValue(l.tolerance)} ${printUnit(l.unit)}`.trim()).join(', ');
+  limits
+    .map((l) => `${l.symbol} ${formatValue(l.value)} ± ${formatValue(l.tolerance)} ${printUnit(l.unit)}`.trim())
+    .join(', ');

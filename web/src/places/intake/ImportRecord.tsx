@@ -14,25 +14,26 @@ export function ImportRecord({ run, onNext }: { run: RunReply; onNext(): void })
       {record && (
         <ul>
           <li>
-            <b>{formatCount(record.rows)}</b> samples from <b>{formatCount(record.linesRead)}</b> lines of {run.fileName}
+            <b>{formatCount(record.rows)}</b> samples from <b>{formatCount(record.linesRead)}</b> lines of{' '}
+            {run.fileName}
           </li>
           {record.blankLines > 0 && <li>{formatCount(record.blankLines)} blank lines</li>}
           {record.shortRows.count > 0 && (
             <li className="doubt">
-              {formatCount(record.shortRows.count)} rows shorter than the headings{firstOf(record.shortRows.firstLine)}: the
-              cells that are not there are missing
+              {formatCount(record.shortRows.count)} rows shorter than the headings{firstOf(record.shortRows.firstLine)}:
+              the cells that are not there are missing
             </li>
           )}
           {record.longRows.count > 0 && (
             <li className="doubt">
-              {formatCount(record.longRows.count)} rows longer than the headings{firstOf(record.longRows.firstLine)}: the
-              cells beyond were not read
+              {formatCount(record.longRows.count)} rows longer than the headings{firstOf(record.longRows.firstLine)}:
+              the cells beyond were not read
             </li>
           )}
           {record.passedOver.count > 0 && (
             <li className="doubt">
-              {formatCount(record.passedOver.count)} lines without a number were passed over{firstOf(record.passedOver.firstLine)}:
-              “{record.passedOver.firstText}”
+              {formatCount(record.passedOver.count)} lines without a number were passed over
+              {firstOf(record.passedOver.firstLine)}: “{record.passedOver.firstText}”
             </li>
           )}
           {record.columns.map((c, i) =>

@@ -68,8 +68,18 @@ export function LayoutPanel({ state, act, job, error, onLayout, onImport, onCanc
             ]}
           />
         </Field>
-        <Line label="Heading row" value={layout.headingLine} hint={why?.headingLine} onChange={(headingLine) => set({ headingLine })} />
-        <Line label="Units row" value={layout.unitsLine} hint={why?.unitsLine} onChange={(unitsLine) => set({ unitsLine })} />
+        <Line
+          label="Heading row"
+          value={layout.headingLine}
+          hint={why?.headingLine}
+          onChange={(headingLine) => set({ headingLine })}
+        />
+        <Line
+          label="Units row"
+          value={layout.unitsLine}
+          hint={why?.unitsLine}
+          onChange={(unitsLine) => set({ unitsLine })}
+        />
         <Line
           label="First data row"
           value={layout.firstDataLine}
@@ -82,7 +92,11 @@ export function LayoutPanel({ state, act, job, error, onLayout, onImport, onCanc
       </header>
       <div className="panel-pad">
         <Field label="Name">
-          <Input value={state.runName} maxLength={120} onChange={(e) => act({ type: 'change', change: { runName: e.target.value } })} />
+          <Input
+            value={state.runName}
+            maxLength={120}
+            onChange={(e) => act({ type: 'change', change: { runName: e.target.value } })}
+          />
         </Field>
         <Field label="Kind">
           <Segmented<IntakeState['kind']>
@@ -95,7 +109,10 @@ export function LayoutPanel({ state, act, job, error, onLayout, onImport, onCanc
           <Select
             value={state.along ?? -1}
             onChange={(v) => act({ type: 'change', change: { along: v === -1 ? null : v } })}
-            options={[{ value: -1, label: 'the sample number' }, ...kept.map((c) => ({ value: c.index, label: `${c.symbol}  ${c.name}` }))]}
+            options={[
+              { value: -1, label: 'the sample number' },
+              ...kept.map((c) => ({ value: c.index, label: `${c.symbol}  ${c.name}` })),
+            ]}
           />
         </Field>
         {preview.doubts.map((d) => (

@@ -4,13 +4,14 @@ import { Board, type BoardColumn } from '../../board/Board';
 import { SeriesMark } from '../../board/SeriesMark';
 
 interface FitBoardProps {
+  waiting: boolean;
   fit: FitReply | undefined;
   inHand: number;
   onTake(index: number): void;
 }
 
 /** Parameters of each series with their standard errors, and how well the curve holds the points. */
-export function FitBoard({ fit, inHand, onTake }: FitBoardProps) {
+export function FitBoard({ fit, waiting, inHand, onTake }: FitBoardProps) {
   const parameters = fit?.series.find((s) => s.parameters.length > 0)?.parameters ?? [];
   const columns: BoardColumn<SeriesReply>[] = [
     { key: 'name', title: 'Series', value: (s) => s.name, cell: (s) => <SeriesMark series={fit!.series.indexOf(s)} name={s.name} /> },
@@ -44,6 +45,7 @@ export function FitBoard({ fit, inHand, onTake }: FitBoardProps) {
       inHand={fit?.series[inHand]?.name ?? null}
       onTake={(s) => onTake(fit!.series.indexOf(s))}
       columns={columns}
+      waiting={waiting}
       empty="Choose a run, x and y at the right."
     />
   );

@@ -135,7 +135,7 @@ function FitInHand({ campaignId, row, start, picker, onOpen, onNew }: FitInHandP
         </>
       }
       boardHeight={176}
-      board={<FitBoard fit={fit} inHand={inHand} onTake={setInHand} />}
+      board={<FitBoard fit={fit} waiting={trial.isFetching && !trial.data} inHand={inHand} onTake={setInHand} />}
       panel={
         <>
           <header className="panel-head">

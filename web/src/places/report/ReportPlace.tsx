@@ -105,7 +105,11 @@ function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | unde
   return useMemo(() => {
     const error = shown?.kind === 'fit' ? fit.error : comparison.error;
     if (compared)
-      return { error, csv: comparisonCsv(compared), draw: (p: Palette, size: Size) => compareOption(compared, p, size) };
+      return {
+        error,
+        csv: comparisonCsv(compared),
+        draw: (p: Palette, size: Size) => compareOption(compared, p, size),
+      };
     if (fitted)
       return {
         error,

@@ -43,6 +43,7 @@ export function ChannelBoard({ bench, shown, colourOf, onToggle }: ChannelBoardP
       title="Channels"
       columns={columns}
       rows={bench?.channels.filter((c) => c.symbol !== bench.along) ?? []}
+      waiting={!bench}
       keyOf={(r) => r.symbol}
       dim={(r) => r.present === 0}
       onTake={(r) => onToggle(r.symbol)}

@@ -56,7 +56,7 @@ export function ProcedurePanel(props: ProcedurePanelProps) {
         {lines}
         {draft?.isNew && <InHand key="new" {...props} draft={draft} />}
       </ol>
-      {reports.length === 0 && !draft && (
+      {saved && reports.length === 0 && !draft && (
         <p className="soft panel-pad">
           Nothing is done to the log yet. Drag on the chart to keep or set aside a stretch, or add a step.
         </p>

@@ -65,21 +65,16 @@ export function SignalsPlace() {
 }
 
 /** What is computed while a draft is in hand: the procedure up to it, and what a smoothing removes. */
-function trialOf(saved: readonly Step[], draft: Draft | null): Step[] | undefined {
+function trialOf(saved: readonly Step[], draft: Draft | null, unitOf: (symbol: string) => string): Step[] | undefined {
   if (!draft) return undefined;
   const steps = withDraft(saved, draft).slice(0, draft.index + 1);
   const { kind, settings } = draft.step;
   if (kind !== 'smooth') return steps;
-  const formula = `${String(settings['channel'])} - ${String(settings['symbol'])}`;
-  return [...steps, newRemoved(formula)];
+  const channel = String(settings['channel']);
+  const formula = `${channel} - ${String(settings['symbol'])}`;
+  const removed = { name: 'Removed part', symbol: REMOVED, formula, unit: unitOf(channel) };
+  return [...steps, { id: REMOVED, kind: 'derive', version: 1, settings: removed, on: true }];
 }
-const newRemoved = (formula: string): Step => ({
-  id: REMOVED,
-  kind: 'derive',
-  version: 1,
-  settings: { name: 'Removed part', symbol: REMOVED, formula, unit: '' },
-  on: true,
-});
 
 /** Channels to show at first: those that the procedure speaks of most. */
 function mostUsed(bench: BenchReply, steps: readonly Step[]): string[] {
@@ -99,7 +94,8 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
   const procedure = useProcedure(run.data);
   const [state, act] = useReducer(signals, nothingInHand);
   const { draft, selection } = state;
-  const trial = useDeferredValue(useMemo(() => trialOf(procedure.steps, draft), [run.data, draft])); // eslint-disable-line react-hooks/exhaustive-deps -- the steps are part of the run
+  const unitOf = (symbol: string) => saved.data?.channels.find((c) => c.symbol === symbol)?.unit ?? '';
+  const trial = useDeferredValue(useMemo(() => trialOf(procedure.steps, draft, unitOf), [run.data, saved.data, draft])); // eslint-disable-line react-hooks/exhaustive-deps -- the steps are part of the run
   const tried = useQuery({ ...queries.bench(runId, trial), enabled: trial !== undefined });
   const bench = trial ? tried.data : saved.data;
   const [chosen, choose] = usePreference<string[] | null>(`shown.${runId}`, null);

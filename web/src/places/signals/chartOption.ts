@@ -35,8 +35,10 @@ export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
     if (!trace) continue;
     const smoothed = smoothing?.channel === channel.symbol ? find(smoothing.made) : undefined;
     const colour = colourOf(palette, series);
+    const { range, beyond } = rangeOf(trace);
     panes.push({
-      title: axisTitle(channel),
+      title: axisTitle(channel) + (beyond > 0 ? ` · ${beyond} set aside beyond the axis` : ''),
+      ...(range ? { yRange: range } : {}),
       weight: smoothed ? 3 : panes.length === 0 ? 1.7 : 1,
       marks: [
         ...setAside(trace, palette),
@@ -58,6 +60,31 @@ export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
     panes,
     x: { title: along ? axisTitle(along) : 'Sample number', range: traces.window },
   });
+}
+
+/**
+ * The axis follows what is kept, and as much of what is set aside as is near: a spike that
+ * was set aside must not flatten the curve. How many lie beyond is told.
+ */
+export function rangeOf({ y, setAside }: Pick<TraceReply, 'y' | 'setAside'>): { range?: [number, number]; beyond: number } {
+  let [low, high] = extent(y);
+  if (low > high) return { beyond: 0 };
+  const span = high - low || Math.abs(high) || 1;
+  const near = setAside.y.filter((v): v is number => v !== null && v >= low - span / 2 && v <= high + span / 2);
+  const [lowNear, highNear] = extent(near);
+  low = Math.min(low, lowNear);
+  high = Math.max(high, highNear);
+  return { range: [low - 0.08 * span, high + 0.12 * span], beyond: setAside.y.length - near.length };
+} // prettier-ignore
+
+function extent(values: readonly (number | null)[]): [number, number] {
+  let [low, high] = [Infinity, -Infinity];
+  for (const v of values) {
+    if (v === null) continue;
+    if (v < low) low = v;
+    if (v > high) high = v;
+  }
+  return [low, high];
 }
 
 const setAside = (trace: TraceReply, palette: Palette) =>
