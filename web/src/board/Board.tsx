@@ -68,7 +68,7 @@ export function Board<Row extends object>(props: BoardProps<Row>) {
         })}
         columns={columns.map((c) => ({
           key: c.key,
-          title: c.title,
+          title: c.unit ? `${c.title} (${c.unit})` : c.title,
           ...(c.width ? { width: c.width } : {}),
           align: c.numeric ? ('right' as const) : ('left' as const),
           className: c.numeric ? 'number' : '',

@@ -44,7 +44,7 @@ export const line = (points: Points, { name, colour, width = 1.5, dashed, endLab
   itemStyle: { color: colour },
   ...(endLabel === undefined
     ? {}
-    : { endLabel: { show: true, formatter: endLabel, color: colour, align: 'right', offset: [0, -12], fontWeight: 600 } }),
+    : { endLabel: { show: true, formatter: endLabel, color: colour, align: 'left', offset: [2, -6], fontWeight: 600 } }),
 }); // prettier-ignore
 
 interface PointLook {

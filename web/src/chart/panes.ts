@@ -46,6 +46,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true }: Stack):
     top += height + BETWEEN;
     return grid;
   });
+  const range = x.range ?? commonRange(panes);
   const axisText = { color: palette.soft, fontFamily: fonts.numbers, fontSize: 12 };
   return {
     animation: false,
@@ -65,7 +66,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true }: Stack):
       const last = i === panes.length - 1;
       return {
         type: 'value', gridIndex: i, scale: true,
-        ...(x.range ? { min: x.range[0], max: x.range[1] } : {}),
+        ...(range ? { min: range[0], max: range[1] } : {}),
         name: last ? x.title : '', nameLocation: 'middle', nameGap: 24,
         nameTextStyle: { color: palette.ink, fontFamily: fonts.words, fontSize: 12.5 },
         axisLine: { onZero: false, lineStyle: { color: palette.line } },
@@ -76,7 +77,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true }: Stack):
     }),
     yAxis: panes.map((pane, i) => ({
       type: 'value', gridIndex: i, scale: true,
-      ...(pane.yRange ? { min: pane.yRange[0], max: pane.yRange[1] } : {}),
+      ...(pane.yRange ? { min: pane.yRange[0], max: pane.yRange[1] } : { boundaryGap: ['4%', '10%'] }),
       splitNumber: Math.max(2, Math.round(grids[i]!.height / 55)),
       axisLine: { onZero: false, lineStyle: { color: palette.line } },
       axisTick: { show: false },
@@ -85,6 +86,25 @@ export function stackOption({ size, palette, panes, x, tooltip = true }: Stack):
     })), // prettier-ignore
     series: panes.flatMap((pane, i) => pane.marks.map((mark) => ({ ...mark, xAxisIndex: i, yAxisIndex: i }))),
   };
+}
+
+/** One range of x for all panes, so that what stands below each other belongs together; room for names at the ends. */
+export function commonRange(panes: readonly Pick<Pane, 'marks'>[]): [number, number] | undefined {
+  let [low, high] = [Infinity, -Infinity];
+  let named = false;
+  for (const mark of panes.flatMap((p) => p.marks)) {
+    named ||= 'endLabel' in mark;
+    for (const [x, y] of (mark['data'] ?? []) as (number | null)[][]) {
+      if (x === null || x === undefined || y === null || y === undefined) continue;
+      low = Math.min(low, x);
+      high = Math.max(high, x);
+    }
+  }
+  if (low > high) return undefined;
+  const span = high - low || Math.abs(high) || 1;
+  const step = 10 ** Math.floor(Math.log10(span)) / 2;
+  const from = low >= 0 && low < span / 4 ? 0 : Math.floor((low - 0.01 * span) / step) * step;
+  return [from, Math.ceil((high + (named ? 0.07 : 0.01) * span) / step) * step];
 }
 
 interface Hovered {

@@ -12,7 +12,7 @@ export function SmoothingCost({ bench, channel, made, removed }: { bench: BenchR
     ['Lowest', before.lowest, after.lowest],
     ['Standard deviation', before.standardDeviation, after.standardDeviation],
   ] as const;
-  const say = (v: number | null) => (v === null ? '–' : formatValue(v, 5));
+  const say = (v: number | null) => (v === null ? '–' : formatValue(v, 4));
   return (
     <table className="cost">
       <thead>
