@@ -1,9 +1,8 @@
 import type { CampaignReply } from '@undameter/contract';
 import { NavLink } from 'react-router';
+import { counted } from '../parts/counted';
 import { useTheme } from '../theme/ThemeProvider';
 import { addressOf, places, type PlaceName } from './places';
-
-const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 /** The second line under each place: how much is there. */
 function contentOf(place: PlaceName, campaign: CampaignReply): string {

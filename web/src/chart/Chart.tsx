@@ -12,6 +12,8 @@ interface ChartProps {
   label: string;
   /** A pure function of the size; keep it between renders. */
   build: (size: Size) => ChartOption;
+  /** What it shows is still being computed. */
+  busy?: boolean;
   gestures?: Gestures;
   selection?: readonly [number, number] | null;
   onKeyDown?(event: KeyboardEvent): void;
@@ -19,7 +21,7 @@ interface ChartProps {
 }
 
 /** The one chart component: draws an option, tells sizes and gestures. */
-export function Chart({ label, build, gestures, selection = null, onKeyDown, onWidth }: ChartProps) {
+export function Chart({ label, build, busy = false, gestures, selection = null, onKeyDown, onWidth }: ChartProps) {
   const place = useRef<HTMLDivElement>(null);
   const chart = useRef<ChartInstance>(undefined);
   const [size, setSize] = useState<Size | null>(null);
@@ -66,6 +68,7 @@ export function Chart({ label, build, gestures, selection = null, onKeyDown, onW
       className="chart"
       role="img"
       aria-label={label}
+      aria-busy={busy}
       {...(onKeyDown ? { tabIndex: 0, onKeyDown } : {})}
     />
   );

@@ -77,7 +77,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true }: Stack):
     }),
     yAxis: panes.map((pane, i) => ({
       type: 'value', gridIndex: i, scale: true,
-      ...(pane.yRange ? { min: pane.yRange[0], max: pane.yRange[1] } : { boundaryGap: ['4%', '10%'] }),
+      ...(pane.yRange ? { min: pane.yRange[0], max: pane.yRange[1] } : { boundaryGap: ['0%', '10%'] }),
       splitNumber: Math.max(2, Math.round(grids[i]!.height / 55)),
       axisLine: { onZero: false, lineStyle: { color: palette.line } },
       axisTick: { show: false },

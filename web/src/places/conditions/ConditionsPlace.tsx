@@ -121,6 +121,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
           <Chart
             label={`Samples in ${rows.length} conditions along the run`}
             build={build}
+            busy={!traces.data}
             onWidth={setWidth}
             gestures={{ onRange: drag }}
           />

@@ -1,6 +1,7 @@
 import type { BenchReply } from '@undameter/contract';
 import { stepKindOf, type Step } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
+import { Popover } from 'antd';
 import { useCallback, useDeferredValue, useMemo, useReducer, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useCommands } from '../../app/commands';
@@ -19,6 +20,7 @@ import { NameInput } from '../../parts/NameInput';
 import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
 import { useMutation } from '@tanstack/react-query';
+import { RecordList } from '../intake/RecordList';
 import { signalsOption } from './chartOption';
 import { ChannelBoard } from './ChannelBoard';
 import { nearestSample } from './nearestSample';
@@ -206,7 +208,15 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       context={
         <>
           {picker}
-          {run.data && <span className="soft">{run.data.fileName}</span>}
+          {run.data && (
+            <Popover
+              trigger="click"
+              placement="bottomLeft"
+              content={<RecordList run={run.data} names={saved.data?.channels.filter((c) => c.origin === 'logged').map((c) => c.name) ?? []} />}
+            >
+              <button className="quiet">{run.data.fileName}</button>
+            </Popover>
+          )}
         </>
       }
       ledger={<Ledger campaignId={campaignId} runId={runId} />}
@@ -238,6 +248,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
             <Chart
               label={`Channels ${shown.join(', ')} along ${along?.name ?? 'the sample number'}`}
               build={build}
+              busy={!traces.data}
               onWidth={setWidth}
               selection={selection ?? rangeOfDraft(draft)}
               gestures={{

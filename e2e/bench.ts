@@ -1,0 +1,97 @@
+/** The built server on a fresh data directory, and the hands of a person on its pages. */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+
+const root = join(import.meta.dirname, '..');
+
+interface Started {
+  address: string;
+  stop(): Promise<void>;
+}
+
+async function startServer(args: string[]): Promise<Started> {
+  const data = mkdtempSync(join(tmpdir(), 'undameter-e2e-'));
+  const child = spawn(process.execPath, [join(root, 'server', 'dist', 'main.js'), ...args], {
+    env: { ...process.env, PORT: '0', UNDAMETER_DATA: data, NODE_OPTIONS: '' },
+  });
+  const address = await new Promise<string>((resolve, reject) => {
+    let said = '';
+    const listen = (text: Buffer): void => {
+      said += text.toString();
+      const found = /ready at (\S+)/.exec(said);
+      if (found) resolve(found[1]!);
+    };
+    child.stdout.on('data', listen);
+    child.stderr.on('data', listen);
+    child.on('exit', () => reject(new Error(said)));
+  });
+  const stop = async (): Promise<void> => {
+    const gone = new Promise((resolve) => child.on('exit', resolve));
+    child.kill('SIGTERM');
+    await gone;
+    rmSync(data, { recursive: true, force: true });
+  };
+  return { address, stop };
+}
+
+/** Tests with one server for all tests of a file; `demo` gives it the demo campaign. */
+export const benchTest = (demo: boolean) =>
+  base.extend<{ bench: Page }, { server: Started }>({
+    server: [
+      // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of the fixtures from this pattern
+      async ({}, use) => {
+        const server = await startServer(demo ? ['--demo'] : []);
+        await use(server);
+        await server.stop();
+      },
+      { scope: 'worker', timeout: 120_000 },
+    ],
+    bench: async ({ page, server }, use) => {
+      const complaints: string[] = [];
+      page.on('pageerror', (error) => complaints.push(error.message));
+      page.on('console', (message) => {
+        // A refusal that the page shows as a sentence is also logged by the browser, with its status.
+        if (message.type() === 'error' && !/status of 4\d\d/.test(message.text())) complaints.push(message.text());
+      });
+      await page.goto(server.address);
+      await use(page);
+      expect(complaints).toEqual([]);
+    },
+  });
+
+/** Opens a place by the rail. */
+export const go = (page: Page, place: string) =>
+  page.getByRole('navigation', { name: 'Places' }).getByText(place, { exact: true }).click();
+
+/** Chooses in a select by its label. */
+export async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).click();
+  await page.locator('.ant-select-item-option').filter({ hasText: option }).first().click();
+}
+
+/** Drags over the chart from one share of its width to another. */
+export async function drag(page: Page, from: number, to: number, atHeight = 0.3): Promise<void> {
+  const chart = page.locator('.chart[aria-busy=false]');
+  await chart.waitFor();
+  const box = (await chart.boundingBox())!;
+  const at = (share: number) => box.x + 62 + (box.width - 80) * share;
+  await page.mouse.move(at(from), box.y + box.height * atHeight);
+  await page.mouse.down();
+  await page.mouse.move(at((from + to) / 2), box.y + box.height * atHeight, { steps: 4 });
+  await page.mouse.move(at(to), box.y + box.height * atHeight, { steps: 4 });
+  await page.mouse.up();
+}
+
+/** The counts of the ledger strip by their words. */
+export async function ledger(page: Page): Promise<Record<string, number>> {
+  const counts = await page.locator('.ledger .count').allInnerTexts();
+  return Object.fromEntries(
+    counts.map((text) => {
+      const [, digits, word] = /^([−\d\u202f]+)\s*(.*)$/s.exec(text)!;
+      return [word!.trim(), Number(digits!.replace('−', '-').replace(/\u202f/g, ''))];
+    }),
+  );
+}

@@ -1,0 +1,84 @@
+/** The demo as a newcomer meets it. */
+import { expect } from '@playwright/test';
+import { benchTest, drag, go, ledger } from './bench';
+
+const test = benchTest(true);
+
+test('the demo shows the finished way, and can be taken apart', async ({ bench: page }) => {
+  await page.getByRole('row', { name: /Loop 3: head and efficiency/ }).click();
+  await expect(page.getByText('What head does the Loop 3 pump deliver')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Sweep, 18 settings/ })).toContainText('12\u202f140');
+  await expect(page.getByText(/Head at zero flow, 2900 rpm: 27\.\d+ ± 0\.\d+ m/)).toBeVisible();
+
+  await go(page, 'Signals');
+  await expect(page.getByRole('button', { name: 'Step 5: H = (p_d − p_s) / (rho · g_n)' })).toBeVisible();
+  await expect.poll(async () => (await ledger(page))['in 3 conditions']).toBeGreaterThan(10_000);
+  const before = (await ledger(page))['kept']!;
+  await drag(page, 0.5, 0.6);
+  await page.getByRole('toolbar', { name: 'Selection' }).getByText('Set aside').click();
+  await expect.poll(async () => (await ledger(page))['kept']).toBeLessThan(before - 500);
+
+  await go(page, 'Report');
+  await expect(page.locator('.finding').first()).toContainText('Now: Head at zero flow');
+  await page.getByRole('button', { name: 'Write anew' }).first().click();
+  await go(page, 'Signals');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await ledger(page))['kept']).toBe(before);
+
+  await go(page, 'Models');
+  await expect(page.getByRole('columnheader', { name: 'a2 (m/(L/min)²)' })).toBeVisible();
+  await page.getByText('degree 3', { exact: true }).click();
+  await expect(page.getByText('a3 cannot be told from zero')).toBeVisible();
+  await page.getByRole('button', { name: 'Try degree 2' }).click();
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+
+  await go(page, 'Compare');
+  await page.getByRole('row', { name: /2900 rpm/ }).click();
+  await expect(page.getByText('larger than the scatter of the points explains')).toBeVisible();
+});
+
+test('the command list, the keys and both themes', async ({ bench: page }) => {
+  await page.getByRole('row', { name: /Loop 3/ }).click();
+  await page.keyboard.press('Control+k');
+  await page.getByRole('textbox', { name: 'Find an action' }).fill('go to sig');
+  await expect(page.getByRole('option', { name: 'Go to Signals' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/signals/);
+  await page.keyboard.press('?');
+  await expect(page.getByText('move the selection, or the window when there is none')).toBeVisible();
+  await page.keyboard.press('Escape');
+  const chart = page.getByRole('img', { name: /Channels p_d/ });
+  await chart.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('toolbar', { name: 'Selection' })).toBeVisible();
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('toolbar', { name: 'Selection' })).toBeHidden();
+  await page.getByRole('button', { name: 'Dark' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('what is not there is said in a sentence', async ({ bench: page, server }) => {
+  for (const [path, sentence] of [
+    ['/campaign/999', 'There is no campaign "999"'],
+    ['/campaign/1/signals/999', 'There is no run "999"'],
+    ['/campaign/1/models/999', 'There is no fit "999"'],
+    ['/nowhere', 'There is nothing at this address'],
+  ] as const) {
+    await page.goto(server.address + path);
+    await expect(page.getByText(sentence)).toBeVisible();
+  }
+  await page.goto(`${server.address}/campaign/1/intake`);
+  const files = [
+    ['empty.csv', '', 'is empty'],
+    ['picture.csv', '\u0000\u0001PNG\u0000', 'is not text'],
+  ] as const;
+  for (const [name, content, sentence] of files) {
+    await page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(content) });
+    await expect(page.getByRole('alert')).toContainText(sentence);
+  }
+  const headings = { name: 'headings.csv', mimeType: 'text/csv', buffer: Buffer.from('Time,Flow\n') };
+  await page.locator('input[type=file]').setInputFiles(headings);
+  await expect(page.getByText('No row of numbers was found below the headings')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Import 0/ })).toBeDisabled();
+});
