@@ -68,8 +68,12 @@ export const go = (page: Page, place: string) =>
 
 /** Chooses in a select by its label. */
 export async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
-  await page.getByRole('combobox', { name: label, exact: true }).click();
-  await page.locator('.ant-select-item-option').filter({ hasText: option }).first().click();
+  const box = page.getByRole('combobox', { name: label, exact: true });
+  await box.click();
+  // The list of another select may still be closing; this one is named by the box.
+  const list = await box.getAttribute('aria-controls');
+  const options = page.locator(`.ant-select-dropdown:has([id="${list}"]) .ant-select-item-option`);
+  await options.filter({ hasText: option }).first().click();
 }
 
 /** Drags over the chart from one share of its width to another. */

@@ -14,7 +14,7 @@ test('the demo shows the finished way, and can be taken apart', async ({ bench: 
   await expect(page.getByRole('button', { name: 'Step 5: H = (p_d − p_s) / (rho · g_n)' })).toBeVisible();
   await expect.poll(async () => (await ledger(page))['in 3 conditions']).toBeGreaterThan(10_000);
   const before = (await ledger(page))['kept']!;
-  await drag(page, 0.5, 0.6);
+  await drag(page, 0.75, 0.85);
   await page.getByRole('toolbar', { name: 'Selection' }).getByText('Set aside').click();
   await expect.poll(async () => (await ledger(page))['kept']).toBeLessThan(before - 500);
 
@@ -44,6 +44,7 @@ test('the command list, the keys and both themes', async ({ bench: page }) => {
   await expect(page.getByRole('option', { name: 'Go to Signals' })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/signals/);
+  await expect(page.getByRole('textbox', { name: 'Find an action' })).toBeHidden();
   await page.keyboard.press('?');
   await expect(page.getByText('move the selection, or the window when there is none')).toBeVisible();
   await page.keyboard.press('Escape');

@@ -1,6 +1,6 @@
 import { Input, Modal } from 'antd';
 import { useState, type KeyboardEvent } from 'react';
-import { useRegistry } from './commands';
+import { useOffered } from './commands';
 
 /** Every action by name (Ctrl+K); with `keysOnly` the list of shortcuts (?). */
 export function CommandList({ open, keysOnly, onClose }: { open: boolean; keysOnly: boolean; onClose(): void }) {
@@ -30,7 +30,7 @@ const chartKeys = [
 ] as const;
 
 function Keys() {
-  const { commands } = useRegistry();
+  const commands = useOffered();
   const withKeys = commands.flatMap((c) => (c.keys ? [[c.keys, c.label] as const] : []));
   return (
     <dl className="keys">
@@ -47,7 +47,7 @@ function Keys() {
 }
 
 function Find({ onClose }: { onClose(): void }) {
-  const { commands } = useRegistry();
+  const commands = useOffered();
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);

@@ -1,4 +1,4 @@
-import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react'; // prettier-ignore
 
 /** Something that can be done from the command list, and from the keyboard where it has a key. */
 export interface Command {
@@ -8,30 +8,63 @@ export interface Command {
   keys?: string;
   run(): void;
 }
-interface Registry {
-  commands: readonly Command[];
-  register(commands: readonly Command[]): () => void;
-}
-const CommandContext = createContext<Registry | undefined>(undefined);
 
-export function useRegistry(): Registry {
-  const registry = useContext(CommandContext);
-  if (!registry) throw new Error('useRegistry is used outside CommandProvider');
-  return registry;
+/** What can be done now, by the components that are on the screen. */
+export class CommandStore {
+  private groups: readonly (readonly Command[])[] = [];
+  private flat: readonly Command[] = [];
+  private readonly listeners = new Set<() => void>();
+
+  commands = (): readonly Command[] => this.flat;
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  register(group: readonly Command[]): () => void {
+    this.set([...this.groups, group]);
+    return () => this.set(this.groups.filter((g) => g !== group));
+  }
+
+  /** The newest command with these keys, so that a place can take a key of the shell. */
+  withKeys(keys: string): Command | undefined {
+    return this.flat.findLast((c) => c.keys === keys);
+  }
+
+  private set(groups: readonly (readonly Command[])[]): void {
+    this.groups = groups;
+    this.flat = groups.flat();
+    for (const listener of this.listeners) listener();
+  }
+}
+
+const CommandContext = createContext<CommandStore | undefined>(undefined);
+
+function useStore(): CommandStore {
+  const store = useContext(CommandContext);
+  if (!store) throw new Error('commands are used outside CommandProvider');
+  return store;
+}
+
+/** Every command that is offered now. */
+export function useOffered(): readonly Command[] {
+  const store = useStore();
+  return useSyncExternalStore(store.subscribe, store.commands);
 }
 
 /** Offers commands while the calling component is on the screen. */
 export function useCommands(commands: readonly Command[]): void {
-  const { register } = useRegistry();
-  // Registered anew only when their words change; what they do is read when they run.
+  const store = useStore();
   const newest = useRef(commands);
-  useEffect(() => {
+  useLayoutEffect(() => {
     newest.current = commands;
   });
+  // Registered anew only when their words change; what they do is read when they run.
   const words = JSON.stringify(commands.map(({ id, label, keys }) => [id, label, keys]));
-  useEffect(() => {
+  useLayoutEffect(() => {
     const named = JSON.parse(words) as [string, string, string | null][];
-    return register(
+    return store.register(
       named.map(([id, label, keys]) => ({
         id,
         label,
@@ -39,40 +72,31 @@ export function useCommands(commands: readonly Command[]): void {
         run: () => newest.current.find((c) => c.id === id)?.run(),
       })),
     );
-  }, [words, register]);
+  }, [words, store]);
 }
 
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
+/** The keys of an event as a command states them. */
+export function keysOf({ key, ctrlKey, metaKey, shiftKey }: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey'>): string {
+  const ctrl = ctrlKey || metaKey;
+  return `${ctrl ? 'Ctrl+' : ''}${ctrl && shiftKey ? 'Shift+' : ''}${key.length === 1 ? key.toUpperCase() : key}`;
+} // prettier-ignore
+
 export function CommandProvider({ children }: { children: ReactNode }) {
-  const [groups, setGroups] = useState<readonly (readonly Command[])[]>([]);
-  const commands = useMemo(() => groups.flat(), [groups]);
-  const registry = useMemo<Registry>(
-    () => ({
-      commands,
-      register: (group) => {
-        setGroups((now) => [...now, group]);
-        return () => setGroups((now) => now.filter((g) => g !== group));
-      },
-    }),
-    [commands],
-  );
-  // `register` must not change with the commands, or registering would never end.
-  const register = useRef(registry.register);
-  const value = useMemo(() => ({ commands, register: register.current }), [commands]);
+  const [store] = useState(() => new CommandStore());
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
-      const ctrl = event.ctrlKey || event.metaKey;
-      if (event.defaultPrevented || event.altKey || (typing(event.target) && !(ctrl && event.key === 'k'))) return;
-      const pressed = `${ctrl ? 'Ctrl+' : ''}${ctrl && event.shiftKey ? 'Shift+' : ''}${event.key.length === 1 ? event.key.toUpperCase() : event.key}`;
-      const hit = commands.find((c) => c.keys === pressed);
+      const keys = keysOf(event);
+      if (event.defaultPrevented || event.altKey || (typing(event.target) && keys !== 'Ctrl+K')) return;
+      const hit = store.withKeys(keys);
       if (!hit) return;
       event.preventDefault();
       hit.run();
     };
     addEventListener('keydown', press);
     return () => removeEventListener('keydown', press);
-  }, [commands]);
-  return <CommandContext value={value}>{children}</CommandContext>;
+  }, [store]);
+  return <CommandContext value={store}>{children}</CommandContext>;
 }

@@ -1,15 +1,25 @@
 import type { ProcedureReply, RunReply } from '@undameter/contract';
 import type { Step } from '@undameter/core';
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../../data/api';
+import { queries } from '../../data/queries';
 
 /** The ways to change a run's procedure. All of them can be undone. */
 export function useProcedure(run: RunReply | undefined) {
+  const client = useQueryClient();
+  // The next change has to name the version that this one made, without waiting to be told.
+  const onSuccess = (reply: ProcedureReply) =>
+    client.setQueryData(
+      queries.run(run!.id).queryKey,
+      (known: RunReply | undefined) => known && { ...known, ...reply },
+    );
   const save = useMutation({
+    onSuccess,
     mutationFn: (steps: readonly Step[]) =>
       ask<ProcedureReply>(`/runs/${run!.id}/procedure`, { method: 'PUT', body: { steps, version: run!.procedureVersion } }),
   }); // prettier-ignore
   const history = useMutation({
+    onSuccess,
     mutationFn: (direction: 'undo' | 'redo') =>
       ask<ProcedureReply>(`/runs/${run!.id}/procedure/history`, { body: { direction } }),
   });
