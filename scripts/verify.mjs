@@ -3,7 +3,7 @@
  * `N passed, N failed` summed over all suites. Needs nothing but Node.js.
  */
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -28,19 +28,58 @@ if (!run('install', 'npm', ['ci', '--no-audit', '--no-fund'])) {
   process.exit(1);
 }
 check('types', 'npx', ['tsc', '-p', 'tsconfig.json']);
+check('lint', 'npx', ['eslint', '.']);
 check('style', 'npx', ['prettier', '--check', '.']);
 check('build', 'npm', ['run', '-s', 'build']);
 
 const folder = mkdtempSync(join(tmpdir(), 'undameter-verify-'));
-const report = join(folder, 'jest.json');
-const ok = run('unit and API tests', 'npm', ['test', '--', '--json', `--outputFile=${report}`]);
 try {
-  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
-  total.passed += numPassedTests;
-  total.failed += Math.max(numFailedTests, ok ? 0 : numFailedTestSuites);
-} catch {
-  total.failed++;
+  unitTests();
+  browserTests();
+} finally {
+  rmSync(folder, { recursive: true, force: true });
 }
-rmSync(folder, { recursive: true, force: true });
 console.log(`${total.passed} passed, ${total.failed} failed`);
 process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
+
+function unitTests() {
+  const report = join(folder, 'jest.json');
+  const ok = run('unit and API tests', 'npm', ['test', '--', '--json', `--outputFile=${report}`]);
+  count(report, ok, ({ numPassedTests, numFailedTests, numFailedTestSuites }) => [
+    numPassedTests,
+    Math.max(numFailedTests, ok ? 0 : numFailedTestSuites),
+  ]);
+}
+
+function browserTests() {
+  if (!hasChromium()) {
+    console.log('There is no chromium and apt could not install it: the browser tests cannot run.');
+    total.failed++;
+    return;
+  }
+  const report = join(folder, 'playwright.json');
+  const ok = run('browser tests', 'npx', ['playwright', 'test', '-c', 'e2e', '--reporter=list,json'], {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+  });
+  count(report, ok, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+}
+
+/** Adds the numbers of a suite's own report; a suite that wrote none has failed. */
+function count(report, ok, read) {
+  try {
+    const [passed, failed] = read(JSON.parse(readFileSync(report, 'utf8')));
+    total.passed += passed;
+    total.failed += ok ? failed : Math.max(failed, 1);
+  } catch {
+    total.failed++;
+  }
+}
+
+/** Debian's chromium, installed where it is missing. */
+function hasChromium() {
+  const chromium = process.env.UNDAMETER_CHROMIUM ?? '/usr/bin/chromium';
+  if (existsSync(chromium)) return true;
+  run('install chromium', 'apt-get', ['update', '-q']);
+  run('install chromium', 'apt-get', ['install', '-y', '-q', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' });
+  return existsSync(chromium);
+}

@@ -1,7 +1,7 @@
 /** Bundles the server and its threads; packages stay outside, our own workspaces go in. */
-import { build } from 'esbuild';
+import { build, context } from 'esbuild';
 
-await build({
+const options = {
   absWorkingDir: import.meta.dirname,
   entryPoints: {
     main: 'src/main.ts',
@@ -26,4 +26,7 @@ await build({
       },
     },
   ],
-});
+};
+// With --watch: a new bundle after each change, until it is stopped.
+if (process.argv.includes('--watch')) await (await context(options)).watch();
+else await build(options);

@@ -34,7 +34,9 @@ async function main(): Promise<void> {
   } catch (error) {
     await services.stop();
     if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE')
-      throw new Error(`Port ${config.port} is in use. Set PORT to another one, or stop what uses it.`);
+      throw new Error(`Port ${config.port} is in use. Set PORT to another one, or stop what uses it.`, {
+        cause: error,
+      });
     throw error;
   }
   const address = app.server.address();

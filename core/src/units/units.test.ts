@@ -6,7 +6,7 @@ import { convert, parseUnit, perPower, printUnit } from './index';
 test.each([
   [1, 'L/min', 'm^3/s', 1 / 60000],
   [3000, 'rpm', 'rev/s', 50],
-  [14.5, 'psi', 'kPa', 99.97398075094126],
+  [14.5, 'psi', 'kPa', 99.97398075094124],
   [1, 'BTU/(h ft2 degF)', 'W/(m2 K)', 5.678263341113489],
   [25, '°C', 'K', 298.15],
   [212, '°F', '°C', 100],

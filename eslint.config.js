@@ -1,0 +1,64 @@
+import js from '@eslint/js';
+import reactHooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+/**
+ * Imports run one way: web and server over contract over core; formats over core. A workspace
+ * names here what of ours it may know.
+ */
+const knows = {
+  core: [],
+  formats: ['core'],
+  contract: ['core'],
+  demo: ['core', 'contract'],
+  server: ['core', 'contract', 'formats', 'demo'],
+  web: ['core', 'contract'],
+  // e2e sees what a person sees, and nothing of ours from the inside.
+  e2e: [],
+};
+const workspaces = Object.keys(knows);
+
+const oneWay = workspaces.map((workspace) => {
+  const forbidden = workspaces.filter((other) => other !== workspace && !knows[workspace].includes(other));
+  return {
+    files: [`${workspace}/**/*.{ts,tsx}`],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              group: forbidden.flatMap((other) => [`@undameter/${other}`, `@undameter/${other}/*`, `**/${other}/src/**`]),
+              message: `${workspace} may know ${knows[workspace].join(', ') || 'none of our other workspaces'}.`,
+            },
+            ...(workspace === 'core'
+              ? [{ group: ['node:*', 'react', 'react-dom', 'fastify', 'antd', 'echarts'], message: 'core has no I/O and no interface.' }]
+              : []),
+          ],
+        },
+      ],
+    },
+  };
+}); // prettier-ignore
+
+export default tseslint.config(
+  { ignores: ['**/dist/', '**/node_modules/', 'data/', 'e2e/test-results/'] },
+  js.configs.recommended,
+  tseslint.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      eqeqeq: 'error',
+      'no-eval': 'error',
+      'no-new-func': 'error',
+      'prefer-const': 'error',
+    },
+  },
+  { files: ['core/**/*.ts'], rules: { 'no-restricted-globals': ['error', 'Date', 'fetch', 'process', 'window', 'document'] } },
+  { files: ['**/*.{js,mjs}', 'server/**/*.ts', 'scripts/**/*.ts', 'e2e/**/*.ts'], languageOptions: { globals: globals.node } },
+  { files: ['web/**/*.{ts,tsx}'], languageOptions: { globals: globals.browser }, ...reactHooks.configs.flat.recommended },
+  ...oneWay,
+); // prettier-ignore

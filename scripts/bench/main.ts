@@ -1,0 +1,51 @@
+/**
+ * npm run bench: the median time of each kernel, against numpy and scipy in the same run
+ * where Debian's python3-numpy and python3-scipy are installed.
+ */
+import { spawnSync } from 'node:child_process';
+import { cases, setUp } from './cases';
+
+const RUNS = 7;
+const median = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1]!;
+
+async function timeOf(work: () => unknown): Promise<number> {
+  await work();
+  const times: number[] = [];
+  for (let i = 0; i < RUNS; i++) {
+    const start = performance.now();
+    await work();
+    times.push(performance.now() - start);
+  }
+  return median(times);
+}
+
+/** Medians of the reference in ms by name, or undefined where Python cannot run it. */
+function references(): Record<string, number> | undefined {
+  const timed = cases.flatMap(({ name, reference }) => (reference ? [[name, reference]] : []));
+  const script = `${setUp}
+import json, time, statistics
+def median_ms(work):
+    work()
+    times = []
+    for _ in range(${RUNS}):
+        start = time.perf_counter(); work(); times.append((time.perf_counter() - start) * 1000)
+    return statistics.median(times)
+print(json.dumps({${timed.map(([name, expression]) => `${JSON.stringify(name)}: median_ms(lambda: ${expression})`).join(', ')}}))`;
+  const { status, stdout } = spawnSync('/usr/bin/python3', ['-c', script], { encoding: 'utf8' });
+  return status === 0 ? (JSON.parse(stdout) as Record<string, number>) : undefined;
+}
+
+const reference = references();
+if (!reference)
+  console.log(
+    'No reference: install python3-numpy and python3-scipy (Debian) to see each time as a ratio to theirs.\n',
+  );
+console.log(`${'kernel'.padEnd(46)}${'ms'.padStart(9)}${'reference'.padStart(11)}${'ratio'.padStart(8)}`);
+for (const { name, ours } of cases) {
+  const ms = await timeOf(ours);
+  const theirs = reference?.[name];
+  const ratio = theirs === undefined ? '–' : (ms / theirs).toFixed(2);
+  console.log(
+    `${name.padEnd(46)}${ms.toFixed(1).padStart(9)}${(theirs?.toFixed(1) ?? '–').padStart(11)}${ratio.padStart(8)}`,
+  );
+}
