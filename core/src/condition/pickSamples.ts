@@ -26,13 +26,13 @@ export function pickSamples(state: RunState, condition: Condition): Int32Array {
     values: channelOf(state, limit.symbol).values,
     ...boundsIn(limit, channelOf(state, limit.symbol).unit),
   }));
-  const picked = new Int32Array(state.samples);
+  const inside = Uint8Array.from(state.mask, (m) => (m === KEPT ? 1 : 0));
+  // One pass a limit, written so that a missing value fails it.
+  for (const { values, low, high } of bounds)
+    for (let i = 0; i < inside.length; i++) if (!(values[i]! >= low && values[i]! <= high)) inside[i] = 0;
+  const picked = new Int32Array(inside.length);
   let count = 0;
-  for (let i = 0; i < state.samples; i++) {
-    if (state.mask[i] !== KEPT) continue;
-    // Written so that a missing value fails the limit.
-    if (bounds.every((b) => b.values[i]! >= b.low && b.values[i]! <= b.high)) picked[count++] = i;
-  }
+  for (let i = 0; i < inside.length; i++) if (inside[i]) picked[count++] = i;
   return picked.slice(0, count);
 }
 

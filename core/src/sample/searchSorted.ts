@@ -2,7 +2,7 @@
  * First index whose value is >= wanted, or the length when there is none.
  * @param values  non-decreasing, without missing values
  */
-export function firstAtLeast(values: Float64Array, wanted: number): number {
+export function firstAtLeast(values: Float64Array | Int32Array, wanted: number): number {
   let low = 0;
   let high = values.length;
   while (low < high) {

@@ -1,5 +1,6 @@
 import { buildLevels, LEVEL_SIZES, type Level } from '@undameter/core';
-import type { Database, Db } from './pg/Database';
+import { whole, type Database, type Db } from './pg/Database';
+import { int4 } from './pg/readBinaryCopy';
 
 /** Samples of one chunk; the layout of the store, see docs/decisions. */
 export const CHUNK_SAMPLES = 65_536;
@@ -9,12 +10,12 @@ const bytesOf = (values: Float64Array): Uint8Array =>
 
 /** Gives a run its partition, so that deleting it later is dropping a table. */
 export async function createPartition(db: Db, runId: number): Promise<void> {
-  await db.script(`create table sample_chunk_${Math.trunc(runId)} partition of sample_chunk for values in (${Math.trunc(runId)});
-    alter table sample_chunk_${Math.trunc(runId)} alter column data set storage external`);
+  await db.script(`create table sample_chunk_${whole(runId)} partition of sample_chunk for values in (${whole(runId)});
+    alter table sample_chunk_${whole(runId)} alter column data set storage external`);
 }
 
 export async function dropPartition(db: Db, runId: number): Promise<void> {
-  await db.script(`drop table if exists sample_chunk_${Math.trunc(runId)}`);
+  await db.script(`drop table if exists sample_chunk_${whole(runId)}`);
 }
 
 /** Writes one block of columns, one transaction per 4 MB at the most. */
@@ -48,30 +49,37 @@ export async function writeLevels(db: Database, runId: number, position: number,
 }
 
 /** A whole channel, in memory that can be shared with the worker threads. */
-export async function readColumn(db: Db, runId: number, position: number, samples: number): Promise<Float64Array> {
+export async function readColumn(
+  db: Database,
+  runId: number,
+  position: number,
+  samples: number,
+): Promise<Float64Array> {
   const values = shared(samples);
   const chunks = Math.ceil(samples / CHUNK_SAMPLES);
+  // Sixteen chunks (8 MB) at a time: more would stand in memory several times over.
   for (let from = 0; from < chunks; from += 16) {
-    const rows = await db.sql<{ k: number; data: Uint8Array }>`
+    const rows = await db.copyOut(`
       select k, data from sample_chunk
-       where run_id = ${runId} and position = ${position} and level = 0 and k >= ${from} and k < ${from + 16} order by k`;
-    for (const { k, data } of rows) values.set(asNumbers(data), k * CHUNK_SAMPLES);
+       where run_id = ${whole(runId)} and position = ${whole(position)} and level = 0
+         and k >= ${from} and k < ${from + 16} order by k`);
+    for (const [k, data] of rows) values.set(asNumbers(data!), int4(k!) * CHUNK_SAMPLES);
   }
   return values;
 }
 
 /** The stored min/max levels of a channel. */
-export async function readLevels(db: Db, runId: number, position: number): Promise<Level[]> {
-  const rows = await db.sql<{ level: number; data: Uint8Array }>`
+export async function readLevels(db: Database, runId: number, position: number): Promise<Level[]> {
+  const rows = await db.copyOut(`
     select level, data from sample_chunk
-     where run_id = ${runId} and position = ${position} and level > 0 order by level`;
+     where run_id = ${whole(runId)} and position = ${whole(position)} and level > 0 order by level`);
   return rows
-    .filter((row) => (LEVEL_SIZES as readonly number[]).includes(row.level))
-    .map(({ level, data }) => {
-      const both = shared(data.byteLength / 8);
-      both.set(asNumbers(data));
+    .filter(([level]) => (LEVEL_SIZES as readonly number[]).includes(int4(level!)))
+    .map(([level, data]) => {
+      const both = shared(data!.byteLength / 8);
+      both.set(asNumbers(data!));
       const half = both.length / 2;
-      return { size: level, lowest: both.subarray(0, half), highest: both.subarray(half) };
+      return { size: int4(level!), lowest: both.subarray(0, half), highest: both.subarray(half) };
     });
 }
 

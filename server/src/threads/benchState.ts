@@ -2,6 +2,7 @@ import {
   buildLevels,
   describe,
   keptBlocks,
+  pickSamples,
   runProcedure,
   type Channel,
   type Description,
@@ -11,7 +12,8 @@ import {
   type StepMemory,
 } from '@undameter/core';
 import { LRUCache } from 'lru-cache';
-import type { BenchRun } from './BenchInput';
+import type { BenchRun, NamedCondition } from './BenchInput';
+import { attempt, type Attempt } from './toReply';
 
 type Effect = Parameters<StepMemory['keep']>[1];
 
@@ -31,6 +33,10 @@ export interface BenchState {
   levelsOf(channel: Channel): readonly Level[];
   descriptionOf(channel: Channel): Description;
   blocks(): Uint8Array;
+  /** Samples in a condition, or why it cannot be told; see `attempt`. */
+  pickedBy(condition: NamedCondition): Attempt<Int32Array>;
+  /** Anything else that follows from this state and a key, computed once. */
+  once<T>(key: string, make: () => T): T;
 }
 
 const states = new LRUCache<string, BenchState>({ max: 12 });
@@ -46,13 +52,17 @@ export function benchState(run: BenchRun): BenchState {
   });
   const levels = new Map<Float64Array, readonly Level[]>(run.channels.map((c) => [c.values, c.levels]));
   const descriptions = new Map<Float64Array, Description>();
-  let blocks: Uint8Array | undefined;
+  const others = new Map<string, unknown>();
+  const once = <T>(name: string, make: () => T): T => remember(others, name, make) as T;
   const state: BenchState = {
     result,
     levelsOf: (channel) => remember(levels, channel.values, () => buildLevels(channel.values)),
     descriptionOf: (channel) =>
       remember(descriptions, channel.values, () => describe(channel.values, result.final.mask)),
-    blocks: () => (blocks ??= keptBlocks(result.final.mask)),
+    blocks: () => once('blocks', () => keptBlocks(result.final.mask)),
+    pickedBy: ({ name, limits }) =>
+      once(`picked ${JSON.stringify(limits)}`, () => attempt(() => pickSamples(result.final, { name, limits }))),
+    once,
   };
   states.set(key, state);
   return state;

@@ -1,8 +1,8 @@
 import type { BenchReply, ChannelBoardRow } from '@undameter/contract';
-import { countKept, KEPT, pickSamples, type Channel, type Mask } from '@undameter/core';
-import type { EvaluateTask } from './BenchInput';
+import { countKept, KEPT, type Channel, type Mask } from '@undameter/core';
+import type { EvaluateTask, NamedCondition } from './BenchInput';
 import { benchState, type BenchState } from './benchState';
-import { attempt, reading, readings } from './toReply';
+import { reading, readings } from './toReply';
 
 /** Slices of the ledger bar. */
 const STRIP = 240;
@@ -12,12 +12,16 @@ const TRACE = 60;
 /** Board, ledger and step reports of a run. */
 export function evaluate({ run, conditions }: EvaluateTask): BenchReply {
   const state = benchState(run);
+  return state.once(`board ${JSON.stringify(conditions)}`, () => board(state, conditions));
+}
+
+function board(state: BenchState, conditions: readonly NamedCondition[]): BenchReply {
   const { final, reports } = state.result;
   const inAny = new Uint8Array(final.samples);
-  const counted = conditions.map(({ id, name, ...condition }) => {
-    const picked = attempt(() => pickSamples(final, { name, ...condition }));
+  const counted = conditions.map((condition) => {
+    const picked = state.pickedBy(condition);
     for (const i of picked.value ?? []) inAny[i] = 1;
-    return { id, name, samples: picked.value?.length ?? null, problem: picked.problem };
+    return { id: condition.id, name: condition.name, samples: picked.value?.length ?? null, problem: picked.problem };
   });
   return {
     samples: final.samples,
@@ -50,7 +54,7 @@ function boardRow(channel: Channel, state: BenchState): ChannelBoardRow {
     standardDeviation: reading(d.standardDeviation),
     missing: d.missing,
     present: d.present,
-    trace: readings(smallTrace(channel, state.result.final.mask)),
+    trace: state.once(`trace ${channel.symbol}`, () => readings(smallTrace(channel, state.result.final.mask))),
   };
 }
 

@@ -5,8 +5,10 @@ export const reading = (value: number): number | null => (Number.isFinite(value)
 
 export const readings = (values: Float64Array): (number | null)[] => Array.from(values, reading);
 
+export type Attempt<T> = { value: T; problem: null } | { value: undefined; problem: ErrorReport };
+
 /** The result of the work, or the report of what it could not do; faults of ours are thrown on. */
-export function attempt<T>(work: () => T): { value: T; problem: null } | { value: undefined; problem: ErrorReport } {
+export function attempt<T>(work: () => T): Attempt<T> {
   try {
     return { value: work(), problem: null };
   } catch (error) {

@@ -3,9 +3,7 @@ import {
   channelOf,
   firstAtLeast,
   GAP_FACTOR,
-  KEPT,
   median,
-  pickSamples,
   reduceTrace,
   setAsidePoints,
   type RunState,
@@ -95,20 +93,21 @@ function traceOf(
     y: readings(trace.y),
     everySample: trace.everySample,
     setAside: { x: readings(aside.x), y: readings(aside.y), count: aside.count },
-    inConditions: task.conditions.map((c) => inCondition(c, final, axis.x, channel.values, first, last)),
+    inConditions: task.conditions.map((c) => inCondition(c, state, axis.x, channel.values, first, last)),
   };
 }
 
 function inCondition(
   condition: NamedCondition,
-  state: RunState,
+  state: BenchState,
   x: Float64Array,
   y: Float64Array,
   first: number,
   last: number,
 ) {
-  const picked = attempt(() => pickSamples(state, condition)).value ?? new Int32Array(0);
-  const inside = picked.filter((i) => i >= first && i < last && state.mask[i] === KEPT);
+  const picked = state.pickedBy(condition).value ?? new Int32Array(0);
+  // Sample numbers rise, so those of the window are found by searching.
+  const inside = picked.subarray(firstAtLeast(picked, first), firstAtLeast(picked, last));
   const every = Math.max(1, Math.ceil(inside.length / MOST_IN_CONDITION));
   const shown = inside.filter((_, k) => k % every === 0);
   return {

@@ -6,7 +6,7 @@ import { SyncedNodeFs } from './syncedNodeFs';
 
 const port = parentPort!;
 const { directory } = workerData as { directory: string | undefined };
-const answer = (reply: Reply): void => port.postMessage(reply);
+const answer = (reply: Reply): void => port.postMessage(reply, reply.type === 'copied' ? [reply.bytes.buffer] : []);
 
 /** In memory for tests; on disk with fsync on, which PGlite turns off unless told otherwise. */
 function open(): PGlite {
@@ -45,6 +45,9 @@ async function serve(request: Request): Promise<void> {
     } else if (request.type === 'script') {
       await db.exec(request.text);
       answer({ id, type: 'rows', rows: [] });
+    } else if (request.type === 'copyOut') {
+      const { blob } = await db.query(`copy (${request.query}) to '/dev/blob' (format binary)`);
+      answer({ id, type: 'copied', bytes: new Uint8Array((await blob?.arrayBuffer()) ?? new ArrayBuffer(0)) });
     } else {
       const { rows } = await db.query<Record<string, unknown>>(request.text, request.values);
       answer({ id, type: 'rows', rows });
