@@ -40,7 +40,7 @@ csv = 'Time [s],A [m],B [m],C [m],D [m]\\n' + '\\n'.join('%g,%.5f,%.3f,%.6f,12.5
 
 async function readCsv(): Promise<number> {
   const format = formatFor('bench.csv');
-  const { layout } = format.guess(csv, 'bench.csv');
+  const { layout } = format.guess(csv.subarray(0, 2 ** 20), 'bench.csv');
   const bytes = (async function* () {
     yield csv;
   })();

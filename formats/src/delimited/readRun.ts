@@ -1,7 +1,9 @@
 import { AppError, type Layout, type ReadRecord } from '@undameter/core';
 import { linesOf } from './decode';
+import { PlainRows } from './PlainRows';
 import { preambleOf } from './preview';
 import { readNumber } from './readNumber';
+import { eachLine, textOf } from './eachLine';
 import { splitLine } from './splitLine';
 
 /** Rows of one block of columns handed on; the store keeps a chunk of this size. */
@@ -37,30 +39,87 @@ export async function readRun(input: ReadInput): Promise<ReadRecord> {
     columns: columns.map(() => ({ missing: 0, notNumber: 0 })),
     preamble: [],
   };
-  const above: string[] = [];
-  let block = columns.map(() => new Float64Array(BLOCK_ROWS));
-  let filled = 0;
-  for await (const lines of linesOf(input.bytes, layout.encoding, name)) {
-    for (const text of lines) {
-      record.linesRead++;
-      if (record.linesRead < layout.firstDataLine) above.push(text);
-      else if (text.trim() === '') record.blankLines++;
-      else if (readRow(text, input, record, block, filled)) filled++;
-      if (filled === BLOCK_ROWS) {
-        await input.onBlock(block, filled);
-        block = columns.map(() => new Float64Array(BLOCK_ROWS));
-        filled = 0;
+  const writer = new BlockWriter(input, record);
+  if (PlainRows.fits(layout)) {
+    const plain = new PlainRows(layout, columns, input.width);
+    await eachLine(input.bytes, name, (line) => {
+      if (record.linesRead + 1 >= layout.firstDataLine && plain.read(line.bytes, line.from, line.to))
+        return writer.addPlain(plain.values);
+      const texts = textOf(line, layout.encoding);
+      if (texts.length === 1) return writer.add(texts[0]!);
+      return texts.reduce<Promise<void>>(
+        async (before, text) => before.then(() => writer.add(text)),
+        Promise.resolve(),
+      );
+    });
+  } else
+    for await (const lines of linesOf(input.bytes, layout.encoding, name))
+      for (const text of lines) {
+        const wait = writer.add(text);
+        if (wait) await wait;
       }
-    }
-  }
-  if (record.rows === 0) throw new AppError('FILE_NO_DATA_ROWS', { name, lines: record.linesRead });
-  if (filled > 0)
-    await input.onBlock(
-      block.map((c) => c.slice(0, filled)),
-      filled,
-    );
-  record.preamble = preambleOf(above, layout);
+  await writer.end();
   return record;
+}
+
+/** Gathers rows to blocks and keeps the account of every line. */
+class BlockWriter {
+  private readonly above: string[] = [];
+  private block: Float64Array[];
+  private filled = 0;
+
+  constructor(
+    private readonly input: ReadInput,
+    private readonly record: ReadRecord,
+  ) {
+    this.block = this.newBlock();
+  }
+
+  /** Takes a line as text; answers a promise when a block has become full. */
+  add(text: string): Promise<void> | void {
+    const { record, input } = this;
+    record.linesRead++;
+    if (record.linesRead < input.layout.firstDataLine) this.above.push(text);
+    else if (text.trim() === '') record.blankLines++;
+    else if (readRow(text, input, record, this.block, this.filled)) return this.next();
+  }
+
+  /** Takes a row that was read as plain numbers. */
+  addPlain(values: Float64Array): Promise<void> | void {
+    this.record.linesRead++;
+    this.record.rows++;
+    for (let k = 0; k < values.length; k++) {
+      const value = values[k]!;
+      this.block[k]![this.filled] = value;
+      if (value !== value) this.record.columns[k]!.missing++;
+    }
+    return this.next();
+  }
+
+  /** Hands on the last, shorter block. @throws {AppError} FILE_NO_DATA_ROWS */
+  async end(): Promise<void> {
+    const { record, input } = this;
+    if (record.rows === 0) throw new AppError('FILE_NO_DATA_ROWS', { name: input.name, lines: record.linesRead });
+    const { filled } = this;
+    if (filled > 0)
+      await input.onBlock(
+        this.block.map((c) => c.slice(0, filled)),
+        filled,
+      );
+    record.preamble = preambleOf(this.above, input.layout);
+  }
+
+  private next(): Promise<void> | void {
+    if (++this.filled < BLOCK_ROWS) return;
+    const full = this.block;
+    this.block = this.newBlock();
+    this.filled = 0;
+    return Promise.resolve(this.input.onBlock(full, BLOCK_ROWS));
+  }
+
+  private newBlock(): Float64Array[] {
+    return this.input.columns.map(() => new Float64Array(BLOCK_ROWS));
+  }
 }
 
 function readRow(text: string, input: ReadInput, record: ReadRecord, block: Float64Array[], at: number): boolean {
