@@ -105,7 +105,7 @@ export const catalogue = {
   ),
   SYMBOL_TAKEN: entry<{ symbol: string }>(
     'input',
-    (f) => `The symbol "${f.symbol}" is already in use. Give the new channel another symbol.`,
+    (f) => `The symbol "${f.symbol}" is already in use. Choose another one.`,
   ),
   SYMBOL_INVALID: entry<{ symbol: string }>(
     'input',

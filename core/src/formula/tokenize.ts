@@ -15,7 +15,11 @@ const patterns: readonly [Token['type'], RegExp][] = [
   ['unit', /^\[[^\]\n]*\]/],
   ['operator', /^[-+*/^(),−·×]/],
 ];
-const sameAs: Record<string, string> = { '−': '-', '·': '*', '×': '*' };
+const sameAs = new Map([
+  ['−', '-'],
+  ['·', '*'],
+  ['×', '*'],
+]);
 
 /** @throws {AppError} FORMULA_SYNTAX, FORMULA_TOO_LONG */
 export function tokenize(text: string): Token[] {
@@ -37,7 +41,7 @@ export function tokenize(text: string): Token[] {
         expected: 'a number, a symbol or an operator',
       });
     const found = hit.match![0];
-    tokens.push({ type: hit.type, text: sameAs[found] ?? found, at });
+    tokens.push({ type: hit.type, text: sameAs.get(found) ?? found, at });
     at += found.length;
   }
   tokens.push({ type: 'end', text: '', at: text.length });

@@ -36,7 +36,7 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
     whole,
     preamble: preambleOf(all, layout),
     timeColumn: findTimeColumn(columns, rows, layout),
-    doubts: doubtsOf(headings, columns, rows),
+    doubts: [...doubtsOf(headings, columns, rows), ...unitDoubts(columns, units), ...timeDoubts(columns, rows, layout)],
   };
 }
 
@@ -111,23 +111,51 @@ function describeColumn(
   };
 }
 
+const SECONDS = parseUnit('s');
+
+/** Whether a column says by its unit or name that it counts time. */
+function countsTime({ type, unit, name }: PreviewColumn): boolean {
+  if (type !== 'number') return false;
+  const ofTime =
+    sameDimension(parseUnit(unit).dimension, SECONDS.dimension) && convert(1, parseUnit(unit), SECONDS) > 0;
+  return ofTime || /^(elapsed|time|zeit|temps|t$|t\b)/i.test(name);
+}
+
+/** The first row in which a column steps back. */
+function stepBack({ index }: PreviewColumn, rows: readonly Row[], layout: Layout) {
+  let before = -Infinity;
+  for (const { line, cells } of rows) {
+    const value = readNumber(cells[index] ?? '', layout.decimal);
+    if (typeof value !== 'number') continue;
+    if (value < before) return { line, before, value };
+    before = value;
+  }
+  return undefined;
+}
+
 function findTimeColumn(columns: readonly PreviewColumn[], rows: readonly Row[], layout: Layout): number | null {
-  const seconds = parseUnit('s');
-  const found = columns.find((c) => {
-    if (c.type !== 'number') return false;
-    const ofTime =
-      sameDimension(parseUnit(c.unit).dimension, seconds.dimension) && convert(1, parseUnit(c.unit), seconds) > 0;
-    if (!ofTime && !/^(elapsed|time|zeit|temps|t$|t\b)/i.test(c.name)) return false;
-    let before = -Infinity;
-    return rows.every(({ cells }) => {
-      const value = readNumber(cells[c.index] ?? '', layout.decimal);
-      if (typeof value !== 'number') return true;
-      const rising = value >= before;
-      before = value;
-      return rising;
-    });
+  return columns.find((c) => countsTime(c) && !stepBack(c, rows, layout))?.index ?? null;
+}
+
+/** A time that steps back is not taken for the order of the samples, which should be no surprise. */
+function timeDoubts(columns: readonly PreviewColumn[], rows: readonly Row[], layout: Layout): string[] {
+  return columns.filter(countsTime).flatMap((c) => {
+    const step = stepBack(c, rows, layout);
+    return step
+      ? [
+          `"${c.name}" steps back in line ${step.line}, from ${step.before} to ${step.value}: it cannot be smoothed or differentiated across that line.`,
+        ]
+      : [];
   });
-  return found?.index ?? null;
+}
+
+function unitDoubts(columns: readonly PreviewColumn[], units: readonly string[]): string[] {
+  return columns.flatMap(({ index, name }) => {
+    const written = units[index] ?? '';
+    return isUnit(written)
+      ? []
+      : [`"${written}" over "${name}" is no unit that is known here; the unit is left empty.`];
+  });
 }
 
 function doubtsOf(headings: readonly string[], columns: readonly PreviewColumn[], rows: readonly Row[]): string[] {
@@ -142,6 +170,9 @@ function doubtsOf(headings: readonly string[], columns: readonly PreviewColumn[]
     );
   if (headings.length > 0 && headings.filter((h) => /^[-+]?\d/.test(h)).length > headings.length / 2)
     doubts.push('Most headings are numbers: the heading line may be data. Choose "no headings" if so.');
+  const [first] = rows;
+  if (first && headings.length === 0 && first.cells.every((c) => typeof readNumber(c, '.') !== 'number'))
+    doubts.push(`Line ${first.line}, the first data row, has no number. Name it as the heading row if it is one.`);
   if (rows.length === 0)
     doubts.push('No row of numbers was found below the headings. Check the first data line and the delimiter.');
   return doubts;

@@ -2,6 +2,7 @@ import type { PropertyTable, Step } from '@undameter/core';
 import type { FitBody } from '@undameter/contract';
 import { LRUCache } from 'lru-cache';
 import { conditions } from '../store/conditions';
+import { oneOf } from '../store/one';
 import type { Database } from '../store/pg/Database';
 import { channels, run } from '../store/runs';
 import { readColumn, readLevels } from '../store/samples';
@@ -37,10 +38,18 @@ export class BenchLoader {
     };
   }
 
-  /** Conditions of a campaign, all or those named, in the order named. */
+  /** Conditions of a campaign, all or those named, in the order named. @throws {AppError} NOT_FOUND */
   async conditions(campaignId: number, ids?: readonly number[]): Promise<NamedCondition[]> {
     const all = (await conditions(this.db, campaignId)).map(({ id, name, limits }) => ({ id, name, limits }));
-    return ids ? ids.flatMap((id) => all.filter((c) => c.id === id)) : all;
+    return (
+      ids?.map((id) =>
+        oneOf(
+          all.filter((c) => c.id === id),
+          'condition',
+          id,
+        ),
+      ) ?? all
+    );
   }
 
   /** Everything that a fit computes with. */
