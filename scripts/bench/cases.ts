@@ -57,7 +57,7 @@ export const cases: readonly Case[] = [
   { name: 'central difference, uneven, 1e6', ours: () => centralDifference(y, uneven, 2), reference: 'np.gradient(y, uneven, edge_order=2)' },
   { name: 'linear table of 1,000 knots, 1e6 sorted', ours: () => interpolateLinear(knotsX, knotsY, t, 'hold'), reference: 'np.interp(t, kx, ky)' },
   { name: 'linear table of 1,000 knots, 1e6 random', ours: () => interpolateLinear(knotsX, knotsY, random, 'hold'), reference: 'np.interp(rand, kx, ky)' },
-  { name: 'cubic polynomial fit with covariance, 1e6', ours: () => fitPolynomial({ x: t, y, xName: 't' }, 3), reference: 'np.polyfit(t, y, 3, cov=True)' },
+  { name: 'cubic polynomial fit, 1e6', ours: () => fitPolynomial({ x: t, y, xName: 't' }, 3), reference: 'np.linalg.lstsq(np.vander(t, 4), y, rcond=None)' },
   { name: 'min/max levels, 1e6', ours: () => buildLevels(y) },
   { name: 'read 200,000 rows of 5 columns of CSV', ours: readCsv, reference: "np.loadtxt(io.StringIO(csv), delimiter=',', skiprows=1)" },
 ]; // prettier-ignore

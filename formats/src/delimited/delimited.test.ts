@@ -53,3 +53,66 @@ test.each([
   ['PK\u0000\u0003', 'FILE_BINARY'],
   ['Time,Flow\ns,L/min\n', 'FILE_NO_DATA_ROWS'],
 ])('%j is refused as %s', (text, code) => expect(read(text)).rejects.toMatchObject({ code }));
+
+// Layouts as loggers write them; the last of each case is what has to be understood of it.
+test.each([
+  ['tabs', 't\tp\n0\t1.5\n1\t2.5\n', { delimiter: '\t', decimal: '.', headingLine: 1 }],
+  ['bars', 'Time|Flow\n0|1\n1|2\n', { delimiter: '|', headingLine: 1 }],
+  ['runs of blanks', '  t    p\n  0.0  1.5\n  0.1  2.5\n', { delimiter: ' ', firstDataLine: 2 }],
+  ['no headings', '0,1\n1,2\n2,3\n', { headingLine: null, firstDataLine: 1 }],
+  [
+    'comments before',
+    '# rig\n# date\nt [s],p [kPa]\n0,1\n1,2\n',
+    { headingLine: 3, unitsLine: null, firstDataLine: 4 },
+  ],
+  ['decimal comma with tabs', 't\tp\n0,5\t1,5\n1,0\t2,5\n', { delimiter: '\t', decimal: ',' }],
+])('the layout with %s is understood', (_, text, layout) => {
+  expect(delimited.guess(bytesOf(text), 'log.csv').layout).toMatchObject(layout);
+});
+
+test('Latin-1 and UTF-16 are told from UTF-8', () => {
+  const latin = Uint8Array.from([...'T [\xb0C]\n1\n'].map((c) => c.charCodeAt(0)));
+  expect(delimited.guess(latin, 'l').layout.encoding).toBe('latin1');
+  const units = Uint16Array.from([...'a;b\n1;2\n'].map((c) => c.charCodeAt(0)));
+  const wide = new Uint8Array([0xff, 0xfe, ...new Uint8Array(units.buffer)]);
+  expect(delimited.guess(wide, 'w').layout.encoding).toBe('utf-16le');
+});
+
+test.each([
+  ['duplicate headings', 'Time,p,p\n0,1,2\n1,2,3\n', 'The heading "p" stands over more than one column'],
+  ['a time that steps back', 'Time [s],p\n0,1\n2,2\n1,3\n', '"Time" steps back in line 4, from 2 to 1'],
+  ['rows of unequal length', 'Time,p\n0,1\n1\n2,3\n', 'Line 3 has 1 cells instead of 2'],
+])('%s raise a doubt before the import', (_, text, doubt) => {
+  const bytes = bytesOf(text);
+  const { layout } = delimited.guess(bytes, 'log.csv');
+  expect(delimited.preview(bytes, layout, true).doubts.join(' ')).toContain(doubt);
+});
+
+test('a unit that is not known here is told, not dropped', () => {
+  const bytes = bytesOf('Time,p\ns,wat\n0,1\n1,2\n');
+  const layout = { ...delimited.guess(bytes, 'l').layout, headingLine: 1, unitsLine: 2, firstDataLine: 3 };
+  expect(delimited.preview(bytes, layout, true).doubts).toEqual([
+    '"wat" over "p" is no unit that is known here; the unit is left empty.',
+  ]);
+});
+
+test('a heading row mistaken for data is doubted', () => {
+  const bytes = bytesOf('Time,Flow\n0,1\n1,2\n');
+  const layout = { ...delimited.guess(bytes, 'l').layout, headingLine: null, firstDataLine: 1 };
+  expect(delimited.preview(bytes, layout, true).doubts.join()).toContain('Line 1, the first data row, has no number');
+});
+
+test('quoted cells are read by the text reader among plain rows', async () => {
+  const { columns, record } = await read('t,note,p\n0,plain,1\n1,"a, b",2\n2,"say ""x""",3\n');
+  expect(columns[2]).toEqual([1, 2, 3]);
+  expect(record.rows).toBe(3);
+});
+
+test('more rows than a block come in blocks, none lost at the seam', async () => {
+  const n = 140_000;
+  const text = 'i,v\n' + Array.from({ length: n }, (_, i) => `${i},${i % 10 === 0 ? '' : i / 2}`).join('\n');
+  const { columns, record } = await read(text);
+  expect(record).toMatchObject({ rows: n, linesRead: n + 1 });
+  expect(record.columns[1]!.missing).toBe(n / 10);
+  expect(columns[0]!.every((v, i) => v === i)).toBe(true);
+});

@@ -20,7 +20,7 @@ interface ChartProps {
   onWidth?(pixels: number): void;
 }
 
-/** The one chart component: draws an option, tells sizes and gestures. */
+/** Every chart of the bench: draws an option, tells sizes and gestures. */
 export function Chart({ label, build, busy = false, gestures, selection = null, onKeyDown, onWidth }: ChartProps) {
   const place = useRef<HTMLDivElement>(null);
   const chart = useRef<ChartInstance>(undefined);

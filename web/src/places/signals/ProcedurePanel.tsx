@@ -120,7 +120,8 @@ function InHand({ draft, trial, channels, cost, procedure, runId, onSettings, on
       </div>
       {kind && <StepForm step={step} runId={runId} before={index} channels={channels} onChange={onSettings} />}
       {cost}
-      <Sentence error={trial?.error} />
+      {/* What is wrong with a formula stands under the formula. */}
+      <Sentence error={typeof trial?.error?.facts['at'] === 'number' ? null : trial?.error} />
       {trial?.doubts.map((d) => (
         <p key={d} className="doubt panel-pad">
           {d}

@@ -1,0 +1,30 @@
+import { expect, test } from '@jest/globals';
+import type { RunState } from '../procedure';
+import { pickSamples } from './index';
+
+const channel = (symbol: string, unit: string, ...values: number[]) =>
+  [symbol, { symbol, name: symbol, unit, origin: 'logged' as const, values: Float64Array.from(values) }] as const;
+const run: RunState = {
+  samples: 5,
+  channels: new Map([channel('n', 'rpm', 1450, 1470, 1471, NaN, 1440), channel('T', '°C', 20, 25, 20, 20, 20)]),
+  mask: Uint16Array.of(0, 0, 0, 0, 1),
+  along: undefined,
+};
+const limit = (symbol: string, value: number, tolerance: number, unit: string) => ({ symbol, value, tolerance, unit });
+const pick = (...limits: ReturnType<typeof limit>[]) => [...pickSamples(run, { name: 'c', limits })];
+
+test('the ends of a limit belong to it; missing and set-aside samples do not', () =>
+  expect(pick(limit('n', 1450, 20, 'rpm'))).toEqual([0, 1]));
+
+test('every limit must hold', () => expect(pick(limit('n', 1450, 20, 'rpm'), limit('T', 20, 1, '°C'))).toEqual([0]));
+
+test('a limit may be given in another unit, absolute temperatures with their zero point', () => {
+  expect(pick(limit('n', 24.5, 0.1, '1/s'))).toEqual([]);
+  expect(pick(limit('T', 298.15, 0.5, 'K'))).toEqual([1]);
+});
+
+test.each([
+  [limit('nope', 1, 1, ''), 'CHANNEL_UNKNOWN'],
+  [limit('n', 1, 1, 'kPa'), 'UNIT_MISFIT'],
+  [limit('n', 1, 1, 'wat'), 'UNIT_UNKNOWN'],
+])('%j is refused as %s', (bad, code) => expect(() => pick(bad)).toThrow(expect.objectContaining({ code }) as never));
