@@ -1,51 +1,18 @@
 /** The built server on a fresh data directory, and the hands of a person on its pages. */
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
-
-const root = join(import.meta.dirname, '..');
-
-interface Started {
-  address: string;
-  stop(): Promise<void>;
-}
-
-async function startServer(args: string[]): Promise<Started> {
-  const data = mkdtempSync(join(tmpdir(), 'undameter-e2e-'));
-  const child = spawn(process.execPath, [join(root, 'server', 'dist', 'main.js'), ...args], {
-    env: { ...process.env, PORT: '0', UNDAMETER_DATA: data, NODE_OPTIONS: '' },
-  });
-  const address = await new Promise<string>((resolve, reject) => {
-    let said = '';
-    const listen = (text: Buffer): void => {
-      said += text.toString();
-      const found = /ready at (\S+)/.exec(said);
-      if (found) resolve(found[1]!);
-    };
-    child.stdout.on('data', listen);
-    child.stderr.on('data', listen);
-    child.on('exit', () => reject(new Error(said)));
-  });
-  const stop = async (): Promise<void> => {
-    const gone = new Promise((resolve) => child.on('exit', resolve));
-    child.kill('SIGTERM');
-    await gone;
-    rmSync(data, { recursive: true, force: true });
-  };
-  return { address, stop };
-}
+import { newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../scripts/testing/startBuilt';
 
 /** Tests with one server for all tests of a file; `demo` gives it the demo campaign. */
 export const benchTest = (demo: boolean) =>
-  base.extend<{ bench: Page }, { server: Started }>({
+  base.extend<{ bench: Page }, { server: Built }>({
     server: [
       // eslint-disable-next-line no-empty-pattern -- Playwright reads the names of the fixtures from this pattern
       async ({}, use) => {
-        const server = await startServer(demo ? ['--demo'] : []);
+        const data = newDataDirectory();
+        const server = await startBuilt(data, demo ? ['--demo'] : []);
         await use(server);
         await server.stop();
+        removeDataDirectory(data);
       },
       { scope: 'worker', timeout: 120_000 },
     ],

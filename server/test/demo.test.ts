@@ -1,61 +1,20 @@
 /** The built server (npm run build) as a person starts it: in a process of its own, with the demo campaign. */
-import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { BenchReply, CampaignRow, FindingRow, FitReply } from '@undameter/contract';
 import { rig } from '@undameter/demo';
+import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
 
 jest.setTimeout(180_000);
-const data = mkdtempSync(join(tmpdir(), 'undameter-test-'));
-let server: ChildProcess;
-let address = '';
-
-/** Starts a server on the data directory; the promise ends with its address, or with what it said instead. */
-function start(): { child: ChildProcess; ready: Promise<string> } {
-  const child = spawn(process.execPath, [join('server', 'dist', 'main.js'), '--demo'], {
-    env: { ...process.env, PORT: '0', UNDAMETER_DATA: data, NODE_OPTIONS: '' },
-  });
-  const ready = new Promise<string>((resolve, reject) => {
-    let said = '';
-    const listen = (text: Buffer): void => {
-      said += text.toString();
-      const found = /ready at (\S+)/.exec(said);
-      if (found) resolve(found[1]!);
-    };
-    child.stdout!.on('data', listen);
-    child.stderr!.on('data', listen);
-    child.on('exit', () => reject(new Error(said)));
-  });
-  return { child, ready };
-}
-
-const ended = (child: ChildProcess): Promise<number | null> =>
-  new Promise((resolve) => (child.exitCode === null ? child.on('exit', resolve) : resolve(child.exitCode)));
-
-async function ask<T>(
-  path: string,
-  body?: unknown,
-  method = body === undefined ? 'GET' : 'POST',
-): Promise<{ status: number; body: T }> {
-  const reply = await fetch(`${address}/api${path}`, {
-    method,
-    ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
-  });
-  return { status: reply.status, body: (await reply.json()) as T };
-}
+const data = newDataDirectory();
+let server: Built;
+const ask = <T>(path: string, body?: unknown) => askBuilt<T>(server, path, body);
 
 beforeAll(async () => {
-  const started = start();
-  server = started.child;
-  address = await started.ready;
+  server = await startBuilt(data, ['--demo']);
 });
 afterAll(async () => {
-  const gone = ended(server);
-  server.kill('SIGTERM');
-  await gone;
-  rmSync(data, { recursive: true, force: true });
+  await server.stop();
+  removeDataDirectory(data);
 });
 
 test("the demo's head curves give back the constants of the generator within their 95 % confidence", async () => {
@@ -96,19 +55,15 @@ test.each([
 });
 
 test('a foreign origin is refused', async () => {
-  const reply = await fetch(`${address}/api/campaigns`, { headers: { origin: 'https://elsewhere.example' } });
+  const reply = await fetch(`${server.address}/api/campaigns`, { headers: { origin: 'https://elsewhere.example' } });
   expect(reply.status).toBe(403);
 });
 
 test('a second process is refused, and kill -9 loses nothing that was committed', async () => {
-  await expect(start().ready).rejects.toThrow('in use by process');
+  await expect(startBuilt(data, ['--demo'])).rejects.toThrow('in use by process');
   const { body: made } = await ask<CampaignRow>('/campaigns', { name: 'Kept through a kill', question: '' });
-  const gone = ended(server);
-  server.kill('SIGKILL');
-  await gone;
-  const again = start();
-  server = again.child;
-  address = await again.ready;
+  await server.stop('SIGKILL');
+  server = await startBuilt(data, ['--demo']);
   const { body } = await ask<CampaignRow[]>('/campaigns');
   expect(body.map((c) => c.id)).toContain(made.id);
 });

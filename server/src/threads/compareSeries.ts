@@ -63,7 +63,8 @@ function compareOne(task: CompareTask, candidate: RunState, condition: NamedCond
 
 /**
  * The candidate's points in the units of the measured axes. A limit on a channel that the
- * candidate does not have cannot pick there and is left out.
+ * candidate does not have cannot pick there and is left out; so is one on the x axis, since
+ * it would cut the curve short where points are compared with it.
  */
 function candidateCurve(
   task: CompareTask,
@@ -73,7 +74,9 @@ function candidateCurve(
 ): Curve {
   const usable: Condition | undefined = condition && {
     name: condition.name,
-    limits: condition.limits.filter((limit) => candidate.channels.has(limit.symbol)),
+    limits: condition.limits.filter(
+      ({ symbol }) => candidate.channels.has(symbol) && symbol !== task.candidateX && symbol !== task.fit.x,
+    ),
   };
   const series = seriesData(candidate, usable, { x: task.candidateX, y: task.candidateY }, task.candidate.name);
   const inUnitOf = (values: Float64Array, from: Channel, to: Channel) =>

@@ -1,0 +1,279 @@
+/** The API on a fresh data directory: the way of a log through it, and what it refuses. */
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitReply, FitRow, JobReply, ProcedureReply, RunReply, TableRow, TracesReply, UploadReply } from '@undameter/contract'; // prettier-ignore
+import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
+
+jest.setTimeout(120_000);
+const data = newDataDirectory();
+let server: Built;
+let campaignId = 0;
+const ask = <T>(path: string, body?: unknown, method?: string) => askBuilt<T>(server, path, body, method);
+
+beforeAll(async () => {
+  server = await startBuilt(data, [], { UNDAMETER_UPLOAD_LIMIT_MIB: '24' });
+  campaignId = (await ask<CampaignRow>('/campaigns', { name: 'Valve', question: 'How tight?' })).body.id;
+});
+afterAll(async () => {
+  await server.stop();
+  removeDataDirectory(data);
+});
+
+const upload = (name: string, text: string) => {
+  const form = new FormData();
+  form.append('file', new Blob([text]), name);
+  return ask<UploadReply>('/uploads', form);
+};
+
+async function startImport(name: string, text: string, over: Record<string, unknown> = {}) {
+  const { body: waiting } = await upload(name, text);
+  const { layout, preview, uploadId } = waiting;
+  const columns = preview.columns
+    .filter((c) => c.proposed)
+    .map(({ index, name: heading, symbol, unit }) => ({ index, name: heading, symbol, unit }));
+  return ask<JobReply>(`/uploads/${uploadId}/import`, {
+    campaignId, name, kind: 'measured', layout, columns, width: preview.columns.length, along: preview.timeColumn, ...over,
+  }); // prettier-ignore
+}
+
+async function ended(jobId: string): Promise<JobReply> {
+  for (;;) {
+    const { body } = await ask<JobReply>(`/imports/${jobId}`);
+    if (body.state !== 'running') return body;
+    await new Promise((resolve) => setTimeout(resolve, 30));
+  }
+}
+
+async function imported(name: string, text: string): Promise<number> {
+  const { body } = await startImport(name, text);
+  const job = await ended(body.jobId);
+  expect(job.error).toBeNull();
+  return job.runId!;
+}
+
+/** y = 2 + 3x + small alternation, t from 0 to 99.9 s at 10 Hz. */
+const log =
+  'Time [s],x [mm],y [kPa]\n' +
+  Array.from({ length: 1000 }, (_, i) => `${(i / 10).toFixed(1)},${i % 50},${2 + 3 * (i % 50) + (i % 2 ? 0.01 : -0.01)}`).join('\n'); // prettier-ignore
+
+const step = (kind: string, settings: Record<string, unknown>, id = kind) => ({ id, kind, version: 1, settings, on: true }); // prettier-ignore
+
+describe('a log on its way', () => {
+  let runId = 0;
+  beforeAll(async () => {
+    runId = await imported('log.csv', log);
+  });
+
+  test('is a run with its account, its original kept under its hash, and nothing left waiting', async () => {
+    const { body } = await ask<RunReply>(`/runs/${runId}`);
+    expect(body).toMatchObject({ samples: 1000, channels: 3, along: 't', procedureVersion: 0, canUndo: false });
+    expect(body.record).toMatchObject({ linesRead: 1001, rows: 1000 });
+    expect(readdirSync(join(data, 'originals'))).toEqual([`${body.fileSha256}.gz`]);
+    expect(readdirSync(join(data, 'waiting'))).toEqual([]);
+  });
+
+  test('a corrected layout is read again before the import', async () => {
+    const { body } = await upload('comma.csv', 'a;b\n1,5;2\n');
+    const reread = await ask<{ preview: UploadReply['preview'] }>(`/uploads/${body.uploadId}/preview`, {
+      layout: { ...body.layout, delimiter: ',', decimal: '.' },
+    });
+    expect(reread.body.preview.columns.map((c) => c.name)).not.toEqual(body.preview.columns.map((c) => c.name));
+    expect((await ask(`/uploads/${body.uploadId}`, undefined, 'DELETE')).status).toBe(200);
+    expect((await ask(`/uploads/${body.uploadId}/preview`, { layout: body.layout })).status).toBe(404);
+  });
+
+  test('a cancelled import leaves nothing', async () => {
+    const long = 'Time [s],a,b,c\n' + '0.125,1.25,2.5,3.75\n'.repeat(900_000);
+    const { body } = await startImport('long.csv', long);
+    const cancelled = await ask<JobReply>(`/imports/${body.jobId}`, undefined, 'DELETE');
+    expect(cancelled.body).toMatchObject({ state: 'failed', runId: null, error: { code: 'CANCELLED' } });
+    const { body: campaign } = await ask<CampaignReply>(`/campaigns/${campaignId}`);
+    expect(campaign.runRows.map((r) => r.name)).toEqual(['log.csv']);
+  });
+
+  test('the procedure is saved by version, undone, redone; a stale version is refused', async () => {
+    const save = (steps: unknown[], version: number) =>
+      ask<ProcedureReply>(`/runs/${runId}/procedure`, { steps, version }, 'PUT');
+    const trim = step('trim', { channel: 't', from: 10, to: 89.9, unit: 's' });
+    const first = (await save([trim], 0)).body;
+    expect(first).toMatchObject({ canUndo: true, canRedo: false });
+    expect(await save([], 0)).toMatchObject({ status: 409, body: { code: 'CHANGED_MEANWHILE' } });
+    const move = (direction: 'undo' | 'redo') => ask<ProcedureReply>(`/runs/${runId}/procedure/history`, { direction });
+    expect((await move('undo')).body).toMatchObject({ procedure: [], canUndo: false, canRedo: true });
+    expect((await move('redo')).body.procedure).toHaveLength(1);
+    const { body: bench } = await ask<BenchReply>(`/runs/${runId}/bench`, {});
+    expect(bench).toMatchObject({ samples: 1000, kept: 800 });
+    expect(bench.strip.asideBy[0]).toBe(1);
+  });
+
+  test('a procedure on trial computes and saves nothing', async () => {
+    const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, { steps: [] });
+    expect(body.kept).toBe(1000);
+    expect((await ask<RunReply>(`/runs/${runId}`)).body.procedure).toHaveLength(1);
+  });
+
+  test('traces of a whole run and of a window: null is "from the start", not zero', async () => {
+    const ask2 = (from: number | null, to: number | null) =>
+      ask<TracesReply>(`/runs/${runId}/traces`, { symbols: ['y'], from, to, pixels: 100 });
+    const whole = (await ask2(null, null)).body;
+    expect(whole.window).toEqual([0, 99.9]);
+    expect(whole.traces[0]!.setAside.count).toBe(200);
+    const part = (await ask2(20, 21)).body;
+    expect(part.samplesInWindow).toBe(12);
+    expect(part.traces[0]!.everySample).toBe(true);
+  });
+
+  test('condition, fit, comparison and finding; the finding tells when it would read otherwise', async () => {
+    const limits = [{ symbol: 'x', value: 20, tolerance: 10, unit: 'mm' }];
+    const condition = (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name: 'low', limits })).body;
+    const fitBody = { name: 'y of x', runId, x: 'x', y: 'y', conditionIds: [condition.id], model: 'polynomial', settings: { degree: 1 } }; // prettier-ignore
+    const fit = (await ask<FitRow>(`/campaigns/${campaignId}/fits`, fitBody)).body;
+    const result = (await ask<FitReply>(`/fits/${fit.id}/result`)).body.series[0]!;
+    const [a0, a1] = result.parameters;
+    expect(a1).toMatchObject({ symbol: 'a1', unit: 'kPa/mm' });
+    expect(Math.abs(a1!.value! - 3)).toBeLessThan(a1!.halfWidth!);
+    expect(Math.abs(a0!.value! - 2)).toBeLessThan(a0!.halfWidth!);
+    const simulated = await imported('sim.csv', 'x [cm],y [Pa]\n0,1000\n1,31000\n5,151000\n');
+    const row = await ask<ComparisonRow>(`/campaigns/${campaignId}/comparisons`, { name: 'c', fitId: fit.id, candidateRunId: simulated, x: 'x', y: 'y' }); // prettier-ignore
+    const compared = (await ask<ComparisonReply>(`/comparisons/${row.body.id}/result`)).body.series[0]!;
+    // The candidate is 1 kPa lower, and comes in cm and Pa.
+    expect(compared.mean).toBeCloseTo(1, 3);
+    const origin = { kind: 'difference', comparisonId: row.body.id, conditionId: condition.id };
+    const finding = (await ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin })).body;
+    expect(finding.sentence).toContain('below');
+    await ask(`/conditions/${condition.id}`, { name: 'low', limits: [{ ...limits[0], tolerance: 5 }] }, 'PUT');
+    const now = (await ask<FindingRow[]>(`/campaigns/${campaignId}/findings`)).body[0]!;
+    expect(now.nowReads).not.toBeNull();
+    expect((await ask<FindingRow>(`/findings/${finding.id}/rewrite`, undefined, 'POST')).body.sentence).toBe(
+      now.nowReads,
+    );
+    expect(await ask(`/conditions/${condition.id}`, undefined, 'DELETE')).toMatchObject({ status: 409, body: { code: 'STILL_USED' } }); // prettier-ignore
+  });
+
+  test('a table is callable in a formula, and its change is computed anew', async () => {
+    const table = { symbol: 'k', name: 'Stiffness', xName: 'Way', xUnit: 'mm', yUnit: 'N', source: 'made up', outside: 'refuse', x: [50, 0], y: [100, 0] }; // prettier-ignore
+    const { body } = await ask<TableRow>(`/campaigns/${campaignId}/tables`, table);
+    expect(body.x).toEqual([0, 50]);
+    const force = step('derive', { name: 'Force', symbol: 'F', formula: 'k(x)', unit: 'N' });
+    const highest = async () => {
+      const bench = (await ask<BenchReply>(`/runs/${runId}/bench`, { steps: [force] })).body;
+      return bench.channels.find((c) => c.symbol === 'F')?.highest;
+    };
+    expect(await highest()).toBe(98);
+    await ask(`/tables/${body.id}`, { ...table, y: [200, 0] }, 'PUT');
+    expect(await highest()).toBe(196);
+  });
+
+  test('a deleted run takes its samples with it', async () => {
+    const id = await imported('short.csv', log);
+    expect((await ask(`/runs/${id}`, undefined, 'DELETE')).status).toBe(200);
+    expect((await ask(`/runs/${id}/bench`, {})).status).toBe(404);
+  });
+
+  // Step, what it says. Every refusal is the step's own; the others go on.
+  const derive = (formula: string) => step('derive', { name: 'D', symbol: 'D', formula, unit: '' });
+  test.each([
+    [derive('x + nope'), '"nope" at character 5'],
+    [derive('x + t'), 'cannot be added'],
+    [derive('x +'), 'the end of the formula'],
+    [derive('constructor(x)'), '"constructor" at character 1'],
+    [derive('("; drop table run")'), 'found """'],
+    [step('trim', { channel: 't', from: 5, to: 1, unit: 's' }), 'ends (1) before it begins (5)'],
+    [step('trim', { channel: 't', from: 500, to: 600, unit: 's' }), 'No kept sample'],
+    [step('trim', { channel: 't', from: 'a', to: 1, unit: 's' }), '"From" must be number'],
+    [step('smooth', { channel: 'y', method: 'savitzkyGolay', window: 4, order: 2, symbol: 'ys', name: 'ys' }), 'no middle sample'], // prettier-ignore
+    [step('smooth', { channel: 'y', method: 'savitzkyGolay', window: 5, order: 5, symbol: 'ys', name: 'ys' }), 'lower the order'], // prettier-ignore
+    [step('smooth', { channel: 'y', method: 'movingAverage', window: 5, order: 2, symbol: 'x', name: 'ys' }), 'already in use'], // prettier-ignore
+    [step('nope', {}), 'no step kind "nope"'],
+  ])('step %j fails by itself with a sentence', async (bad, sentence) => {
+    const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, { steps: [bad, step('timeFromZero', { channel: 't' })] }); // prettier-ignore
+    expect(body.reports.map((r) => r.status)).toEqual(['failed', 'done']);
+    expect(body.reports[0]!.error!.message).toContain(sentence);
+  });
+
+  test.each([
+    [derive('y / (x - x)'), '1000 missing: divided by zero'],
+    [derive('sqrt(0 [mm] - x)'), 'missing: the function has no value there'],
+  ])('step %j is done with its doubt', async (doubtful, doubt) => {
+    const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, { steps: [doubtful] });
+    expect(body.reports[0]).toMatchObject({ status: 'done' });
+    expect(body.reports[0]!.doubts.join().replace(/\u202f/g, '')).toContain(doubt);
+  });
+
+  const fit = (over: Record<string, unknown>) => ({
+    campaignId, name: 'f', runId, x: 'x', y: 'y', conditionIds: [], model: 'polynomial', settings: { degree: 1 }, ...over,
+  }); // prettier-ignore
+  test.each([
+    [{ settings: { degree: 12 } }, 422, 'settings.degree must be <= 9'],
+    [{ model: 'magic' }, 422, 'no model "magic"'],
+    [{ x: 'nope' }, 422, 'no channel "nope"'],
+    [{ conditionIds: [999] }, 404, 'no condition "999"'],
+    [{ runId: 999 }, 404, 'no run "999"'],
+  ])('the fit with %j is refused', async (over, status, sentence) => {
+    const reply = await ask<{ message: string }>('/fits/trial', { ...fit(over), campaignId });
+    expect([reply.status, reply.body.message]).toEqual([status, expect.stringContaining(sentence)]);
+  });
+
+  test('a series that cannot be fitted says so beside the others', async () => {
+    const flat = await imported('flat.csv', 'x [s],y [m]\n1,2\n1,3\n1,4\n');
+    const ask2 = async (over: Record<string, unknown>) =>
+      (await ask<FitReply>('/fits/trial', { ...fit({ runId: flat, ...over }), campaignId })).body.series[0]!.problem;
+    expect(await ask2({})).toMatchObject({ code: 'X_HAS_NO_SPREAD' });
+    expect(await ask2({ settings: { degree: 3 } })).toMatchObject({ code: 'TOO_FEW_POINTS_FOR_MODEL' });
+  });
+});
+
+describe('refusals at the door', () => {
+  test.each([
+    ['/campaigns', {}, 422, "must have required property 'name'"],
+    ['/campaigns', { name: '  ', question: '' }, 422, 'pattern'],
+    ['/campaigns', { name: 'Valve', question: '' }, 409, 'already a campaign called "Valve"'],
+    ['/runs/abc', undefined, 422, 'params.id must be integer'],
+    ['/runs/0', undefined, 422, 'must be >= 1'],
+    ['/nothing', undefined, 404, 'There is nothing at /api/nothing'],
+    ['/campaigns/1/tables', { symbol: 'sin', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', outside: 'refuse', x: [1, 2], y: [1, 2] }, 422, 'already in use'],
+    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: 'wat', yUnit: '', source: 's', outside: 'refuse', x: [1, 2], y: [1, 2] }, 422, 'is not a unit'],
+    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', outside: 'refuse', x: [1, 1], y: [1, 2] }, 422, 'stands twice'],
+    ['/campaigns/1/conditions', { name: 'c', limits: [{ symbol: 'x', value: 1, tolerance: -1, unit: '' }] }, 422, 'must be >= 0'],
+  ])('%s with %j', async (path, body, status, sentence) => {
+    const reply = await ask<{ message: string }>(path, body);
+    expect([reply.status, reply.body.message]).toEqual([status, expect.stringContaining(sentence)]);
+  }); // prettier-ignore
+
+  test.each([
+    ['empty.csv', '', 'is empty'],
+    ['picture.csv', '\u0000\u0001', 'is not text'],
+  ])('the file %s', async (name, text, sentence) => {
+    const reply = await upload(name, text);
+    expect([reply.status, (reply.body as unknown as { message: string }).message]).toEqual([422, expect.stringContaining(sentence)]); // prettier-ignore
+  });
+
+  test('an upload over the limit, and nothing of it stays', async () => {
+    const reply = await upload('large.csv', 'a,b\n' + '1.25,2.5\n'.repeat(3_000_000));
+    expect(reply).toMatchObject({ status: 413, body: { code: 'UPLOAD_TOO_LARGE' } });
+    expect(readdirSync(join(data, 'waiting'))).toEqual(expect.not.arrayContaining(['large.csv']));
+  });
+
+  test.each([
+    ['two columns of one symbol', [{ index: 0, name: 'a', symbol: 's', unit: '' }, { index: 1, name: 'b', symbol: 's', unit: '' }], 'already in use'],
+    ['a symbol that is none', [{ index: 0, name: 'a', symbol: '2 x', unit: '' }], 'cannot be a symbol'],
+    ['an unknown unit', [{ index: 0, name: 'a', symbol: 'a', unit: 'wat' }], 'is not a unit'],
+  ])('an import with %s', async (_, columns, sentence) => {
+    const reply = await startImport('bad.csv', 'a,b\n1,2\n', { columns, along: null });
+    expect([reply.status, (reply.body as unknown as { message: string }).message]).toEqual([422, expect.stringContaining(sentence)]); // prettier-ignore
+  }); // prettier-ignore
+
+  test('a body that is no JSON', async () => {
+    const headers = { 'content-type': 'application/json' };
+    const reply = await fetch(`${server.address}/api/campaigns`, { method: 'POST', body: '{', headers });
+    expect([reply.status, ((await reply.json()) as { code: string }).code]).toEqual([422, 'REQUEST_INVALID']);
+  });
+
+  test('the document of the API lists its routes, and every page comes with the strict policy', async () => {
+    const { body } = await ask<{ paths: Record<string, unknown> }>('/openapi.json');
+    expect(Object.keys(body.paths)).toContain('/api/runs/{id}/traces');
+    const page = await fetch(`${server.address}/`);
+    expect(page.headers.get('content-security-policy')).toContain("script-src 'self';");
+  });
+});
