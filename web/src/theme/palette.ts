@@ -30,7 +30,7 @@ export const palettes: Record<ThemeName, Palette> = {
     act: '#0d6b62',
     onAct: '#ffffff',
     actGround: '#e3efec',
-    doubt: '#b4540a',
+    doubt: '#a84e08',
     kept: '#9cc3ba',
     aside: '#e4dcc8',
     series: ['#0072b2', '#d55e00', '#009e73', '#7a4f9a', '#56b4e9', '#b8860b'],

@@ -1,0 +1,17 @@
+import { expect, test } from '@jest/globals';
+import { toCsv } from './toCsv';
+
+test('heading with unit, full precision, missing empty, quotes as RFC 4180 wants', () =>
+  expect(
+    toCsv(
+      [
+        { title: 'Series', value: (r: { n: string; v: number | null }) => r.n },
+        { title: 'Head', unit: 'kg/m^3', value: (r) => r.v },
+      ],
+      [
+        { n: 'a, "b"', v: 0.1 + 0.2 },
+        { n: 'line\nbreak', v: null },
+        { n: 'c', v: NaN },
+      ],
+    ),
+  ).toBe('Series,Head (kg/m³)\r\n"a, ""b""",0.30000000000000004\r\n"line\nbreak",\r\nc,\r\n'));

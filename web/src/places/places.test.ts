@@ -1,0 +1,163 @@
+/** The places' states and what they draw, as plain functions. */
+import { describe, expect, test } from '@jest/globals';
+import type { SeriesReply, TableRow, UploadReply } from '@undameter/contract';
+import type { Step } from '@undameter/core';
+import { palettes } from '../theme/palette';
+import { inWords, roundedTo, withDragged } from './conditions/limits';
+import { begin, importOf, intake } from './intake/state';
+import { ladder, runsOf } from './models/draft';
+import { rangeOf, signalsOption } from './signals/chartOption';
+import { nearestOf } from './signals/nearestSample';
+import { nothingInHand, panned, signals, withDraft, zoomed } from './signals/state';
+import { bodyOf, draftOf, drawable, emptyDraft, pasted, typedNumber } from './tables/state';
+
+const step = (kind: string, settings: Step['settings']): Step => ({ id: kind, kind, version: 1, settings, on: true });
+
+describe('signals', () => {
+  const trim = { index: 1, isNew: false, step: step('trim', { channel: 't', from: 0, to: 9 }) };
+  const aside = (isNew: boolean, ranges: [number, number][]) => ({
+    index: 0,
+    isNew,
+    step: step('setAside', { channel: 't', ranges }),
+  });
+  const drag = (draft: typeof trim | ReturnType<typeof aside>, range: [number, number]) =>
+    signals({ ...nothingInHand, draft }, { type: 'select', range });
+
+  test('a drag with nothing in hand is a selection', () =>
+    expect(signals(nothingInHand, { type: 'select', range: [1, 2] }).selection).toEqual([1, 2]));
+  test('a drag with a trim in hand sets its range', () =>
+    expect(drag(trim, [3, 4]).draft!.step.settings).toEqual({ channel: 't', from: 3, to: 4 }));
+  test('the first drag with a new set-aside replaces its empty range, the next ones are added', () => {
+    expect(drag(aside(true, [[0, 0]]), [3, 4]).draft!.step.settings['ranges']).toEqual([[3, 4]]);
+    expect(drag(aside(true, [[3, 4]]), [6, 7]).draft!.step.settings['ranges']).toEqual([[3, 4], [6, 7]]); // prettier-ignore
+    expect(drag(aside(false, [[5, 5]]), [6, 7]).draft!.step.settings['ranges']).toEqual([[5, 5], [6, 7]]); // prettier-ignore
+  });
+  test('a draft stands in its place: a new one between, a saved one instead', () => {
+    const saved = [step('a', {}), step('b', {})];
+    expect(withDraft(saved, { ...trim, isNew: true }).map((s) => s.kind)).toEqual(['a', 'trim', 'b']);
+    expect(withDraft(saved, trim).map((s) => s.kind)).toEqual(['a', 'trim']);
+    expect(withDraft(saved, null)).toEqual(saved);
+  });
+  test('zooming out beyond the run shows the whole run; panning stays inside it', () => {
+    expect(zoomed([0, 100], [0, 100], 50, 0.5)).toEqual([25, 75]);
+    expect(zoomed([25, 75], [0, 100], 50, 4)).toBeNull();
+    expect(panned([80, 100], [0, 100], 0.5)).toEqual([80, 100]);
+    expect(panned([20, 40], [0, 100], -0.5)).toEqual([10, 30]);
+  });
+  test('a click takes the nearest sample; a spike is hit where the hand is, not where the curve is', () => {
+    const samples = [[1, 0], [1.1, 90], [1.2, 0], [9, 0]] as const; // prettier-ignore
+    expect(nearestOf(samples, { x: 1.12, y: 88, reach: 0.5 })).toBe(1.1);
+    expect(nearestOf(samples, { x: 1.0, y: 1, reach: 0.5 })).toBe(1);
+    expect(nearestOf(samples, { x: 5, y: 0, reach: 0.5 })).toBeNull();
+  });
+  test('the axis follows what is kept, and tells how many set-aside samples lie beyond it', () => {
+    const { range, beyond } = rangeOf({ y: [0, 10, null], setAside: { x: [1, 2], y: [12, 655], count: 2 } });
+    expect(beyond).toBe(1);
+    expect(range![1]).toBeGreaterThan(12);
+    expect(range![1]).toBeLessThan(20);
+    expect(rangeOf({ y: [], setAside: { x: [], y: [], count: 0 } })).toEqual({ beyond: 0 });
+  });
+  test('few samples are drawn as symbols, many as a line', () => {
+    const kinds = (n: number) => {
+      const xs = Array.from({ length: n }, (_, i) => i);
+      const trace = { symbol: 'p', x: xs, y: xs, everySample: true, setAside: { x: [], y: [], count: 0 }, inConditions: [] };
+      const channel = { symbol: 'p', name: 'Pressure', unit: 'kPa', origin: 'logged' as const, lowest: 0, mean: 0, highest: 1, standardDeviation: 1, missing: 0, present: n, trace: [] };
+      const traces = { whole: [0, n] as [number, number], window: [0, n] as [number, number], samplesInWindow: n, traces: [trace], problem: null };
+      const option = signalsOption({ traces, shown: [{ channel, series: 0 }], along: undefined, palette: palettes.light }, { width: 900, height: 400 });
+      return (option['series'] as { type: string }[]).map((s) => s.type);
+    }; // prettier-ignore
+    expect(kinds(20)).toEqual(['scatter', 'line']);
+    expect(kinds(2000)).toEqual(['line']);
+  });
+});
+
+describe('intake', () => {
+  const column = (index: number, name: string, proposed = true) => ({ index, name, symbol: name, unit: 's', unitFrom: 'heading' as const, type: 'number' as const, missing: 0, notNumber: 0, proposed }); // prettier-ignore
+  const layout = { encoding: 'utf-8', delimiter: ',', decimal: '.', headingLine: 1, unitsLine: null, firstDataLine: 2 } as const; // prettier-ignore
+  const preview = (...names: string[]) => ({ columns: names.map((n, i) => column(i, n, n !== 'dead')), lines: [], rowsSeen: 1, whole: true, preamble: [], timeColumn: 0, doubts: [] }); // prettier-ignore
+  const upload = { uploadId: 'u', name: 'simulated-head.csv', bytes: 1, layout, why: {} as UploadReply['why'], preview: preview('t', 'Q', 'dead') }; // prettier-ignore
+
+  test('begins with what was understood: proposed columns, the file’s name, a simulated file by its name', () => {
+    const state = begin(upload);
+    expect(state).toMatchObject({ runName: 'simulated-head', kind: 'simulated', along: 0 });
+    expect(importOf(state, 7).columns.map((c) => c.name)).toEqual(['t', 'Q']);
+    expect(importOf(state, 7)).toMatchObject({ campaignId: 7, width: 3 });
+  });
+  test('a correction survives another reading where the column stayed the same', () => {
+    const corrected = intake(begin(upload), { type: 'column', index: 1, change: { symbol: 'Q_p', keep: false } });
+    const reread = intake(corrected, { type: 'reread', layout, preview: preview('t', 'Q', 'more') });
+    expect(reread.columns.map((c) => [c.symbol, c.keep])).toEqual([['t', true], ['Q_p', false], ['more', true]]); // prettier-ignore
+  });
+});
+
+describe('tables', () => {
+  const row = { symbol: 'rho', name: 'Density', xName: 'T', xUnit: '°C', yUnit: 'kg/m³', source: 's', outside: 'refuse', x: [0, 10], y: [2, 1] } as unknown as TableRow; // prettier-ignore
+  test('a saved table goes through its form unchanged', () => expect(bodyOf(draftOf(row))).toEqual({ body: row }));
+  test.each([
+    ['3,5', 3.5],
+    ['−2', -2],
+    ['1e3', 1000],
+    ['', null],
+    ['x', null],
+  ])('typed "%s" is %s', (text, value) => expect(typedNumber(text)).toBe(value));
+  test.each([
+    [{ knots: [{ x: '1', y: 'x' }, { x: '2', y: '2' }] }, 'Row 1 reads "1" and "x"'], // prettier-ignore
+    [{ source: ' ' }, 'still needs a source'],
+    [{ knots: [{ x: '1', y: '1' }, { x: '', y: '' }] }, 'at least two knots'], // prettier-ignore
+  ])('%j says what is to be done', (change, sentence) =>
+    expect(bodyOf({ ...draftOf(row), ...change })).toEqual({ problem: expect.stringContaining(sentence) }),
+  );
+  test('two pasted columns fill rows from where they were pasted', () => {
+    const knots = pasted(emptyDraft.knots.slice(0, 2), 1, 'x', '10\t1,5\r\n20\t1,4\r\n');
+    expect(knots).toEqual([{ x: '', y: '' }, { x: '10', y: '1,5' }, { x: '20', y: '1,4' }]); // prettier-ignore
+    expect(drawable({ ...emptyDraft, knots })).toEqual({ x: [10, 20], y: [1.5, 1.4] });
+  });
+});
+
+describe('conditions', () => {
+  const n = { symbol: 'n', unit: 'rpm' };
+  test('a drag sets a limit in round numbers, and sets it anew', () => {
+    const [first] = withDragged([], n, [1432.7, 1468.9]);
+    expect(first).toEqual({ symbol: 'n', unit: 'rpm', value: 1451, tolerance: 18 });
+    expect(withDragged([first!], n, [2000, 2100])).toEqual([{ ...first, value: 2050, tolerance: 50 }]);
+  });
+  test.each([
+    [1450.77, 36, 1451],
+    [0.012345, 0.004, 0.0123],
+    [5, 0, 5],
+  ])('%d with a span of %d is rounded to %d', (value, span, to) => expect(roundedTo(value, span)).toBe(to));
+  test('reads in words', () =>
+    expect(inWords(withDragged([], { symbol: 'Q', unit: 'm^3/s' }, [1, 3]))).toBe('Q 2 ± 1 m³/s'));
+});
+
+describe('the ladder of trust', () => {
+  const fit = { x: { symbol: 'Q', name: 'Flow', unit: 'L/min' } } as Parameters<typeof ladder>[0];
+  const series = (residual: (i: number) => number, last = { value: 5, halfWidth: 1 }): SeriesReply =>
+    ({
+      points: 40, missing: 0, degreesOfFreedom: 37, parameters: [{ symbol: 'a0', value: 1, halfWidth: 1 }, { symbol: 'a2', ...last }],
+      drawn: { every: 1, x: Array.from({ length: 40 }, (_, i) => i), y: [], residual: Array.from({ length: 40 }, (_, i) => residual(i)) },
+    }) as unknown as SeriesReply; // prettier-ignore
+  const rung = (s: SeriesReply, title: string, degree = 2) => ladder(fit, s, degree).find((r) => r.title === title);
+
+  // Wald and Wolfowitz (1940): 20 of each sign give 21 runs expected.
+  test('runs are counted along x whatever the order of the points', () => {
+    const alternating = series((i) => (i % 2 ? 1 : -1));
+    expect(runsOf(alternating)).toMatchObject({ runs: 40, expected: 21, tooFew: false });
+    const bent = series((i) => (i < 10 || i >= 30 ? 1 : -1));
+    expect(runsOf(bent)).toMatchObject({ runs: 3, tooFew: true });
+    const shuffled = { drawn: { ...bent.drawn, x: [...bent.drawn.x].reverse(), residual: [...bent.drawn.residual].reverse() } }; // prettier-ignore
+    expect(runsOf(shuffled)).toEqual(runsOf(bent));
+  });
+  test('bent residuals raise a doubt and offer the next degree, up to three', () => {
+    const bent = series((i) => (i < 10 || i >= 30 ? 1 : -1));
+    expect(rung(bent, 'Residuals')).toMatchObject({ state: 'doubt', tryDegree: 3 });
+    expect(rung(bent, 'Residuals', 3)!.tryDegree).toBeUndefined();
+  });
+  test('a highest term within its ± is needless', () => {
+    const needless = series((i) => (i % 2 ? 1 : -1), { value: 0.5, halfWidth: 1 });
+    expect(rung(needless, 'Highest term')).toMatchObject({ state: 'doubt', tryDegree: 1 });
+    expect(rung(series((i) => i % 3 - 1), 'Highest term')).toMatchObject({ state: 'sound' }); // prettier-ignore
+  });
+  test('too few points to say anything about runs say nothing', () =>
+    expect(runsOf({ drawn: { every: 1, x: [1, 2], y: [], residual: [1, -1] } })).toBeNull());
+});
