@@ -63,7 +63,7 @@ test('what is not there is said in a sentence', async ({ bench: page, server }) 
   for (const [path, sentence] of [
     ['/campaign/999', 'There is no campaign "999"'],
     ['/campaign/1/signals/999', 'There is no run "999"'],
-    ['/campaign/1/models/999', 'There is no fit "999"'],
+    ['/campaign/1/models/999', 'There is no fit "999" here'],
     ['/nowhere', 'There is nothing at this address'],
   ] as const) {
     await page.goto(server.address + path);

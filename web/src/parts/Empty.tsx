@@ -9,3 +9,10 @@ export function Empty({ title, children }: { title: string; children?: ReactNode
     </div>
   );
 }
+
+/** What an address names is not there. */
+export const NotThere = ({ what, id }: { what: string; id: number }) => (
+  <Empty title={`There is no ${what} "${id}" here`}>
+    <p>It may have been deleted. The place in the rail shows what there is.</p>
+  </Empty>
+);

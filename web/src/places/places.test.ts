@@ -1,6 +1,6 @@
 /** The places' states and what they draw, as plain functions. */
 import { describe, expect, test } from '@jest/globals';
-import type { SeriesReply, TableRow, UploadReply } from '@undameter/contract';
+import type { BenchReply, SeriesReply, TableRow, UploadReply } from '@undameter/contract';
 import type { Step } from '@undameter/core';
 import { palettes } from '../theme/palette';
 import { inWords, roundedTo, withDragged } from './conditions/limits';
@@ -9,6 +9,7 @@ import { ladder, runsOf } from './models/draft';
 import { rangeOf, signalsOption } from './signals/chartOption';
 import { nearestOf } from './signals/nearestSample';
 import { nothingInHand, panned, signals, withDraft, zoomed } from './signals/state';
+import { channelsBefore, mostUsed, REMOVED, trialOf } from './signals/trial';
 import { bodyOf, draftOf, drawable, emptyDraft, pasted, typedNumber } from './tables/state';
 
 const step = (kind: string, settings: Step['settings']): Step => ({ id: kind, kind, version: 1, settings, on: true });
@@ -160,4 +161,24 @@ describe('the ladder of trust', () => {
   });
   test('too few points to say anything about runs say nothing', () =>
     expect(runsOf({ drawn: { every: 1, x: [1, 2], y: [], residual: [1, -1] } })).toBeNull());
+});
+
+describe('what is computed while a step is in hand', () => {
+  const saved = [step('trim', { channel: 't' }), step('smooth', { channel: 'p', symbol: 'p_s' }), step('derive', { symbol: 'H' })]; // prettier-ignore
+  const inHand = (index: number) => ({ index, isNew: false, step: saved[index]! });
+  const row = (symbol: string, origin: 'logged' | 'derived' = 'logged') => ({ symbol, name: symbol, unit: 'kPa', origin, lowest: 0, mean: 0, highest: 1, standardDeviation: 0, missing: 0, present: 9, trace: [] }); // prettier-ignore
+  const report = (symbol?: string) => ({ made: symbol ? { symbol, unit: '' } : null }) as BenchReply['reports'][number];
+  const bench = { along: 't', channels: [row('t'), row('n'), row('p'), row('p_s', 'derived'), row('H', 'derived')], reports: [report(), report('p_s'), report('H')] } as unknown as BenchReply; // prettier-ignore
+
+  test('the run is shown as the step leaves it; later steps wait', () =>
+    expect(trialOf(saved, inHand(0), () => '')!.map((s) => s.kind)).toEqual(['trim']));
+  test('beside a smoothing, what it removes, in the unit of its channel', () => {
+    const steps = trialOf(saved, inHand(1), () => 'kPa')!;
+    expect(steps.map((s) => s.kind)).toEqual(['trim', 'smooth', 'derive']);
+    expect(steps[2]!.settings).toMatchObject({ formula: 'p - p_s', unit: 'kPa', symbol: REMOVED });
+  });
+  test('a step can use the channels that are there before it', () =>
+    expect(channelsBefore(bench, inHand(1)).map((c) => c.symbol)).toEqual(['t', 'n', 'p']));
+  test('at first the logged channels are shown of which the procedure speaks most', () =>
+    expect(mostUsed(bench, saved)).toEqual(['p', 'n']));
 });

@@ -1,43 +1,32 @@
-import type {
-  CampaignReply,
-  ComparedSeries,
-  ComparisonBody,
-  ComparisonReply,
-  ComparisonRow,
-  FitRow,
-} from '@undameter/contract';
+import type { CampaignReply, ComparedSeries, ComparisonReply, ComparisonRow, FitRow } from '@undameter/contract';
 import { formatCount, formatValue, formatWithUncertainty, printUnit } from '@undameter/core';
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { Button, Input, Select } from 'antd';
+import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { useCommands } from '../../app/commands';
 import { Ledger } from '../../app/Ledger';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { addressOf } from '../../app/places';
-import { useCampaign, useThingId } from '../../app/useCampaign';
+import { useCampaign } from '../../app/useCampaign';
+import { useOpenThing } from '../../app/useOpenThing';
 import { Board } from '../../board/Board';
 import { SeriesMark } from '../../board/SeriesMark';
 import { Chart, type Size } from '../../chart/Chart';
-import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
-import { Empty } from '../../parts/Empty';
-import { Field } from '../../parts/Field';
+import { Empty, NotThere } from '../../parts/Empty';
+import { Picker } from '../../parts/Picker';
 import { Sentence } from '../../parts/Sentence';
-import { ChannelSelect } from '../../step/StepForm';
 import { useTheme } from '../../theme/ThemeProvider';
 import { usePinFinding } from '../report/usePinFinding';
 import { compareOption } from './chartOption';
+import { ComparisonForm } from './ComparisonForm';
 
 /** A fitted measurement as reference, a simulated run as candidate, and the difference between them. */
 export function ComparePlace() {
   const { campaignId, campaign, error } = useCampaign();
   const { data: rows } = useQuery(queries.comparisons(campaignId));
   const { data: fits } = useQuery(queries.fits(campaignId));
-  const thing = useThingId();
-  const navigate = useNavigate();
-  const [fresh, setFresh] = useState(0);
-  const begin = () => setFresh(fresh + 1);
+  const { row, missing, key, begin, open } = useOpenThing(campaignId, 'compare', rows ?? []);
   useCommands([{ id: 'new-comparison', label: 'New comparison', run: begin }]);
   if (error) return <Empty title={error.message} />;
   if (!campaign || !rows || !fits) return null;
@@ -45,29 +34,16 @@ export function ComparePlace() {
     return (
       <Empty title="Nothing to compare yet">
         <p>
-          A comparison holds a simulated run against a fit: save one at <Link to={addressOf(campaignId, 'models')}>Models</Link> first.
+          A comparison holds a simulated run against a fit: save one at{' '}
+          <Link to={addressOf(campaignId, 'models')}>Models</Link> first.
         </p>
       </Empty>
     );
-  const row = fresh > 0 ? undefined : (rows.find((r) => r.id === thing) ?? (thing === undefined ? rows[0] : undefined));
-  if (fresh === 0 && thing !== undefined && !row)
-    return <Empty title={`There is no comparison "${thing}" here. It may have been deleted; go back to the list.`} />;
-  const open = (id: number | undefined) => {
-    setFresh(0);
-    void navigate(addressOf(campaignId, 'compare', id));
-  };
+  if (missing !== undefined) return <NotThere what="comparison" id={missing} />;
   return (
-    <ComparisonInHand
-      key={row ? `comparison ${row.id}` : `new ${fresh}`}
-      campaign={campaign}
-      fits={fits}
-      rows={rows}
-      row={row}
-      onOpen={open}
-      onNew={begin}
-    />
+    <ComparisonInHand key={key} campaign={campaign} fits={fits} rows={rows} row={row} onOpen={open} onNew={begin} />
   );
-} // prettier-ignore
+}
 
 interface InHandProps {
   campaign: CampaignReply;
@@ -92,15 +68,12 @@ function ComparisonInHand({ campaign, fits, rows, row, onOpen, onNew }: InHandPr
     <PlaceFrame
       title={row?.name ?? 'New comparison'}
       context={
-        <Select
-          className="run-picker"
-          variant="borderless"
-          aria-label="Comparison"
-          popupMatchSelectWidth={false}
-          value={row?.id}
+        <Picker<number>
+          label="Comparison"
           placeholder="new comparison"
-          onChange={onOpen}
+          value={row?.id}
           options={rows.map((r) => ({ value: r.id, label: r.name }))}
+          onChange={onOpen}
         />
       }
       ledger={fit && <Ledger campaignId={campaign.id} runId={fit.runId} {...(fitted === undefined ? {} : { fitted })} />}
@@ -190,82 +163,6 @@ function DifferenceInWords({ campaignId, row, reply, index }: { campaignId: numb
       </ul>
       <Sentence error={pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
-    </>
-  );
-} // prettier-ignore
-
-interface FormProps {
-  campaign: CampaignReply;
-  fits: readonly FitRow[];
-  row: ComparisonRow | undefined;
-  count: number;
-  onOpen(id: number | undefined): void;
-  onNew(): void;
-}
-
-function ComparisonForm({ campaign, fits, row, count, onOpen, onNew }: FormProps) {
-  const candidates = [...campaign.runRows].sort((a, b) => Number(b.kind === 'simulated') - Number(a.kind === 'simulated'));
-  const [body, setBody] = useState<ComparisonBody>(() =>
-    row
-      ? { name: row.name, fitId: row.fitId, candidateRunId: row.candidateRunId, x: row.x, y: row.y }
-      : { name: `Comparison ${count + 1}`, fitId: fits[0]!.id, candidateRunId: candidates[0]?.id ?? 0, x: '', y: '' },
-  );
-  const { data: bench } = useQuery({ ...queries.bench(body.candidateRunId), enabled: body.candidateRunId > 0 });
-  const save = useMutation({
-    mutationFn: () =>
-      row
-        ? ask<ComparisonRow>(`/comparisons/${row.id}`, { method: 'PUT', body })
-        : ask<ComparisonRow>(`/campaigns/${campaign.id}/comparisons`, { body }),
-    onSuccess: (saved) => onOpen(saved.id),
-  });
-  const remove = useMutation({
-    mutationFn: () => ask(`/comparisons/${row!.id}`, { method: 'DELETE' }),
-    onSuccess: () => onOpen(undefined),
-  });
-  const set = (change: Partial<ComparisonBody>) => setBody({ ...body, ...change });
-  return (
-    <>
-      <header className="panel-head">
-        <h2>Comparison</h2>
-        <span className="grow" />
-        <button className="quiet" onClick={onNew}>
-          + Comparison
-        </button>
-      </header>
-      <div className="panel-pad">
-        <Field label="Name">
-          <Input value={body.name} maxLength={120} onChange={(e) => set({ name: e.target.value })} />
-        </Field>
-        <Field label="Reference" hint="a fit, with the points that it went through">
-          <Select aria-label="Reference" value={body.fitId} onChange={(fitId) => set({ fitId })} options={fits.map((f) => ({ value: f.id, label: f.name }))} />
-        </Field>
-        <Field label="Candidate" hint="the run that is held against it">
-          <Select
-            aria-label="Candidate"
-            value={body.candidateRunId || undefined}
-            onChange={(candidateRunId: number) => set({ candidateRunId, x: '', y: '' })}
-            options={candidates.map((r) => ({ value: r.id, label: r.kind === 'simulated' ? `${r.name} (simulated)` : r.name }))}
-          />
-        </Field>
-        <Field label="Its x">
-          <ChannelSelect label="x of the candidate" channels={bench?.channels ?? []} value={body.x} onChange={(x) => set({ x })} />
-        </Field>
-        <Field label="Its y">
-          <ChannelSelect label="y of the candidate" channels={bench?.channels ?? []} value={body.y} onChange={(y) => set({ y })} />
-        </Field>
-        <Sentence error={save.error ?? remove.error} />
-        <div className="buttons">
-          <Button type="primary" disabled={!body.x || !body.y || body.name.trim() === '' || save.isPending} onClick={() => save.mutate()}>
-            {row ? 'Save' : 'Compare'}
-          </Button>
-          <span className="grow" />
-          {row && (
-            <button className="quiet" onClick={() => remove.mutate()}>
-              Delete
-            </button>
-          )}
-        </div>
-      </div>
     </>
   );
 } // prettier-ignore

@@ -1,23 +1,22 @@
 import type { ConditionBody } from '@undameter/contract';
 import { Button, Input, InputNumber } from 'antd';
+import type { Keeping } from '../../data/useKeeping';
 import { Field } from '../../parts/Field';
-import { Sentence } from '../../parts/Sentence';
+import { KeepButtons } from '../../parts/KeepButtons';
 import { ChannelSelect, type FormChannel } from '../../step/StepForm';
 
 interface ConditionPanelProps {
   body: ConditionBody;
   isNew: boolean;
   channels: readonly FormChannel[];
-  error: { message: string } | null;
-  busy: boolean;
+  keeping: Keeping;
   onChange(body: ConditionBody): void;
   onSave(): void;
-  onDelete(): void;
   onLetGo(): void;
 }
 
 /** The condition in hand: its name and its limits, all of which must hold. */
-export function ConditionPanel({ body, isNew, channels, error, busy, onChange, onSave, onDelete, onLetGo }: ConditionPanelProps) {
+export function ConditionPanel({ body, isNew, channels, keeping, onChange, onSave, onLetGo }: ConditionPanelProps) {
   const { limits } = body;
   const setLimit = (index: number, change: Partial<ConditionBody['limits'][number]>) =>
     onChange({ ...body, limits: limits.map((l, i) => (i === index ? { ...l, ...change } : l)) });
@@ -55,19 +54,14 @@ export function ConditionPanel({ body, isNew, channels, error, busy, onChange, o
           + Limit
         </button>
         <p className="soft">A drag across a chart sets the limit of its channel. A sample is picked when every limit holds.</p>
-        <Sentence error={error} />
-        <div className="buttons">
-          <Button type="primary" disabled={body.name.trim() === '' || limits.length === 0 || busy} onClick={onSave}>
-            Save
-          </Button>
+        <KeepButtons
+          keeping={keeping}
+          disabled={body.name.trim() === '' || limits.length === 0}
+          onSave={onSave}
+          deletable={!isNew}
+        >
           <Button onClick={onLetGo}>Let go</Button>
-          <span className="grow" />
-          {!isNew && (
-            <button className="quiet" onClick={onDelete}>
-              Delete
-            </button>
-          )}
-        </div>
+        </KeepButtons>
       </div>
     </>
   );

@@ -1,20 +1,16 @@
 import type { ConditionBody, ConditionRow } from '@undameter/contract';
 import { formatCount } from '@undameter/core';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState, type ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
 import { useCommands } from '../../app/commands';
 import { Ledger } from '../../app/Ledger';
+import { OnRun } from '../../app/OnRun';
 import { PlaceFrame } from '../../app/PlaceFrame';
-import { addressOf } from '../../app/places';
-import { RunPicker } from '../../app/RunPicker';
-import { useRunInHand } from '../../app/useCampaign';
 import { Board } from '../../board/Board';
 import { SeriesMark } from '../../board/SeriesMark';
 import { Chart, type Size } from '../../chart/Chart';
-import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
-import { Empty } from '../../parts/Empty';
+import { useKeeping } from '../../data/useKeeping';
 import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
 import { ConditionPanel } from './ConditionPanel';
@@ -22,50 +18,17 @@ import { conditionsOption } from './chartOption';
 import { inWords, withDragged } from './limits';
 
 /** Named sets of limits that pick samples: the operating conditions of a campaign, seen on one run. */
-export function ConditionsPlace() {
-  const { campaignId, campaign, error, runId, remember } = useRunInHand();
-  const navigate = useNavigate();
-  if (error) return <Empty title={error.message} />;
-  if (campaign && runId === undefined)
-    return (
-      <Empty title="No run yet">
-        <p>
-          Bring a log in at <Link to={addressOf(campaignId, 'intake')}>Intake</Link>; conditions are set on its
-          channels.
-        </p>
-      </Empty>
-    );
-  if (!campaign || runId === undefined) return null;
-  const pickRun = (id: number) => {
-    remember(id);
-    void navigate(addressOf(campaignId, 'conditions', id));
-  };
-  return (
-    <ConditionsOnRun
-      key={runId}
-      campaignId={campaignId}
-      runId={runId}
-      picker={<RunPicker runs={campaign.runRows} value={runId} onChange={pickRun} />}
-    />
-  );
-}
+export const ConditionsPlace = () => (
+  <OnRun place="conditions" purpose="conditions are set on its channels.">
+    {(run) => <ConditionsOnRun key={run.runId} {...run} />}
+  </OnRun>
+);
 
 interface Draft {
-  id: number | null;
+  /** Undefined for a new one. */
+  id: number | undefined;
   body: ConditionBody;
 }
-
-function useConditionChanges(campaignId: number, onDone: () => void) {
-  const save = useMutation({
-    mutationFn: ({ id, body }: Draft) =>
-      id === null
-        ? ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { body })
-        : ask<ConditionRow>(`/conditions/${id}`, { method: 'PUT', body }),
-    onSuccess: onDone,
-  });
-  const remove = useMutation({ mutationFn: (id: number) => ask(`/conditions/${id}`, { method: 'DELETE' }), onSuccess: onDone });
-  return { save, remove, error: save.error ?? remove.error };
-} // prettier-ignore
 
 function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; runId: number; picker: ReactNode }) {
   const { data: rows = [] } = useQuery(queries.conditions(campaignId));
@@ -73,7 +36,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   const [draft, setDraft] = useState<Draft | null>(null);
   const [width, setWidth] = useState(900);
   const { palette } = useTheme();
-  const changes = useConditionChanges(campaignId, () => setDraft(null));
+  const keeping = useKeeping('conditions', campaignId, draft?.id, () => setDraft(null));
   const channels = bench.data?.channels.filter((c) => c.symbol !== bench.data.along && c.present > 0) ?? [];
   const watched = [...new Set([...rows, ...(draft ? [draft.body] : [])].flatMap((c) => c.limits.map((l) => l.symbol)))];
   const known = watched.filter((s) => channels.some((c) => c.symbol === s)).slice(0, 5);
@@ -81,7 +44,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   const traces = useQuery(
     queries.traces(runId, { symbols, from: null, to: null, pixels: Math.max(100, width - 80) }),
   );
-  const series = draft ? (draft.id === null ? rows.length : rows.findIndex((r) => r.id === draft.id)) : 0;
+  const series = draft ? (draft.id === undefined ? rows.length : rows.findIndex((r) => r.id === draft.id)) : 0;
   const inHand = draft ? { body: draft.body, series } : null;
   const build = useCallback(
     (size: Size) =>
@@ -90,7 +53,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
         : {},
     [traces.data, bench.data, rows, draft, palette], // eslint-disable-line react-hooks/exhaustive-deps -- `inHand` follows from the draft
   );
-  const fresh = (limits: ConditionBody['limits']) => setDraft({ id: null, body: { name: `Condition ${rows.length + 1}`, limits } });
+  const fresh = (limits: ConditionBody['limits']) => setDraft({ id: undefined, body: { name: `Condition ${rows.length + 1}`, limits } });
   const begin = () => {
     const channel = channels[0];
     if (channel) fresh([{ symbol: channel.symbol, value: Math.round(channel.mean ?? 0), tolerance: 1, unit: channel.unit }]);
@@ -151,13 +114,11 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
         draft ? (
           <ConditionPanel
             body={draft.body}
-            isNew={draft.id === null}
+            isNew={draft.id === undefined}
             channels={channels}
-            error={changes.error}
-            busy={changes.save.isPending}
+            keeping={keeping}
             onChange={(body) => setDraft({ ...draft, body })}
-            onSave={() => changes.save.mutate(draft)}
-            onDelete={() => draft.id !== null && changes.remove.mutate(draft.id)}
+            onSave={() => keeping.save(draft.body)}
             onLetGo={() => setDraft(null)}
           />
         ) : (

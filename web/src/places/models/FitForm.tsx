@@ -8,12 +8,11 @@ interface FitFormProps {
   runs: readonly RunRow[];
   channels: readonly FormChannel[];
   conditions: readonly ConditionRow[];
-  formula: string | undefined;
   onChange(body: FitBody): void;
 }
 
 /** What is fitted: the run, the conditions (each a series), x, y and the degree. */
-export function FitForm({ body, runs, channels, conditions, formula, onChange }: FitFormProps) {
+export function FitForm({ body, runs, channels, conditions, onChange }: FitFormProps) {
   const set = (change: Partial<FitBody>) => onChange({ ...body, ...change });
   return (
     <div className="panel-pad">
@@ -44,7 +43,7 @@ export function FitForm({ body, runs, channels, conditions, formula, onChange }:
       <Field label="y">
         <ChannelSelect label="y" channels={channels} value={body.y} onChange={(y) => set({ y })} />
       </Field>
-      <Field label="Polynomial" hint={formula && <code>{formula}</code>}>
+      <Field label="Polynomial">
         <Segmented
           block
           value={Number(body.settings['degree'])}

@@ -1,22 +1,25 @@
-import type { FitBody, FitRow } from '@undameter/contract';
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { Button, Select } from 'antd';
-import { useCallback, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import type { CampaignReply, FitBody, FitRow } from '@undameter/contract';
+import { useQuery } from '@tanstack/react-query';
+import { Button } from 'antd';
+import { useCallback, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { useCommands } from '../../app/commands';
 import { Ledger } from '../../app/Ledger';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { addressOf } from '../../app/places';
-import { useCampaign, useThingId } from '../../app/useCampaign';
+import { useCampaign } from '../../app/useCampaign';
+import { useOpenThing } from '../../app/useOpenThing';
 import { Chart, type Size } from '../../chart/Chart';
 import { axisTitle, stackOption } from '../../chart/panes';
 import { fitPanes } from '../../chart/seriesMarks';
-import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
-import { Empty } from '../../parts/Empty';
+import { useKeeping } from '../../data/useKeeping';
+import { Empty, NotThere } from '../../parts/Empty';
+import { KeepButtons } from '../../parts/KeepButtons';
+import { Picker } from '../../parts/Picker';
 import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
-import { bodyOf, sameFit } from './draft';
+import { bodyOf, newFit, sameFit } from './draft';
 import { FitBoard } from './FitBoard';
 import { FitForm } from './FitForm';
 import { SeriesPanel } from './SeriesPanel';
@@ -25,10 +28,7 @@ import { SeriesPanel } from './SeriesPanel';
 export function ModelsPlace() {
   const { campaignId, campaign, error } = useCampaign();
   const { data: fits } = useQuery(queries.fits(campaignId));
-  const thing = useThingId();
-  const navigate = useNavigate();
-  const [fresh, setFresh] = useState(0);
-  const begin = () => setFresh(fresh + 1);
+  const { row, missing, key, begin, open } = useOpenThing(campaignId, 'models', fits ?? []);
   useCommands([{ id: 'new-fit', label: 'New fit', run: begin }]);
   if (error) return <Empty title={error.message} />;
   if (!campaign || !fits) return null;
@@ -40,73 +40,48 @@ export function ModelsPlace() {
         </p>
       </Empty>
     );
-  const row = fresh > 0 ? undefined : (fits.find((f) => f.id === thing) ?? (thing === undefined ? fits[0] : undefined));
-  if (fresh === 0 && thing !== undefined && !row)
-    return <Empty title={`There is no fit "${thing}" here. It may have been deleted; go back to the list.`} />;
-  const measured = campaign.runRows.find((r) => r.kind === 'measured') ?? campaign.runRows[0]!;
+  if (missing !== undefined) return <NotThere what="fit" id={missing} />;
+  const { id: runId } = campaign.runRows.find((r) => r.kind === 'measured') ?? campaign.runRows[0]!;
   return (
     <FitInHand
-      key={row ? `fit ${row.id}` : `new ${fresh}`}
-      campaignId={campaignId}
+      key={key}
+      campaign={campaign}
       row={row}
-      start={
-        row
-          ? bodyOf(row)
-          : { name: `Fit ${fits.length + 1}`, runId: measured.id, x: '', y: '', conditionIds: [], model: 'polynomial', settings: { degree: 2 } }
-      }
+      start={row ? bodyOf(row) : newFit(`Fit ${fits.length + 1}`, runId)}
       picker={
-        <Select
-          className="run-picker"
-          variant="borderless"
-          aria-label="Fit"
-          popupMatchSelectWidth={false}
-          value={row?.id}
+        <Picker<number>
+          label="Fit"
           placeholder="new fit"
-          onChange={(id) => {
-            setFresh(0);
-            void navigate(addressOf(campaignId, 'models', id));
-          }}
+          value={row?.id}
           options={fits.map((f) => ({ value: f.id, label: f.name }))}
+          onChange={open}
         />
       }
-      onOpen={(id) => {
-        setFresh(0);
-        void navigate(addressOf(campaignId, 'models', id));
-      }}
+      onOpen={open}
       onNew={begin}
     />
   );
-} // prettier-ignore
+}
 
 interface FitInHandProps {
-  campaignId: number;
+  campaign: CampaignReply;
   row: FitRow | undefined;
   start: FitBody;
-  picker: React.ReactNode;
+  picker: ReactNode;
   onOpen(id: number | undefined): void;
   onNew(): void;
 }
 
-function FitInHand({ campaignId, row, start, picker, onOpen, onNew }: FitInHandProps) {
+function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitInHandProps) {
   const [body, setBody] = useState(start);
   const [inHand, setInHand] = useState(0);
   const { palette } = useTheme();
-  const { campaign } = useCampaign();
+  const campaignId = campaign.id;
   const { data: conditions = [] } = useQuery(queries.conditions(campaignId));
   const { data: bench, error: benchError } = useQuery(queries.bench(body.runId));
   const trial = useQuery(queries.trialFit({ ...body, name: body.name.trim() || 'fit', campaignId }));
   const fit = body.x && body.y && !trial.error ? trial.data : undefined;
-  const save = useMutation({
-    mutationFn: () =>
-      row
-        ? ask<FitRow>(`/fits/${row.id}`, { method: 'PUT', body })
-        : ask<FitRow>(`/campaigns/${campaignId}/fits`, { body }),
-    onSuccess: (saved) => onOpen(saved.id),
-  });
-  const remove = useMutation({
-    mutationFn: () => ask(`/fits/${row!.id}`, { method: 'DELETE' }),
-    onSuccess: () => onOpen(undefined),
-  });
+  const keeping = useKeeping('fits', campaignId, row?.id, onOpen);
   const saved = row !== undefined && sameFit(bodyOf(row), body);
   const build = useCallback(
     (size: Size) =>
@@ -147,26 +122,21 @@ function FitInHand({ campaignId, row, start, picker, onOpen, onNew }: FitInHandP
           </header>
           <FitForm
             body={body}
-            runs={campaign?.runRows ?? []}
+            runs={campaign.runRows}
             channels={bench?.channels ?? []}
             conditions={conditions}
-            formula={undefined}
             onChange={setBody}
           />
           <div className="panel-pad">
-            <Sentence error={save.error ?? remove.error} />
-            <div className="buttons">
-              <Button type="primary" disabled={saved || !fit || body.name.trim() === '' || save.isPending} onClick={() => save.mutate()}>
-                {saved ? 'Saved' : 'Save'}
-              </Button>
+            <KeepButtons
+              keeping={keeping}
+              label={saved ? 'Saved' : 'Save'}
+              disabled={saved || !fit || body.name.trim() === ''}
+              onSave={() => keeping.save(body)}
+              deletable={row !== undefined}
+            >
               {row && !saved && <Button onClick={() => setBody(start)}>As saved</Button>}
-              <span className="grow" />
-              {row && (
-                <button className="quiet" onClick={() => remove.mutate()}>
-                  Delete
-                </button>
-              )}
-            </div>
+            </KeepButtons>
           </div>
           {fit && (
             <SeriesPanel

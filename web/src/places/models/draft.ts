@@ -5,6 +5,11 @@ export const bodyOf = ({ name, runId, x, y, conditionIds, model, settings }: Fit
   name, runId, x, y, conditionIds, model, settings,
 }); // prettier-ignore
 
+/** A fit that waits for its x and y. */
+export const newFit = (name: string, runId: number): FitBody => ({
+  name, runId, x: '', y: '', conditionIds: [], model: 'polynomial', settings: { degree: 2 },
+}); // prettier-ignore
+
 export const sameFit = (a: FitBody, b: FitBody): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 export interface Rung {

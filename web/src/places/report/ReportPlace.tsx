@@ -1,6 +1,5 @@
 import type { FindingRow } from '@undameter/contract';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Select } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { PlaceFrame } from '../../app/PlaceFrame';
@@ -15,6 +14,7 @@ import { queries } from '../../data/queries';
 import { day } from '../../parts/day';
 import { download, fileName } from '../../parts/download';
 import { Empty } from '../../parts/Empty';
+import { Picker } from '../../parts/Picker';
 import { Sentence } from '../../parts/Sentence';
 import { palettes, type Palette } from '../../theme/palette';
 import { useTheme } from '../../theme/ThemeProvider';
@@ -49,15 +49,12 @@ export function ReportPlace() {
       context={<span className="soft">{campaign.question || campaign.name}</span>}
       heading={
         <>
-          <Select
-            className="run-picker"
-            variant="borderless"
-            aria-label="Chart of the report"
-            popupMatchSelectWidth={false}
-            value={shown?.key}
+          <Picker<string>
+            label="Chart of the report"
             placeholder="no chart yet"
-            onChange={(key: string) => choose(key)}
+            value={shown?.key}
             options={charts.map((c) => ({ value: c.key, label: `${c.name} (${c.kind})` }))}
+            onChange={choose}
           />
           <span className="grow" />
           {chart.csv && shown && (

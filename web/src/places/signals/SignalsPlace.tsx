@@ -1,15 +1,11 @@
-import type { BenchReply } from '@undameter/contract';
 import { stepKindOf, type Step } from '@undameter/core';
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { Popover } from 'antd';
-import { useCallback, useDeferredValue, useMemo, useReducer, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useCallback, useDeferredValue, useMemo, useReducer, useState, type ReactNode } from 'react';
 import { useCommands } from '../../app/commands';
 import { Ledger } from '../../app/Ledger';
+import { OnRun } from '../../app/OnRun';
 import { PlaceFrame } from '../../app/PlaceFrame';
-import { addressOf } from '../../app/places';
-import { RunPicker } from '../../app/RunPicker';
-import { useRunInHand } from '../../app/useCampaign';
 import { Chart, type Size } from '../../chart/Chart';
 import { colourOf as seriesColour } from '../../chart/marks';
 import { ask } from '../../data/api';
@@ -19,7 +15,6 @@ import { Empty } from '../../parts/Empty';
 import { NameInput } from '../../parts/NameInput';
 import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
-import { useMutation } from '@tanstack/react-query';
 import { RecordList } from '../intake/RecordList';
 import { signalsOption } from './chartOption';
 import { ChannelBoard } from './ChannelBoard';
@@ -28,69 +23,18 @@ import { ProcedurePanel } from './ProcedurePanel';
 import { SelectionBar } from './SelectionBar';
 import { selectionKeys } from './selectionKeys';
 import { SmoothingCost } from './SmoothingCost';
-import { nothingInHand, panned, signals, withDraft, zoomed, type Draft } from './state';
+import { nothingInHand, panned, signals, withDraft, zoomed } from './state';
+import { channelInHand, channelsBefore, mostUsed, rangeOfDraft, REMOVED, trialOf } from './trial';
 import { newStep, useProcedure } from './useProcedure';
 
-/** Symbol under which the part that a smoothing removes is computed while the smoothing is in hand. */
-const REMOVED = 'removed_part';
+/** The channels of a run on charts over one axis, and its procedure. */
+export const SignalsPlace = () => (
+  <OnRun place="signals" purpose="its channels then stand here.">
+    {(run) => <SignalsOfRun key={run.runId} {...run} />}
+  </OnRun>
+);
 
-export function SignalsPlace() {
-  const { campaignId, campaign, error, runId, remember } = useRunInHand();
-  const navigate = useNavigate();
-  if (error) return <Empty title={error.message} />;
-  if (campaign && runId === undefined)
-    return (
-      <Empty title="No run yet">
-        <p>
-          Bring a log in at <Link to={addressOf(campaignId, 'intake')}>Intake</Link>; its channels then stand here.
-        </p>
-      </Empty>
-    );
-  if (!campaign || runId === undefined) return null;
-  return (
-    <SignalsOfRun
-      key={runId}
-      campaignId={campaignId}
-      runId={runId}
-      picker={
-        <RunPicker
-          runs={campaign.runRows}
-          value={runId}
-          onChange={(id) => {
-            remember(id);
-            void navigate(addressOf(campaignId, 'signals', id));
-          }}
-        />
-      }
-    />
-  );
-}
-
-/** What is computed while a draft is in hand: the procedure up to it, and what a smoothing removes. */
-function trialOf(saved: readonly Step[], draft: Draft | null, unitOf: (symbol: string) => string): Step[] | undefined {
-  if (!draft) return undefined;
-  const steps = withDraft(saved, draft).slice(0, draft.index + 1);
-  const { kind, settings } = draft.step;
-  if (kind !== 'smooth') return steps;
-  const channel = String(settings['channel']);
-  const formula = `${channel} - ${String(settings['symbol'])}`;
-  const removed = { name: 'Removed part', symbol: REMOVED, formula, unit: unitOf(channel) };
-  return [...steps, { id: REMOVED, kind: 'derive', version: 1, settings: removed, on: true }];
-}
-
-/** Channels to show at first: those that the procedure speaks of most. */
-function mostUsed(bench: BenchReply, steps: readonly Step[]): string[] {
-  const text = JSON.stringify(steps.map((s) => s.settings));
-  const uses = (symbol: string) => text.split(new RegExp(`(?<![\\p{L}\\p{N}_])${symbol}(?![\\p{L}\\p{N}_])`, 'u')).length;
-  return bench.channels
-    .filter((c) => c.symbol !== bench.along && c.origin === 'logged' && c.present > 0)
-    .map((c) => ({ symbol: c.symbol, uses: uses(c.symbol) }))
-    .sort((a, b) => b.uses - a.uses)
-    .slice(0, 3)
-    .map((c) => c.symbol);
-} // prettier-ignore
-
-function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId: number; picker: React.ReactNode }) {
+function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId: number; picker: ReactNode }) {
   const run = useQuery(queries.run(runId));
   const saved = useQuery(queries.bench(runId));
   const procedure = useProcedure(run.data);
@@ -291,20 +235,3 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
     />
   );
 } // prettier-ignore
-
-/** The channel that a step in hand makes, or else the one that it reads. */
-function channelInHand({ step }: Draft, bench: BenchReply): string | undefined {
-  const { symbol, channel } = step.settings as { symbol?: string; channel?: string };
-  const wanted = step.kind === 'smooth' ? channel : (symbol ?? (channel === bench.along ? undefined : channel));
-  return bench.channels.find((c) => c.symbol === wanted)?.symbol;
-}
-
-/** The range that a trim in hand keeps, drawn on the chart. */
-const rangeOfDraft = (draft: Draft | null): [number, number] | null =>
-  draft?.step.kind === 'trim' ? [Number(draft.step.settings['from']), Number(draft.step.settings['to'])] : null;
-
-/** The channels that are there before the step in hand. */
-function channelsBefore(bench: BenchReply | undefined, draft: Draft | null) {
-  const later = new Set(bench?.reports.slice(draft?.index ?? Infinity).flatMap((r) => r.made?.symbol ?? []));
-  return bench?.channels.filter((c) => !later.has(c.symbol)) ?? [];
-}

@@ -1,22 +1,21 @@
 import type { TableRow } from '@undameter/contract';
 import { formatValue, interpolateLinear, printUnit } from '@undameter/core';
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { Button, Input, Segmented } from 'antd';
+import { useQuery } from '@tanstack/react-query';
+import { Input, Segmented } from 'antd';
 import { useCallback, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { useCommands } from '../../app/commands';
 import { PlaceFrame } from '../../app/PlaceFrame';
-import { addressOf } from '../../app/places';
-import { useCampaign, useThingId } from '../../app/useCampaign';
+import { useCampaign } from '../../app/useCampaign';
+import { useOpenThing } from '../../app/useOpenThing';
 import { Board } from '../../board/Board';
 import { Chart, type Size } from '../../chart/Chart';
 import { knots, line } from '../../chart/marks';
 import { axisTitle, stackOption } from '../../chart/panes';
-import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
-import { Empty } from '../../parts/Empty';
+import { useKeeping } from '../../data/useKeeping';
+import { Empty, NotThere } from '../../parts/Empty';
 import { Field } from '../../parts/Field';
-import { Sentence } from '../../parts/Sentence';
+import { KeepButtons } from '../../parts/KeepButtons';
 import { useTheme } from '../../theme/ThemeProvider';
 import { KnotGrid } from './KnotGrid';
 import { TableFile } from './TableFile';
@@ -26,29 +25,12 @@ import { bodyOf, draftOf, drawable, emptyDraft, typedNumber, type TableDraft } f
 export function TablesPlace() {
   const { campaignId, campaign, error } = useCampaign();
   const { data: tables, error: tablesError } = useQuery(queries.tables(campaignId));
-  const thing = useThingId();
-  const navigate = useNavigate();
-  const [fresh, setFresh] = useState(false);
-  useCommands([{ id: 'new-table', label: 'New property table', run: () => setFresh(true) }]);
+  const { row, missing, key, begin, open } = useOpenThing(campaignId, 'tables', tables ?? []);
+  useCommands([{ id: 'new-table', label: 'New property table', run: begin }]);
   if (error ?? tablesError) return <Empty title={(error ?? tablesError)!.message} />;
   if (!campaign || !tables) return null;
-  const row = fresh ? undefined : (tables.find((t) => t.id === thing) ?? tables[0]);
-  if (!fresh && thing !== undefined && !tables.some((t) => t.id === thing))
-    return <Empty title={`There is no table "${thing}" here. It may have been deleted; go back to the list.`} />;
-  const open = (id: number | undefined) => {
-    setFresh(false);
-    void navigate(addressOf(campaignId, 'tables', id));
-  };
-  return (
-    <TableInHand
-      key={row ? row.id : 'new'}
-      campaignId={campaignId}
-      row={row}
-      tables={tables}
-      onOpen={open}
-      onNew={() => setFresh(true)}
-    />
-  );
+  if (missing !== undefined) return <NotThere what="table" id={missing} />;
+  return <TableInHand key={key} campaignId={campaignId} row={row} tables={tables} onOpen={open} onNew={begin} />;
 }
 
 interface TableInHandProps {
@@ -67,17 +49,7 @@ function TableInHand({ campaignId, row, tables, onOpen, onNew }: TableInHandProp
     setProblem(null);
     setDraft({ ...draft, ...part });
   };
-  const save = useMutation({
-    mutationFn: (body: object) =>
-      row
-        ? ask<TableRow>(`/tables/${row.id}`, { method: 'PUT', body })
-        : ask<TableRow>(`/campaigns/${campaignId}/tables`, { body }),
-    onSuccess: (saved) => onOpen(saved.id),
-  });
-  const remove = useMutation({
-    mutationFn: () => ask(`/tables/${row!.id}`, { method: 'DELETE' }),
-    onSuccess: () => onOpen(undefined),
-  });
+  const keeping = useKeeping('tables', campaignId, row?.id, onOpen);
   const build = useCallback(
     (size: Size) => {
       const at = drawable(draft);
@@ -102,7 +74,7 @@ function TableInHand({ campaignId, row, tables, onOpen, onNew }: TableInHandProp
   const trySave = () => {
     const made = bodyOf(draft);
     if ('problem' in made) setProblem(made.problem);
-    else save.mutate(made.body);
+    else keeping.save(made.body);
   };
   const text = (label: string, field: 'symbol' | 'name' | 'xName' | 'xUnit' | 'yUnit', hint?: string) => (
     <Field label={label} hint={hint}>
@@ -170,18 +142,7 @@ function TableInHand({ campaignId, row, tables, onOpen, onNew }: TableInHandProp
                 options={[{ value: 'refuse', label: 'missing' }, { value: 'hold', label: 'hold the end' }]}
               />
             </Field>
-            <Sentence error={problem === null ? (save.error ?? remove.error) : { message: problem }} />
-            <div className="buttons">
-              <Button type="primary" loading={save.isPending} onClick={trySave}>
-                Save
-              </Button>
-              <span className="grow" />
-              {row && (
-                <button className="quiet" onClick={() => remove.mutate()}>
-                  Delete
-                </button>
-              )}
-            </div>
+            <KeepButtons keeping={keeping} onSave={trySave} deletable={row !== undefined} problem={problem} />
           </div>
           <KnotGrid draft={draft} onChange={(next) => change({ knots: next })} />
         </>

@@ -1,0 +1,51 @@
+import type { BenchReply } from '@undameter/contract';
+import type { Step } from '@undameter/core';
+import { withDraft, type Draft } from './state';
+
+/** Symbol under which the part that a smoothing removes is computed while the smoothing is in hand. */
+export const REMOVED = 'removed_part';
+
+/** What is computed while a draft is in hand: the procedure up to it, and what a smoothing removes. */
+export function trialOf(
+  saved: readonly Step[],
+  draft: Draft | null,
+  unitOf: (symbol: string) => string,
+): Step[] | undefined {
+  if (!draft) return undefined;
+  const steps = withDraft(saved, draft).slice(0, draft.index + 1);
+  const { kind, settings } = draft.step;
+  if (kind !== 'smooth') return steps;
+  const channel = String(settings['channel']);
+  const formula = `${channel} - ${String(settings['symbol'])}`;
+  const removed = { name: 'Removed part', symbol: REMOVED, formula, unit: unitOf(channel) };
+  return [...steps, { id: REMOVED, kind: 'derive', version: 1, settings: removed, on: true }];
+}
+
+/** Channels to show at first: those that the procedure speaks of most. */
+export function mostUsed(bench: BenchReply, steps: readonly Step[]): string[] {
+  const text = JSON.stringify(steps.map((s) => s.settings));
+  const uses = (symbol: string) => text.split(new RegExp(`(?<![\\p{L}\\p{N}_])${symbol}(?![\\p{L}\\p{N}_])`, 'u')).length;
+  return bench.channels
+    .filter((c) => c.symbol !== bench.along && c.origin === 'logged' && c.present > 0)
+    .map((c) => ({ symbol: c.symbol, uses: uses(c.symbol) }))
+    .sort((a, b) => b.uses - a.uses)
+    .slice(0, 3)
+    .map((c) => c.symbol);
+} // prettier-ignore
+
+/** The channel that a step in hand makes, or else the one that it reads. */
+export function channelInHand({ step }: Draft, bench: BenchReply): string | undefined {
+  const { symbol, channel } = step.settings as { symbol?: string; channel?: string };
+  const wanted = step.kind === 'smooth' ? channel : (symbol ?? (channel === bench.along ? undefined : channel));
+  return bench.channels.find((c) => c.symbol === wanted)?.symbol;
+}
+
+/** The range that a trim in hand keeps, drawn on the chart. */
+export const rangeOfDraft = (draft: Draft | null): [number, number] | null =>
+  draft?.step.kind === 'trim' ? [Number(draft.step.settings['from']), Number(draft.step.settings['to'])] : null;
+
+/** The channels that are there before the step in hand. */
+export function channelsBefore(bench: BenchReply | undefined, draft: Draft | null) {
+  const later = new Set(bench?.reports.slice(draft?.index ?? Infinity).flatMap((r) => r.made?.symbol ?? []));
+  return bench?.channels.filter((c) => !later.has(c.symbol)) ?? [];
+}
