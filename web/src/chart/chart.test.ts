@@ -51,7 +51,7 @@ describe('a stack of panes', () => {
   const grids = option['grid'] as { top: number; height: number }[];
 
   test('shares one x range, from zero where the data begin near it, with room for a name at the end', () => {
-    expect(axes.map((a) => [a.min, a.max])).toEqual([[0, 150], [0, 150]]); // prettier-ignore
+    expect(axes.map((a) => [a.min, a.max])).toEqual([[0, 130], [0, 130]]); // prettier-ignore
     expect(commonRange([])).toBeUndefined();
   });
   test('gives height by weight and names x once, below', () => {

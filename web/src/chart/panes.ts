@@ -102,9 +102,9 @@ export function commonRange(panes: readonly Pick<Pane, 'marks'>[]): [number, num
   }
   if (low > high) return undefined;
   const span = high - low || Math.abs(high) || 1;
-  const step = 10 ** Math.floor(Math.log10(span)) / 2;
+  const step = 10 ** Math.floor(Math.log10(span)) / 10;
   const from = low >= 0 && low < span / 4 ? 0 : Math.floor((low - 0.01 * span) / step) * step;
-  return [from, Math.ceil((high + (named ? 0.07 : 0.01) * span) / step) * step];
+  return [from, Math.ceil((high + (named ? 0.07 : 0) * span) / step) * step];
 }
 
 interface Hovered {

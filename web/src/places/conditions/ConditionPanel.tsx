@@ -34,7 +34,7 @@ export function ConditionPanel({ body, isNew, channels, keeping, onChange, onSav
           <Input value={body.name} maxLength={120} onChange={(e) => onChange({ ...body, name: e.target.value })} />
         </Field>
         {limits.map((limit, i) => (
-          <div className="limit" key={i}>
+          <div className="condition-limit" key={i}>
             <ChannelSelect
               label={`Channel of limit ${i + 1}`}
               channels={channels}

@@ -146,7 +146,7 @@ function FindingBoard({ campaignId, findings }: { campaignId: number; findings: 
           },
           { key: 'at', title: 'Pinned', width: 150, value: (f) => f.createdAt, cell: (f) => day(f.createdAt) },
           {
-            key: 'tools', title: '', width: 190,
+            key: 'tools', title: '', width: 110,
             cell: (f) => (
               <span className="row-tools">
                 <Link to={originOf(f)}>Origin</Link>

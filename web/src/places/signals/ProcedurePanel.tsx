@@ -1,7 +1,7 @@
 import type { BenchReply, StepReportReply } from '@undameter/contract';
 import { formatCount, printUnit, stepKinds, type Step } from '@undameter/core';
 import { Button, Dropdown } from 'antd';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Sentence } from '../../parts/Sentence';
 import { StepForm, type FormChannel } from '../../step/StepForm';
 import type { Draft } from './state';
@@ -107,9 +107,13 @@ function changeOf({ status, setAside, made }: StepReportReply): string {
 
 function InHand({ draft, trial, channels, cost, procedure, runId, onSettings, onAccept, onLetGo }: ProcedurePanelProps & { draft: Draft }) {
   const { index, isNew, step } = draft;
+  const place = useRef<HTMLLIElement>(null);
+  const grown = `${trial === undefined} ${cost === null}`;
+  // The buttons below the form come into sight, also when what it costs appears later.
+  useEffect(() => place.current?.scrollIntoView({ block: 'nearest' }), [grown]);
   const kind = stepKinds.find((k) => k.kind === step.kind);
   return (
-    <li className="step open">
+    <li className="step open" ref={place}>
       <div className="step-line">
         <span className="step-number">{index + 1}</span>
         <span className="step-words">

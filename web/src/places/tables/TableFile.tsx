@@ -46,7 +46,7 @@ export function TableFile({ onTake }: { onTake(change: Partial<TableDraft>): voi
       <Sentence error={read.error} />
       {columns.length === 1 && <p className="doubt">The file has one column of numbers only; a table needs two.</p>}
       {columns.length > 2 && (
-        <div className="limit">
+        <div className="column-pair">
           <Select aria-label="Column of the argument" value={chosen[0]} options={options} onChange={(x) => take(columns, [x, chosen[1]])} />
           <Select aria-label="Column of the value" value={chosen[1]} options={options} onChange={(y) => take(columns, [chosen[0], y])} />
         </div>

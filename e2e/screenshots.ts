@@ -1,0 +1,48 @@
+/** npm run screenshots: the current picture of each place with the demo data, into docs/screenshots. */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { newDataDirectory, removeDataDirectory, startBuilt } from '../scripts/testing/startBuilt';
+import config from './playwright.config';
+
+const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
+const log = ['Rig: Loop 3', '', 'Time;Shaft speed;Flow;Discharge pressure;Spare', 's;rpm;L/min;kPa;V', ...Array.from({ length: 40 }, (_, i) => `${i},0;2900;${(60 + i / 10).toFixed(1).replace('.', ',')};${i === 7 ? 'OL' : '300,5'};`)].join('\n'); // prettier-ignore
+
+const settled = async (page: Page): Promise<void> => {
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(600);
+};
+
+/** Name of the picture, address, and what is taken in hand before. */
+const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = [
+  ['campaign', ''],
+  ['intake', '/intake', (page) => page.locator('input[type=file]').setInputFiles({ name: 'loop3-check.csv', mimeType: 'text/csv', buffer: Buffer.from(log) })], // prettier-ignore
+  ['signals', '/signals', (page) => page.getByRole('button', { name: /^Step 8/ }).click()],
+  ['conditions', '/conditions', (page) => page.getByRole('row', { name: /2200 rpm/ }).click()],
+  ['tables', '/tables'],
+  ['models', '/models', (page) => page.getByRole('row', { name: /2900 rpm/ }).click()],
+  ['compare', '/compare', (page) => page.getByRole('row', { name: /2900 rpm/ }).click()],
+  ['report', '/report'],
+];
+
+const data = newDataDirectory();
+const server = await startBuilt(data, ['--demo']);
+const browser = await chromium.launch(config.use!.launchOptions);
+mkdirSync(folder, { recursive: true });
+try {
+  for (const theme of ['light', 'dark'] as const) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
+    for (const [name, path, take] of views) {
+      if (theme === 'dark' && name !== 'models') continue;
+      await page.goto(`${server.address}/campaign/1${path}`);
+      await settled(page);
+      await take?.(page);
+      await settled(page);
+      await page.screenshot({ path: join(folder, theme === 'dark' ? `${name}-dark.png` : `${name}.png`) });
+    }
+  }
+} finally {
+  await browser.close();
+  await server.stop();
+  removeDataDirectory(data);
+}
