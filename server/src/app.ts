@@ -46,7 +46,14 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       },
     },
   });
-  await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: false });
+  await app.register(swaggerUi, {
+    routePrefix: '/api/docs',
+    staticCSP: false,
+    theme: {
+      title: 'Undameter: the API',
+      css: [{ filename: 'bench.css', content: '.swagger-ui .topbar { display: none }' }],
+    },
+  });
   await app.register(
     async (api) => {
       const routes = api.withTypeProvider<TypeBoxTypeProvider>();
