@@ -1,6 +1,6 @@
 /** The parts of the chart library that the bench uses. */
 import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
-import { AxisPointerComponent, GridComponent, LegendComponent, MarkAreaComponent, MarkLineComponent, TitleComponent, TooltipComponent } from 'echarts/components'; // prettier-ignore
+import { AxisPointerComponent, GraphicComponent, GridComponent, MarkAreaComponent, MarkLineComponent, TitleComponent, TooltipComponent } from 'echarts/components'; // prettier-ignore
 import * as echarts from 'echarts/core';
 import { CanvasRenderer, SVGRenderer } from 'echarts/renderers';
 
@@ -8,8 +8,8 @@ echarts.use([
   CustomChart,
   LineChart,
   ScatterChart,
+  GraphicComponent,
   GridComponent,
-  LegendComponent,
   TitleComponent,
   TooltipComponent,
   AxisPointerComponent,

@@ -18,6 +18,12 @@ export interface Stack {
   x: { title: string; range?: readonly [number, number] };
   /** Greyed stretches left and right of a window would hide data, so a stack has none; see the ledger. */
   tooltip?: boolean;
+  /** What the marks of the first pane mean, at its upper right. */
+  key?: readonly KeyEntry[];
+}
+export interface KeyEntry {
+  label: string;
+  mark: 'symbol' | 'solid' | 'dashed';
 }
 
 const LEFT = 62;
@@ -33,7 +39,7 @@ export const axisTitle = ({ name, symbol, unit }: { name: string; symbol?: strin
 const reads = (value: number): string => formatValue(value, 7);
 
 /** The option of a stack of panes: one grid each, axes, titles, the shared cursor. */
-export function stackOption({ size, palette, panes, x, tooltip = true }: Stack): ChartOption {
+export function stackOption({ size, palette, panes, x, tooltip = true, key = [] }: Stack): ChartOption {
   const room = Math.max(40, size.height - TOP - BOTTOM - BETWEEN * (panes.length - 1));
   const weights = panes.reduce((sum, p) => sum + p.weight, 0) || 1;
   let top = TOP;
@@ -61,6 +67,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true }: Stack):
       backgroundColor: palette.sheet,
       textStyle: { fontSize: 12.5, fontWeight: 500, color: palette.ink, fontFamily: fonts.words },
     })),
+    graphic: keyOf(key, size.width - RIGHT - 10, TOP + 14, palette),
     grid: grids,
     xAxis: panes.map((_, i) => {
       const last = i === panes.length - 1;
@@ -86,6 +93,22 @@ export function stackOption({ size, palette, panes, x, tooltip = true }: Stack):
     })), // prettier-ignore
     series: panes.flatMap((pane, i) => pane.marks.map((mark) => ({ ...mark, xAxisIndex: i, yAxisIndex: i }))),
   };
+}
+
+/** The key as lines below each other: a piece of the mark, then its words. */
+function keyOf(entries: readonly KeyEntry[], right: number, top: number, palette: Palette): Record<string, unknown>[] {
+  const WORDS = 92;
+  return entries.flatMap(({ label, mark }, i) => {
+    const y = top + i * 16;
+    const left = right - WORDS - 34;
+    const stroke = { stroke: palette.ink, lineWidth: 1.4, fill: 'transparent' };
+    return [
+      mark === 'symbol'
+        ? { type: 'circle', shape: { cx: left + 13, cy: y, r: 3.2 }, style: stroke, silent: true, z: 20 }
+        : { type: 'line', shape: { x1: left, y1: y, x2: left + 26, y2: y }, style: { ...stroke, lineDash: mark === 'dashed' ? [6, 4] : null }, silent: true, z: 20 },
+      { type: 'text', x: left + 34, y, style: { text: label, fill: palette.ink, font: `12px ${fonts.words}`, textVerticalAlign: 'middle' }, silent: true, z: 20 },
+    ]; // prettier-ignore
+  });
 }
 
 /** One range of x for all panes, so that what stands below each other belongs together; room for names at the ends. */

@@ -1,7 +1,9 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
 import type { Palette } from '../theme/palette';
 import { band, colourOf, level, line, points } from './marks';
-import { axisTitle, type Pane } from './panes';
+import type { Size } from './Chart';
+import type { ChartOption } from './echarts';
+import { axisTitle, stackOption, type Pane } from './panes';
 
 /** Measured points as open symbols, the fitted model as a solid line in its 95 % confidence band. */
 export const fittedMarks = (series: SeriesReply, index: number, palette: Palette, many: boolean) => {
@@ -20,7 +22,19 @@ export const fittedMarks = (series: SeriesReply, index: number, palette: Palette
 };
 
 /** The curves of a fit over its residuals, on one x axis. */
-export function fitPanes(fit: FitReply, palette: Palette): Pane[] {
+export const fitOption = (fit: FitReply, palette: Palette, size: Size): ChartOption =>
+  stackOption({
+    size,
+    palette,
+    panes: fitPanes(fit, palette),
+    x: { title: axisTitle(fit.x) },
+    key: [
+      { label: 'measured', mark: 'symbol' },
+      { label: 'model, 95 % band', mark: 'solid' },
+    ],
+  });
+
+function fitPanes(fit: FitReply, palette: Palette): Pane[] {
   const many = fit.series.length > 1;
   const unit = fit.y.unit;
   return [

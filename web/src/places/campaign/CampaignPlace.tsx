@@ -74,7 +74,12 @@ export function CampaignPlace() {
               { key: 'kind', title: 'Kind', value: (r) => r.kind, cell: (r) => r.kind },
               { key: 'file', title: 'File', value: (r) => r.fileName, cell: (r) => <code>{r.fileName}</code> },
               { key: 'samples', title: 'Samples', numeric: true, value: (r) => r.samples, cell: (r) => formatCount(r.samples) }, // prettier-ignore
-              { key: 'ledger', title: 'Kept', width: 150, cell: (r) => <RunLedger runId={r.id} /> },
+              {
+                key: 'ledger',
+                title: 'Kept',
+                width: 150,
+                cell: (r) => r.samples <= MOST_FOR_A_BAR && <RunLedger runId={r.id} />,
+              },
               { key: 'channels', title: 'Channels', numeric: true, value: (r) => r.channels, cell: (r) => r.channels },
               { key: 'steps', title: 'Steps', numeric: true, value: (r) => r.steps, cell: (r) => r.steps },
               { key: 'imported', title: 'Imported', value: (r) => r.createdAt, cell: (r) => day(r.createdAt) },
@@ -104,6 +109,9 @@ export function CampaignPlace() {
   );
 }
 
+/** The bar needs the whole run; a list of runs must not load gigabytes for it. */
+const MOST_FOR_A_BAR = 300_000;
+
 function RunLedger({ runId }: { runId: number }) {
   const { data } = useQuery(queries.bench(runId));
   return data ? <LedgerBar bench={data} /> : null;
@@ -130,7 +138,7 @@ function Question({ text, onSay }: { text: string; onSay(text: string): void }) 
 
 /** The campaign's findings, and the way to delete all of it. */
 function Findings({ campaignId, campaign }: { campaignId: number; campaign: CampaignReply }) {
-  const { data: findings = [] } = useQuery(queries.findings(campaignId));
+  const { data: findings } = useQuery(queries.findings(campaignId));
   const navigate = useNavigate();
   const remove = useMutation({
     mutationFn: () => ask(`/campaigns/${campaignId}`, { method: 'DELETE' }),
@@ -143,11 +151,12 @@ function Findings({ campaignId, campaign }: { campaignId: number; campaign: Camp
         <span className="grow" />
         <Link to={addressOf(campaignId, 'report')}>Report</Link>
       </header>
-      {findings.length === 0 && (
+      {!findings && <p className="soft panel-pad">Reading …</p>}
+      {findings?.length === 0 && (
         <p className="soft panel-pad">None yet. Fit a model or compare two curves, then pin the number as a finding.</p>
       )}
       <ol className="findings">
-        {findings.map((f) => (
+        {findings?.map((f) => (
           <li key={f.id}>
             {f.sentence}
             {f.nowReads && <small className="doubt">It would now read otherwise; see the report.</small>}

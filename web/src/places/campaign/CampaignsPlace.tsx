@@ -14,7 +14,7 @@ import { day } from '../../parts/day';
 
 /** All campaigns: open one, or begin one. */
 export function CampaignsPlace() {
-  const { data: campaigns = [], error } = useQuery(queries.campaigns());
+  const { data: campaigns, error } = useQuery(queries.campaigns());
   const navigate = useNavigate();
   const open = (row: CampaignRow) => void navigate(addressOf(row.id, 'campaign'));
   return (
@@ -26,7 +26,8 @@ export function CampaignsPlace() {
           <Sentence error={error} />
           <Board<CampaignRow>
             title="All campaigns"
-            rows={campaigns}
+            rows={campaigns ?? []}
+            waiting={!campaigns && !error}
             keyOf={(c) => c.id}
             onTake={open}
             empty="No campaign yet. Begin one at the right, or start the program with the demo: npm run demo."

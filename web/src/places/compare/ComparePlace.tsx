@@ -80,7 +80,7 @@ function ComparisonInHand({ campaign, fits, rows, row, onOpen, onNew }: InHandPr
       heading={
         <>
           <b>{reply ? `${reply.reference} against ${reply.candidate}` : 'Choose what is compared at the right'}</b>
-          <span className="soft">symbols: measured · solid: model, 95 % · dashed: simulated</span>
+          <span className="soft">below, measured − simulated</span>
         </>
       }
       chart={

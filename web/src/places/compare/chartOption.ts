@@ -13,6 +13,11 @@ export function compareOption({ fit, series }: ComparisonReply, palette: Palette
     size,
     palette,
     x: { title: axisTitle(fit.x) },
+    key: [
+      { label: 'measured', mark: 'symbol' },
+      { label: 'model, 95 % band', mark: 'solid' },
+      { label: 'simulated', mark: 'dashed' },
+    ],
     panes: [
       {
         title: axisTitle(fit.y),

@@ -10,8 +10,7 @@ import { addressOf } from '../../app/places';
 import { useCampaign } from '../../app/useCampaign';
 import { useOpenThing } from '../../app/useOpenThing';
 import { Chart, type Size } from '../../chart/Chart';
-import { axisTitle, stackOption } from '../../chart/panes';
-import { fitPanes } from '../../chart/seriesMarks';
+import { fitOption } from '../../chart/seriesMarks';
 import { queries } from '../../data/queries';
 import { useKeeping } from '../../data/useKeeping';
 import { Empty, NotThere } from '../../parts/Empty';
@@ -85,7 +84,7 @@ function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitInHandPro
   const saved = row !== undefined && sameFit(bodyOf(row), body);
   const build = useCallback(
     (size: Size) =>
-      fit ? stackOption({ size, palette, panes: fitPanes(fit, palette), x: { title: axisTitle(fit.x) } }) : {},
+      fit ? fitOption(fit, palette, size) : {},
     [fit, palette],
   );
   const every = Math.max(1, ...(fit?.series.map((s) => s.drawn.every) ?? []));

@@ -7,8 +7,7 @@ import { addressOf } from '../../app/places';
 import { useCampaign } from '../../app/useCampaign';
 import { Board } from '../../board/Board';
 import { Chart, type Size } from '../../chart/Chart';
-import { axisTitle, stackOption } from '../../chart/panes';
-import { fitPanes } from '../../chart/seriesMarks';
+import { fitOption } from '../../chart/seriesMarks';
 import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
 import { day } from '../../parts/day';
@@ -25,7 +24,7 @@ import { PictureForm } from './PictureForm';
 /** Findings as sentences, and the chart that shows them, to take along. */
 export function ReportPlace() {
   const { campaignId, campaign, error } = useCampaign();
-  const { data: findings = [] } = useQuery(queries.findings(campaignId));
+  const { data: findings } = useQuery(queries.findings(campaignId));
   const { data: comparisons = [] } = useQuery(queries.comparisons(campaignId));
   const { data: fits = [] } = useQuery(queries.fits(campaignId));
   const [chosen, choose] = useState<string | null>(null);
@@ -111,14 +110,13 @@ function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | unde
       return {
         error,
         csv: comparisonCsv({ reference: '', candidate: '', fit: fitted, series: [] }),
-        draw: (palette: Palette, size: Size) =>
-          stackOption({ size, palette, panes: fitPanes(fitted, palette), x: { title: axisTitle(fitted.x) } }),
+        draw: (palette: Palette, size: Size) => fitOption(fitted, palette, size),
       };
     return { error, csv: undefined, draw: undefined };
   }, [compared, fitted, shown?.kind, fit.error, comparison.error]);
 }
 
-function FindingBoard({ campaignId, findings }: { campaignId: number; findings: readonly FindingRow[] }) {
+function FindingBoard({ campaignId, findings }: { campaignId: number; findings: readonly FindingRow[] | undefined }) {
   const rewrite = useMutation({ mutationFn: (id: number) => ask(`/findings/${id}/rewrite`, { method: 'POST' }) });
   const remove = useMutation({ mutationFn: (id: number) => ask(`/findings/${id}`, { method: 'DELETE' }) });
   const originOf = ({ origin }: FindingRow) =>
@@ -130,11 +128,12 @@ function FindingBoard({ campaignId, findings }: { campaignId: number; findings: 
       <Sentence error={rewrite.error ?? remove.error} />
       <Board<FindingRow>
         title="Findings"
-        rows={findings}
+        rows={findings ?? []}
+        waiting={!findings}
         keyOf={(f) => f.id}
         empty="None yet. Pin a parameter at Models or a difference at Compare."
         columns={[
-          { key: 'number', title: '', width: 32, cell: (f) => <b>{findings.indexOf(f) + 1}</b> },
+          { key: 'number', title: '', width: 32, cell: (f) => <b>{findings!.indexOf(f) + 1}</b> },
           {
             key: 'sentence', title: 'Finding', value: (f) => f.sentence,
             cell: (f) => (
