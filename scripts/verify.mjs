@@ -27,7 +27,7 @@ if (!run('install', 'npm', ['ci', '--no-audit', '--no-fund'])) {
   console.log('0 passed, 1 failed');
   process.exit(1);
 }
-check('types', 'npx', ['tsc', '-p', 'tsconfig.json']);
+check('types', 'npm', ['run', '-s', 'types']);
 check('lint', 'npx', ['eslint', '.']);
 check('style', 'npx', ['prettier', '--check', '.']);
 check('build', 'npm', ['run', '-s', 'build']);

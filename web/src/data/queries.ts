@@ -1,0 +1,45 @@
+import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitBody, FitReply, FitRow, FormulaReply, RunReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
+import type { Step } from '@undameter/core';
+import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
+import { ask } from './api';
+
+/** Every question that the screens put to the server, with its key. */
+const read = <Reply>(path: string) =>
+  queryOptions({ queryKey: [path], queryFn: ({ signal }) => ask<Reply>(path, { signal }) });
+
+/** A question with a body; while a new answer is under way the last one stays on the screen. */
+const put = <Reply>(path: string, body: unknown, wanted = true) =>
+  queryOptions({
+    queryKey: [path, body],
+    queryFn: wanted ? ({ signal }: { signal: AbortSignal }) => ask<Reply>(path, { body, signal }) : skipToken,
+    placeholderData: keepPreviousData,
+  });
+
+export const queries = {
+  campaigns: () => read<CampaignRow[]>('/campaigns'),
+  campaign: (id: number) => read<CampaignReply>(`/campaigns/${id}`),
+  run: (id: number) => read<RunReply>(`/runs/${id}`),
+  conditions: (campaignId: number) => read<ConditionRow[]>(`/campaigns/${campaignId}/conditions`),
+  tables: (campaignId: number) => read<TableRow[]>(`/campaigns/${campaignId}/tables`),
+  fits: (campaignId: number) => read<FitRow[]>(`/campaigns/${campaignId}/fits`),
+  fitResult: (id: number) => read<FitReply>(`/fits/${id}/result`),
+  comparisons: (campaignId: number) => read<ComparisonRow[]>(`/campaigns/${campaignId}/comparisons`),
+  comparisonResult: (id: number) => read<ComparisonReply>(`/comparisons/${id}/result`),
+  findings: (campaignId: number) => read<FindingRow[]>(`/campaigns/${campaignId}/findings`),
+  /** With the saved procedure, or with one on trial. */
+  bench: (runId: number, steps?: readonly Step[]) => put<BenchReply>(`/runs/${runId}/bench`, steps ? { steps } : {}),
+  traces: (
+    runId: number,
+    body: {
+      steps?: readonly Step[];
+      symbols: readonly string[];
+      from: number | null;
+      to: number | null;
+      pixels: number;
+    },
+  ) => put<TracesReply>(`/runs/${runId}/traces`, body, body.symbols.length > 0),
+  trialFit: (body: FitBody & { campaignId: number }) =>
+    put<FitReply>('/fits/trial', body, body.x !== '' && body.y !== ''),
+  formula: (runId: number, body: { formula: string; unit: string; before: number }) =>
+    put<FormulaReply>(`/runs/${runId}/formula`, body, body.formula.trim() !== ''),
+};

@@ -1,0 +1,41 @@
+import { useMutation } from '@tanstack/react-query';
+import { ask } from './api';
+
+type Collection = 'conditions' | 'tables' | 'fits' | 'comparisons';
+
+export interface Keeping {
+  save(body: object): void;
+  remove(): void;
+  busy: boolean;
+  error: Error | null;
+}
+
+/**
+ * Saves a thing of a campaign, new or changed, and deletes it.
+ * @param id      undefined for a new one
+ * @param onKept  gets the id that was saved, or undefined after deleting
+ */
+export function useKeeping(
+  collection: Collection,
+  campaignId: number,
+  id: number | undefined,
+  onKept: (id: number | undefined) => void,
+): Keeping {
+  const save = useMutation({
+    mutationFn: (body: object) =>
+      id === undefined
+        ? ask<{ id: number }>(`/campaigns/${campaignId}/${collection}`, { body })
+        : ask<{ id: number }>(`/${collection}/${id}`, { method: 'PUT', body }),
+    onSuccess: (saved) => onKept(saved.id),
+  });
+  const remove = useMutation({
+    mutationFn: () => ask(`/${collection}/${id}`, { method: 'DELETE' }),
+    onSuccess: () => onKept(undefined),
+  });
+  return {
+    save: (body) => save.mutate(body),
+    remove: () => remove.mutate(),
+    busy: save.isPending || remove.isPending,
+    error: save.error ?? remove.error,
+  };
+}
