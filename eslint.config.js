@@ -57,7 +57,7 @@ export default tseslint.config(
       'prefer-const': 'error',
     },
   },
-  { files: ['core/**/*.ts'], rules: { 'no-restricted-globals': ['error', 'Date', 'fetch', 'process', 'window', 'document'] } },
+  { files: ['core/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-globals': ['error', 'Date', 'fetch', 'process', 'window', 'document'] } },
   { files: ['**/*.{js,mjs}', 'server/**/*.ts', 'scripts/**/*.ts', 'e2e/**/*.ts'], languageOptions: { globals: globals.node } },
   { files: ['web/**/*.{ts,tsx}'], languageOptions: { globals: globals.browser }, ...reactHooks.configs.flat.recommended },
   ...oneWay,

@@ -37,6 +37,40 @@ test('the demo shows the finished way, and can be taken apart', async ({ bench: 
   await expect(page.getByText('larger than the scatter of the points explains')).toBeVisible();
 });
 
+test('a step can be switched off, moved, deleted, and samples come back with one gesture', async ({ bench: page }) => {
+  await page.goto(`${page.url()}campaign/1/signals/1`);
+  const kept = async () => (await ledger(page))['kept'];
+  await expect.poll(kept).toBeGreaterThan(11_000);
+  const before = (await kept())!;
+  const open = (n: number) => page.getByRole('button', { name: new RegExp(`^Step ${n}:`) }).click();
+  const undone = async () => {
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(kept).toBe(before);
+  };
+  await open(1);
+  await page.getByRole('button', { name: 'Switch off' }).click();
+  await expect.poll(kept).toBe(12_140 - 9);
+  await page.getByRole('button', { name: 'Let go' }).click();
+  await undone();
+
+  await open(2);
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect.poll(kept).toBe(before + 9);
+  await undone();
+
+  // Time from zero moves before the trim, which then keeps another range.
+  await open(3);
+  await page.getByRole('button', { name: 'Move up' }).click();
+  await expect(page.getByRole('button', { name: 'Step 2: Time from zero' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Step 3: Time from zero' })).toBeVisible();
+
+  await drag(page, 0.001, 0.02);
+  await page.keyboard.press('b');
+  await expect.poll(kept).toBeGreaterThan(before + 100);
+  await undone();
+});
+
 test('the command list, the keys and both themes', async ({ bench: page }) => {
   await page.getByRole('row', { name: /Loop 3/ }).click();
   await page.keyboard.press('Control+k');

@@ -1,4 +1,4 @@
-import { layoutSchema, previewSchema, whySchema } from '@undameter/core';
+import { columnReadingSchema, layoutSchema, previewSchema, whySchema } from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { runKind } from './campaign';
 import { closed, errorReply, id, name, orNull, symbol, unit } from './common';
@@ -20,7 +20,7 @@ export type UploadReply = Static<typeof uploadReply>;
 export const rereadBody = closed({ layout: layoutSchema });
 export const rereadReply = closed({ preview: previewSchema });
 
-export const importColumn = closed({ index: Type.Integer({ minimum: 0, maximum: 20000 }), name, symbol, unit });
+export const importColumn = closed({ reading: columnReadingSchema, name, symbol, unit });
 
 export const importBody = closed({
   campaignId: id,

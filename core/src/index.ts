@@ -3,6 +3,7 @@ export * from './error';
 export * from './number';
 export * from './units';
 export * from './sample';
+export * from './time';
 export * from './formula';
 export * from './signal';
 export * from './property';

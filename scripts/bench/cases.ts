@@ -45,7 +45,7 @@ async function readCsv(): Promise<number> {
     yield csv;
   })();
   let rows = 0;
-  const columns = [0, 1, 2, 3, 4];
+  const columns = [0, 1, 2, 3, 4].map((index) => ({ index, reads: 'number' as const }));
   await format.read({ bytes, name: 'bench.csv', layout, columns, width: 5, onBlock: (_, n) => void (rows += n) });
   return rows;
 }

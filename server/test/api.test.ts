@@ -31,7 +31,7 @@ async function startImport(name: string, text: string, over: Record<string, unkn
   const { layout, preview, uploadId } = waiting;
   const columns = preview.columns
     .filter((c) => c.proposed)
-    .map(({ index, name: heading, symbol, unit }) => ({ index, name: heading, symbol, unit }));
+    .map(({ reading, name: heading, symbol, unit }) => ({ reading, name: heading, symbol, unit }));
   return ask<JobReply>(`/uploads/${uploadId}/import`, {
     campaignId, name, kind: 'measured', layout, columns, width: preview.columns.length, along: preview.timeColumn, ...over,
   }); // prettier-ignore
@@ -256,9 +256,9 @@ describe('refusals at the door', () => {
   });
 
   test.each([
-    ['two columns of one symbol', [{ index: 0, name: 'a', symbol: 's', unit: '' }, { index: 1, name: 'b', symbol: 's', unit: '' }], 'already in use'],
-    ['a symbol that is none', [{ index: 0, name: 'a', symbol: '2 x', unit: '' }], 'cannot be a symbol'],
-    ['an unknown unit', [{ index: 0, name: 'a', symbol: 'a', unit: 'wat' }], 'is not a unit'],
+    ['two columns of one symbol', [{ reading: { index: 0, reads: 'number' }, name: 'a', symbol: 's', unit: '' }, { reading: { index: 1, reads: 'number' }, name: 'b', symbol: 's', unit: '' }], 'already in use'],
+    ['a symbol that is none', [{ reading: { index: 0, reads: 'number' }, name: 'a', symbol: '2 x', unit: '' }], 'cannot be a symbol'],
+    ['an unknown unit', [{ reading: { index: 0, reads: 'number' }, name: 'a', symbol: 'a', unit: 'wat' }], 'is not a unit'],
   ])('an import with %s', async (_, columns, sentence) => {
     const reply = await startImport('bad.csv', 'a,b\n1,2\n', { columns, along: null });
     expect([reply.status, (reply.body as unknown as { message: string }).message]).toEqual([422, expect.stringContaining(sentence)]); // prettier-ignore

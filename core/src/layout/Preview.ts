@@ -1,4 +1,5 @@
 import { Type, type Static } from 'typebox';
+import { columnReadingSchema } from './ColumnReading';
 
 const closed = { additionalProperties: false };
 export const lineNote = Type.Object({ line: Type.Integer(), text: Type.String() }, closed);
@@ -11,7 +12,15 @@ export const previewColumnSchema = Type.Object(
     unit: Type.String(),
     /** Where the unit came from: a row of units, the heading, or nowhere. */
     unitFrom: Type.Union([Type.Literal('unitsRow'), Type.Literal('heading'), Type.Literal('none')]),
-    type: Type.Union([Type.Literal('number'), Type.Literal('text'), Type.Literal('empty'), Type.Literal('constant')]),
+    type: Type.Union([
+      Type.Literal('number'),
+      Type.Literal('time'),
+      Type.Literal('text'),
+      Type.Literal('empty'),
+      Type.Literal('constant'),
+    ]),
+    /** How its cells are read, unless told otherwise. */
+    reading: columnReadingSchema,
     /** Of the rows seen. */
     missing: Type.Integer(),
     notNumber: Type.Integer(),

@@ -6,7 +6,13 @@ const counted = Type.Object({ count: Type.Integer(), firstLine: Type.Optional(Ty
 
 /** What happened to the cells of one column. */
 export const columnRecordSchema = Type.Object(
-  { missing: Type.Integer(), notNumber: Type.Integer(), firstNotNumber: Type.Optional(lineNote) },
+  {
+    missing: Type.Integer(),
+    notNumber: Type.Integer(),
+    firstNotNumber: Type.Optional(lineNote),
+    /** Moment from which a column of moments counts seconds. */
+    origin: Type.Optional(Type.String()),
+  },
   closed,
 );
 export type ColumnRecord = Static<typeof columnRecordSchema>;

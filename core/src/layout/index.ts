@@ -1,3 +1,4 @@
+export { columnReadingSchema, type ColumnReading } from './ColumnReading';
 export { layoutSchema, type Layout } from './Layout';
 export { previewSchema, whySchema, type Preview, type PreviewColumn, type Why } from './Preview';
 export { readRecordSchema, type ColumnRecord, type ReadRecord } from './ReadRecord';

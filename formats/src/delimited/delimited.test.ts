@@ -14,7 +14,7 @@ async function read(text: string) {
     })(),
     name: 'log.csv',
     layout,
-    columns: preview.columns.map((c) => c.index),
+    columns: preview.columns.map((c) => c.reading),
     width: preview.columns.length,
     onBlock: (block) => block.forEach((c, k) => columns[k]!.push(...c)),
   });
@@ -115,4 +115,39 @@ test('more rows than a block come in blocks, none lost at the seam', async () =>
   expect(record).toMatchObject({ rows: n, linesRead: n + 1 });
   expect(record.columns[1]!.missing).toBe(n / 10);
   expect(columns[0]!.every((v, i) => v === i)).toBe(true);
+});
+
+// A column of moments becomes seconds since its first; the last of each case: values and origin.
+test.each([
+  ['ISO 8601', 'Time,p\n2026-11-03T10:00:00.5Z,1\n2026-11-03T10:00:01Z,2\n2026-11-03T10:00:03Z,3\n', [0, 0.5, 2.5], '2026-11-03T10:00:00.5'], // prettier-ignore
+  ['time of day over midnight', 'Clock;p\n23:59:58;1\n23:59:59,5;2\n00:00:01;3\n', [0, 1.5, 3], '23:59:58'],
+  ['day first', 'When;p\n30.11.2026 23:59:00;1\n01.12.2026 00:01:00;2\n', [0, 120], '2026-11-30T23:59:00'],
+  ['month first', 'When\tp\n11/30/2026 11:59:00 PM\t1\n12/01/2026 12:01:00 AM\t2\n', [0, 120], '2026-11-30T23:59:00'],
+])('%s is read as moments', async (_, text, seconds, origin) => {
+  const { preview, columns, record } = await read(text);
+  expect(preview.columns[0]).toMatchObject({ type: 'time', unit: 's', proposed: true, notNumber: 0 });
+  expect(preview.timeColumn).toBe(0);
+  expect(columns[0]).toEqual(seconds);
+  expect(record.columns[0]!.origin).toBe(origin);
+});
+
+test('date and time of day in two columns are one moment, and the dates alone no channel', async () => {
+  const { preview, columns, record } = await read(
+    'Date,Time,p\n03.11.2026,23:59:59,1\n04.11.2026,00:00:01,2\n14.11.2026,00:00:01,3\n',
+  );
+  expect(preview.columns.map((c) => c.proposed)).toEqual([false, true, true]);
+  expect(columns[1]).toEqual([0, 2, 2 + 10 * 86_400]);
+  expect(record.columns[1]!.origin).toBe('2026-11-03T23:59:59');
+});
+
+test('an order of day and month that the data cannot tell is asked about', () => {
+  const bytes = bytesOf('When,p\n03/04/2026 10:00:00,1\n03/04/2026 10:00:01,2\n');
+  const { layout } = delimited.guess(bytes, 'l');
+  expect(delimited.preview(bytes, layout, true).doubts.join()).toContain('could be day first or month first');
+});
+
+test('a cell among moments that is none is counted with its line', async () => {
+  const { columns, record } = await read('Time,p\n10:00:00,1\n10:00:01,2\nstop,3\n10:00:03,4\n' + '10:00:04,5\n'.repeat(9)); // prettier-ignore
+  expect(columns[0]!.slice(0, 4)).toEqual([0, 1, NaN, 3]);
+  expect(record.columns[0]).toMatchObject({ notNumber: 1, firstNotNumber: { line: 4, text: 'stop' } });
 });

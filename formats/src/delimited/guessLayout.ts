@@ -1,4 +1,4 @@
-import type { Layout, Why } from '@undameter/core';
+import { looksLikeTime, type Layout, type Why } from '@undameter/core';
 import { decodeHead, guessEncoding } from './decode';
 import { isUnit, unitCell } from './headings';
 import { readNumber } from './readNumber';
@@ -67,7 +67,7 @@ function rate(lines: readonly string[], delimiter: Layout['delimiter'], decimal:
   const matching = rows.filter((r) => r.length === columns);
   const cells = matching.flat().filter((c) => c !== '');
   const numeric = cells.length
-    ? cells.filter((c) => typeof readNumber(c, decimal) === 'number').length / cells.length
+    ? cells.filter((c) => typeof readNumber(c, decimal) === 'number' || looksLikeTime(c)).length / cells.length
     : 0;
   const steady = rows.length ? matching.length / rows.length : 0;
   // More columns explain more, but numbers matter most; a point is the likelier sign when both read.
@@ -82,7 +82,7 @@ function mostFrequent(counts: readonly number[]): number {
 }
 
 const isNumericRow = (cells: readonly string[], decimal: Layout['decimal']): boolean => {
-  const kinds = cells.map((c) => readNumber(c, decimal));
+  const kinds = cells.map((c) => (looksLikeTime(c) ? 0 : readNumber(c, decimal)));
   const numbers = kinds.filter((k) => typeof k === 'number').length;
   return numbers > 0 && numbers >= kinds.filter((k) => k === 'notNumber').length;
 };

@@ -1,6 +1,18 @@
-import { convert, parseUnit, sameDimension, type Layout, type Preview, type PreviewColumn } from '@undameter/core';
+import {
+  convert,
+  guessTimeForm,
+  parseUnit,
+  readTime,
+  sameDimension,
+  type Layout,
+  type Preview,
+  type PreviewColumn,
+  type TimeForm,
+} from '@undameter/core';
 import { decodeHead } from './decode';
 import { isUnit, proposeSymbol, splitHeading, unitCell } from './headings';
+import { cellReader } from './cellReader';
+import { isMissingMark } from './missingMarks';
 import { readNumber } from './readNumber';
 import { splitLine } from './splitLine';
 
@@ -27,6 +39,7 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
     taken.add(column.symbol);
     return column;
   }).filter((c) => !(c.type === 'empty' && c.name === '' && c.index === width - 1));
+  joinDates(columns, rows);
   return {
     columns,
     lines: all
@@ -36,7 +49,12 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
     whole,
     preamble: preambleOf(all, layout),
     timeColumn: findTimeColumn(columns, rows, layout),
-    doubts: [...doubtsOf(headings, columns, rows), ...unitDoubts(columns, units), ...timeDoubts(columns, rows, layout)],
+    doubts: [
+      ...doubtsOf(headings, columns, rows),
+      ...unitDoubts(columns, units),
+      ...timeDoubts(columns, rows, layout),
+      ...dateDoubts(columns, rows),
+    ],
   };
 }
 
@@ -89,8 +107,10 @@ function describeColumn(
       highest = Math.max(highest, value);
     }
   }
-  const type =
-    numbers + notNumber === 0
+  const time = notNumber > numbers ? guessTimeForm(filledCells(rows, index)) : undefined;
+  const type = time
+    ? 'time'
+    : numbers + notNumber === 0
       ? 'empty'
       : notNumber > numbers
         ? 'text'
@@ -101,20 +121,47 @@ function describeColumn(
     index,
     name,
     symbol: proposeSymbol(name, index, taken),
-    unit: isUnit(written) ? written : '',
+    // Moments become seconds since the first of them.
+    unit: time ? 's' : isUnit(written) ? written : '',
+    reading: { index, reads: time?.form ?? 'number' },
     unitFrom: unitBelow !== undefined ? 'unitsRow' : split.unit !== undefined ? 'heading' : 'none',
     type,
     missing,
-    notNumber,
-    ...(first ? { firstNotNumber: first } : {}),
-    proposed: type === 'number' || type === 'constant',
+    notNumber: time ? notNumber - readable(rows, index, time.form) : notNumber,
+    ...(first && !time ? { firstNotNumber: first } : {}),
+    proposed: type === 'number' || type === 'constant' || type === 'time',
   };
+}
+
+const SAMPLED_CELLS = 500;
+const filledCells = (rows: readonly Row[], index: number): string[] =>
+  rows
+    .slice(0, SAMPLED_CELLS)
+    .map(({ cells }) => cells[index] ?? '')
+    .filter((c) => !isMissingMark(c));
+
+const readable = (rows: readonly Row[], index: number, form: TimeForm): number =>
+  rows.filter(({ cells }) => !Number.isNaN(readTime(cells[index] ?? '', form))).length;
+
+/** A time of day beside a column of dates belongs to it: together they are moments, and the dates alone no channel. */
+function joinDates(columns: PreviewColumn[], rows: readonly Row[]): void {
+  const clock = columns.find((c) => c.reading.reads === 'clock');
+  const dates = columns.find(({ reading: { reads, index } }) => {
+    if (reads === 'number' || reads === 'clock') return false;
+    return filledCells(rows, index).every((c) => readTime(c, reads) % 86_400 === 0);
+  });
+  if (!clock || !dates) return;
+  const { reads } = dates.reading;
+  if (reads === 'number') return;
+  clock.reading = { ...clock.reading, date: { index: dates.index, reads } };
+  dates.proposed = false;
 }
 
 const SECONDS = parseUnit('s');
 
 /** Whether a column says by its unit or name that it counts time. */
-function countsTime({ type, unit, name }: PreviewColumn): boolean {
+function countsTime({ type, unit, name, proposed }: PreviewColumn): boolean {
+  if (type === 'time') return proposed;
   if (type !== 'number') return false;
   const ofTime =
     sameDimension(parseUnit(unit).dimension, SECONDS.dimension) && convert(1, parseUnit(unit), SECONDS) > 0;
@@ -122,13 +169,15 @@ function countsTime({ type, unit, name }: PreviewColumn): boolean {
 }
 
 /** The first row in which a column steps back. */
-function stepBack({ index }: PreviewColumn, rows: readonly Row[], layout: Layout) {
-  let before = -Infinity;
+function stepBack({ reading }: PreviewColumn, rows: readonly Row[], layout: Layout) {
+  const reader = cellReader(reading, layout.decimal);
+  let last = { value: -Infinity, text: '' };
   for (const { line, cells } of rows) {
-    const value = readNumber(cells[index] ?? '', layout.decimal);
+    const value = reader.read(cells);
     if (typeof value !== 'number') continue;
-    if (value < before) return { line, before, value };
-    before = value;
+    const text = cells[reading.index]!;
+    if (value < last.value) return { line, before: last.text, after: text };
+    last = { value, text };
   }
   return undefined;
 }
@@ -143,10 +192,22 @@ function timeDoubts(columns: readonly PreviewColumn[], rows: readonly Row[], lay
     const step = stepBack(c, rows, layout);
     return step
       ? [
-          `"${c.name}" steps back in line ${step.line}, from ${step.before} to ${step.value}: it cannot be smoothed or differentiated across that line.`,
+          `"${c.name}" steps back in line ${step.line}, from ${step.before} to ${step.after}: it cannot be smoothed or differentiated across that line.`,
         ]
       : [];
   });
+}
+
+/** Day and month that the data cannot tell apart are asked about. */
+function dateDoubts(columns: readonly PreviewColumn[], rows: readonly Row[]): string[] {
+  const unsure = columns.find(
+    ({ reading }) => reading.reads === 'dayFirst' && guessTimeForm(filledCells(rows, reading.index))?.ambiguous,
+  );
+  return unsure
+    ? [
+        `The dates of "${unsure.name}" could be day first or month first; day first is assumed. Say so at the column if not.`,
+      ]
+    : [];
 }
 
 function unitDoubts(columns: readonly PreviewColumn[], units: readonly string[]): string[] {

@@ -1,8 +1,8 @@
-import { AppError, type Layout, type ReadRecord } from '@undameter/core';
+import { AppError, type ColumnReading, type Layout, type ReadRecord } from '@undameter/core';
+import { cellReader, type CellReader } from './cellReader';
 import { linesOf } from './decode';
 import { PlainRows } from './PlainRows';
 import { preambleOf } from './preview';
-import { readNumber } from './readNumber';
 import { eachLine, textOf } from './eachLine';
 import { splitLine } from './splitLine';
 
@@ -13,8 +13,8 @@ export interface ReadInput {
   bytes: AsyncIterable<Uint8Array>;
   name: string;
   layout: Layout;
-  /** Which columns of the file to read, by index. */
-  columns: readonly number[];
+  /** Which columns of the file to read, and how. */
+  columns: readonly ColumnReading[];
   /** Number of columns that the layout shows, to tell short and long rows. */
   width: number;
   /** Takes each full block (and the last, shorter one); the next is read when it answers. */
@@ -40,8 +40,12 @@ export async function readRun(input: ReadInput): Promise<ReadRecord> {
     preamble: [],
   };
   const writer = new BlockWriter(input, record);
-  if (PlainRows.fits(layout)) {
-    const plain = new PlainRows(layout, columns, input.width);
+  if (PlainRows.fits(layout) && columns.every((c) => c.reads === 'number')) {
+    const plain = new PlainRows(
+      layout,
+      columns.map((c) => c.index),
+      input.width,
+    );
     await eachLine(input.bytes, name, (line) => {
       if (record.linesRead + 1 >= layout.firstDataLine && plain.read(line.bytes, line.from, line.to))
         return writer.addPlain(plain.values);
@@ -52,12 +56,13 @@ export async function readRun(input: ReadInput): Promise<ReadRecord> {
         Promise.resolve(),
       );
     });
-  } else
+  } else {
     for await (const lines of linesOf(input.bytes, layout.encoding, name))
       for (const text of lines) {
         const wait = writer.add(text);
         if (wait) await wait;
       }
+  }
   await writer.end();
   return record;
 }
@@ -67,12 +72,14 @@ class BlockWriter {
   private readonly above: string[] = [];
   private block: Float64Array[];
   private filled = 0;
+  private readonly readers: CellReader[];
 
   constructor(
     private readonly input: ReadInput,
     private readonly record: ReadRecord,
   ) {
     this.block = this.newBlock();
+    this.readers = input.columns.map((c) => cellReader(c, input.layout.decimal));
   }
 
   /** Takes a line as text; answers a promise when a block has become full. */
@@ -81,7 +88,7 @@ class BlockWriter {
     record.linesRead++;
     if (record.linesRead < input.layout.firstDataLine) this.above.push(text);
     else if (text.trim() === '') record.blankLines++;
-    else if (readRow(text, input, record, this.block, this.filled)) return this.next();
+    else if (this.readRow(text)) return this.next();
   }
 
   /** Takes a row that was read as plain numbers. */
@@ -107,6 +114,39 @@ class BlockWriter {
         filled,
       );
     record.preamble = preambleOf(this.above, input.layout);
+    this.readers.forEach((reader, k) => {
+      const origin = reader.origin?.();
+      if (origin !== undefined) record.columns[k]!.origin = origin;
+    });
+  }
+
+  /** Reads a line into the next row of the block; false when it holds no number at all. */
+  private readRow(text: string): boolean {
+    const { record, block, filled } = this;
+    const { layout, columns, width } = this.input;
+    const cells = splitLine(text, layout.delimiter);
+    const values = this.readers.map((reader) => reader.read(cells));
+    const line = record.linesRead;
+    if (!values.some((v) => typeof v === 'number')) {
+      note(record.passedOver, line);
+      record.passedOver.firstText ??= text.slice(0, 80);
+      return false;
+    }
+    if (cells.length < width) note(record.shortRows, line);
+    // A delimiter at the end of the line makes one empty cell more, which says nothing.
+    if (cells.length > width && !(cells.length === width + 1 && cells.at(-1) === '')) note(record.longRows, line);
+    values.forEach((value, k) => {
+      block[k]![filled] = typeof value === 'number' ? value : NaN;
+      if (typeof value === 'number') return;
+      const column = record.columns[k]!;
+      if (value === 'missing') column.missing++;
+      else {
+        column.notNumber++;
+        column.firstNotNumber ??= { line, text: cells[columns[k]!.index]!.slice(0, 60) };
+      }
+    });
+    record.rows++;
+    return true;
   }
 
   private next(): Promise<void> | void {
@@ -120,33 +160,6 @@ class BlockWriter {
   private newBlock(): Float64Array[] {
     return this.input.columns.map(() => new Float64Array(BLOCK_ROWS));
   }
-}
-
-function readRow(text: string, input: ReadInput, record: ReadRecord, block: Float64Array[], at: number): boolean {
-  const { layout, columns, width } = input;
-  const cells = splitLine(text, layout.delimiter);
-  const values = columns.map((index) => readNumber(cells[index] ?? '', layout.decimal));
-  const line = record.linesRead;
-  if (!values.some((v) => typeof v === 'number')) {
-    note(record.passedOver, line);
-    record.passedOver.firstText ??= text.slice(0, 80);
-    return false;
-  }
-  if (cells.length < width) note(record.shortRows, line);
-  // A delimiter at the end of the line makes one empty cell more, which says nothing.
-  if (cells.length > width && !(cells.length === width + 1 && cells.at(-1) === '')) note(record.longRows, line);
-  values.forEach((value, k) => {
-    block[k]![at] = typeof value === 'number' ? value : NaN;
-    if (typeof value === 'number') return;
-    const column = record.columns[k]!;
-    if (value === 'missing') column.missing++;
-    else {
-      column.notNumber++;
-      column.firstNotNumber ??= { line, text: cells[columns[k]!]!.slice(0, 60) };
-    }
-  });
-  record.rows++;
-  return true;
 }
 
 function note(counter: { count: number; firstLine?: number }, line: number): void {

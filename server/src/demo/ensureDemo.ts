@@ -69,7 +69,7 @@ async function importRun({ db, uploads, imports }: Services, campaignId: number,
   const columns = preview.columns.flatMap((column) => {
     const wanted = demoRun.columns[column.index];
     return wanted
-      ? [{ index: column.index, name: wanted.name ?? column.name, symbol: wanted.symbol, unit: column.unit }]
+      ? [{ reading: column.reading, name: wanted.name ?? column.name, symbol: wanted.symbol, unit: column.unit }]
       : [];
   });
   const { jobId } = await imports.start(uploadId, {

@@ -38,7 +38,7 @@ export class Imports {
       fileName: upload.name,
       fileSha256: upload.sha256,
       fileBytes: upload.bytes,
-      along: body.columns.find((c) => c.index === body.along)?.symbol,
+      along: body.columns.find((c) => c.reading.index === body.along)?.symbol,
       channels: body.columns,
     });
     const job: Job = {
@@ -104,7 +104,7 @@ export class Imports {
   private async read(job: Job, upload: Upload, runId: number, body: ImportBody): Promise<void> {
     let k = 0;
     let sinceCheckpoint = 0;
-    const columns = body.columns.map((c) => c.index);
+    const columns = body.columns.map((c) => c.reading);
     const { path, name } = upload;
     const record = await this.pools.read(
       { path, name, layout: body.layout, columns, width: body.width },
@@ -142,6 +142,6 @@ function checkColumns(name: string, body: ImportBody): void {
     taken.add(symbol);
     parseUnit(unit);
   }
-  if (body.along !== null && !body.columns.some((c) => c.index === body.along))
+  if (body.along !== null && !body.columns.some((c) => c.reading.index === body.along))
     throw new AppError('FILE_TIME_COLUMN', { name });
 }

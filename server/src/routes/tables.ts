@@ -100,7 +100,7 @@ async function columnsOf(name: string, bytes: Uint8Array) {
     })(),
     name,
     layout,
-    columns: usable.map((c) => c.index),
+    columns: usable.map((c) => c.reading),
     width: preview.columns.length,
     onBlock: (columns) =>
       columns.forEach((c, k) => values[k]!.push(...Array.from(c, (v) => (Number.isFinite(v) ? v : null)))),

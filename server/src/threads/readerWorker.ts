@@ -1,7 +1,7 @@
 /** The thread that reads files, so that a long import leaves the screens alone. */
 import { createReadStream } from 'node:fs';
 import type { MessagePort } from 'node:worker_threads';
-import type { Layout } from '@undameter/core';
+import type { ColumnReading, Layout } from '@undameter/core';
 import { formatFor } from '@undameter/formats';
 import { reporting } from './reportErrors';
 
@@ -9,7 +9,7 @@ export interface ReadTask {
   path: string;
   name: string;
   layout: Layout;
-  columns: number[];
+  columns: ColumnReading[];
   width: number;
   port: MessagePort;
 }

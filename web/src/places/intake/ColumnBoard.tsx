@@ -1,8 +1,19 @@
-import type { PreviewColumn } from '@undameter/core';
-import { formatCount } from '@undameter/core';
-import { Checkbox, Input } from 'antd';
+import { formatCount, timeForms, timeFormTitles, type ColumnReading, type PreviewColumn } from '@undameter/core';
+import { Checkbox, Input, Select } from 'antd';
 import { Board } from '../../board/Board';
 import type { ColumnChoice, IntakeAction, IntakeState } from './state';
+
+const typeWords = { number: 'number', time: 'moments', text: 'text', empty: 'empty', constant: 'constant' } as const;
+const readings = [
+  { value: 'number' as const, label: 'number' },
+  ...timeForms.map((form) => ({ value: form, label: timeFormTitles[form] })),
+];
+
+/** Another reading; moments are counted in seconds, and a date of another column belongs to a time of day only. */
+const readAs = ({ reading, unit }: ColumnChoice, reads: ColumnReading['reads']): Partial<ColumnChoice> => ({
+  reading: { index: reading.index, reads, ...(reads === 'clock' && reading.date ? { date: reading.date } : {}) },
+  unit: reads === 'number' ? unit : 's',
+});
 
 type Row = PreviewColumn & { choice: ColumnChoice };
 
@@ -40,7 +51,20 @@ export function ColumnBoard({ state, act }: { state: IntakeState; act(action: In
         { key: 'symbol', title: 'Symbol', width: 120, cell: (r) => edit(r, 'symbol') },
         { key: 'unit', title: 'Unit', width: 110, cell: (r) => edit(r, 'unit') },
         { key: 'from', title: 'Unit from', cell: (r) => ({ unitsRow: 'units row', heading: 'heading', none: '' })[r.unitFrom] },
-        { key: 'type', title: 'Type', cell: (r) => ({ number: 'number', text: 'text', empty: 'empty', constant: 'constant' })[r.type] },
+        { key: 'type', title: 'Looks like', cell: (r) => typeWords[r.type] },
+        {
+          key: 'reads', title: 'Read as', width: 190,
+          cell: (r) => (
+            <Select<ColumnReading['reads']>
+              variant="borderless"
+              aria-label={`Reading of column ${r.index + 1}`}
+              disabled={!r.choice.keep}
+              value={r.choice.reading.reads}
+              onChange={(reads) => act({ type: 'column', index: r.index, change: readAs(r.choice, reads) })}
+              options={readings}
+            />
+          ),
+        },
         { key: 'missing', title: 'Missing', numeric: true, cell: (r) => formatCount(r.missing) },
         { key: 'notNumber', title: 'No number', numeric: true, cell: (r) => formatCount(r.notNumber) },
         {

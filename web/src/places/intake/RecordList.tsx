@@ -26,7 +26,8 @@ export function RecordList({ run, names }: { run: RunReply; names: readonly stri
       doubt: true,
       text: `${counted(passedOver.count, 'line')} without a number passed over${first(passedOver.firstLine)}: “${passedOver.firstText}”`,
     },
-    ...record.columns.flatMap(({ missing, notNumber, firstNotNumber }, i) => [
+    ...record.columns.flatMap(({ missing, notNumber, firstNotNumber, origin }, i) => [
+      origin !== undefined && { text: `${names[i] ?? `column ${i + 1}`}: seconds since ${origin}` },
       missing > 0 && { text: `${names[i] ?? `column ${i + 1}`}: ${counted(missing, 'empty or marked cell')} counted as missing` },
       notNumber > 0 && {
         doubt: true,

@@ -1,5 +1,5 @@
 import type { ImportBody, UploadReply } from '@undameter/contract';
-import type { Layout, Preview, PreviewColumn } from '@undameter/core';
+import type { ColumnReading, Layout, Preview, PreviewColumn } from '@undameter/core';
 
 export interface ColumnChoice {
   index: number;
@@ -7,6 +7,7 @@ export interface ColumnChoice {
   name: string;
   symbol: string;
   unit: string;
+  reading: ColumnReading;
 }
 /** A file that waits, what was understood of it, and what was corrected by hand. */
 export interface IntakeState {
@@ -29,6 +30,7 @@ const chosen = (c: PreviewColumn): ColumnChoice => ({
   name: c.name,
   symbol: c.symbol,
   unit: c.unit,
+  reading: c.reading,
 });
 
 export const begin = (upload: UploadReply): IntakeState => ({
@@ -69,7 +71,9 @@ export const importOf = (state: IntakeState, campaignId: number): ImportBody => 
   name: state.runName,
   kind: state.kind,
   layout: state.layout,
-  columns: state.columns.filter((c) => c.keep).map(({ index, name, symbol, unit }) => ({ index, name, symbol, unit })),
+  columns: state.columns
+    .filter((c) => c.keep)
+    .map(({ reading, name, symbol, unit }) => ({ reading, name, symbol, unit })),
   width: state.preview.columns.length,
   along: state.along,
 });

@@ -110,7 +110,10 @@ function InHand({ draft, trial, channels, cost, procedure, runId, onSettings, on
   const place = useRef<HTMLLIElement>(null);
   const grown = `${trial === undefined} ${cost === null}`;
   // The buttons below the form come into sight, also when what it costs appears later.
-  useEffect(() => place.current?.scrollIntoView({ block: 'nearest' }), [grown]);
+  useEffect(() => {
+    // In a block: newer browsers answer a promise, which React would take for a clean-up.
+    void place.current?.scrollIntoView({ block: 'nearest' });
+  }, [grown]);
   const kind = stepKinds.find((k) => k.kind === step.kind);
   return (
     <li className="step open" ref={place}>
