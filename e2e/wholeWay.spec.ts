@@ -1,5 +1,6 @@
 /** The whole way on a fresh data directory, with logs that are not the demo's: a valve block on an oil bench. */
 import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect } from '@playwright/test';
 import { benchTest, choose, drag, go, ledger } from './bench';
 
@@ -173,4 +174,19 @@ test('from a log to a finding', async ({ bench: page }) => {
   const csv = (await take('Data as CSV')).toString();
   expect(csv).toContain('Series,What,Flow (L/min),Drop (bar)\r\n');
   expect(csv).toMatch(/simulated,5,0\.6375/);
+}); // prettier-ignore
+
+test('a workbook is opened at a sheet, its moments and flags become channels', async ({ bench: page, server }) => {
+  const { id } = (await (await page.request.post(`${server.address}/api/campaigns`, { data: { name: 'Workbook', question: '' } })).json()) as { id: number };
+  await page.goto(`${server.address}/campaign/${id}/intake`);
+  await page.locator('input[type=file]').setInputFiles(join(import.meta.dirname, '..', 'formats', 'test', 'data', 'loop3.xlsx'));
+  await expect(page.getByText('of a spreadsheet')).toBeVisible();
+  await choose(page, 'Sheet', 'Pulsation');
+  await expect(page.getByRole('checkbox', { name: 'Keep p' })).toBeChecked();
+  await choose(page, 'Sheet', 'Sweep');
+  await expect(page.getByRole('row', { name: /moments/ })).toContainText('date, year first');
+  await page.getByRole('button', { name: 'Import 4 of 5 columns' }).click();
+  await expect(page.getByText('When: seconds since 2026-11-03T10:12:00')).toBeVisible();
+  await page.getByRole('button', { name: 'Look at its signals' }).click();
+  await expect.poll(() => ledger(page)).toMatchObject({ logged: 4 });
 }); // prettier-ignore

@@ -11,12 +11,17 @@ export const uploadReply = closed({
   uploadId,
   name: Type.String(),
   bytes: Type.Integer(),
+  /** What the file is, when it is not plain text, and what its parts are called. */
+  container: orNull(closed({ title: Type.String(), partTitle: Type.String() })),
+  parts: Type.Array(Type.String()),
+  part: orNull(Type.String()),
   layout: layoutSchema,
   why: whySchema,
   preview: previewSchema,
 });
 export type UploadReply = Static<typeof uploadReply>;
 
+export const partBody = closed({ part: Type.String({ minLength: 1, maxLength: 1000 }) });
 export const rereadBody = closed({ layout: layoutSchema });
 export const rereadReply = closed({ preview: previewSchema });
 

@@ -23,6 +23,7 @@ export const runReply = closed({
   ...runRow.properties,
   fileSha256: Type.String(),
   fileBytes: Type.Integer(),
+  part: orNull(Type.String()),
   layout: orNull(layoutSchema),
   record: orNull(readRecordSchema),
   procedure: steps,

@@ -1,6 +1,7 @@
 import { delimited } from './delimited';
 import type { Format } from './Format';
 
+export { containerOf, containers, type Container, type Unpacked } from './containers';
 export type { Guess } from './delimited/guessLayout';
 export { BLOCK_ROWS } from './delimited/readRun';
 export type { Format } from './Format';

@@ -28,8 +28,8 @@ export async function startServices(config: Config, migrations: string): Promise
     const db = await Database.open(join(config.dataDirectory, 'postgres'));
     await migrate(db, migrations);
     await purgeUnready(db);
-    const uploads = new Uploads(config.dataDirectory);
     const pools = new Pools();
+    const uploads = new Uploads(config.dataDirectory, pools.unpack);
     const say = (error: unknown) =>
       asAppError(error, (reference, cause) => console.error(`import failed (${reference})`, cause)).report();
     const imports = new Imports(db, uploads, pools, say);

@@ -159,6 +159,25 @@ export const catalogue = {
     (f) =>
       `"${f.name}" is not text: byte ${f.offset + 1} cannot stand in a text file. Export it from the logger as delimited text.`,
   ),
+  FILE_DAMAGED: entry<{ name: string; what: string; reason: string }>(
+    'input',
+    (f) =>
+      `"${f.name}" cannot be read as a ${f.what}: ${f.reason}. It may be damaged or locked by a password; export it anew.`,
+  ),
+  FILE_OLD_SPREADSHEET: entry<{ name: string }>(
+    'input',
+    (f) =>
+      `"${f.name}" is a spreadsheet of the old kind, or one that is locked by a password. Save it as .xlsx without a password.`,
+  ),
+  FILE_NO_PARTS: entry<{ name: string; what: string }>(
+    'input',
+    (f) => `"${f.name}" holds no ${f.what} that could be read. Choose another file.`,
+  ),
+  FILE_UNPACKS_TOO_LARGE: entry<{ name: string; limitBytes: number }>(
+    'tooLarge',
+    (f) =>
+      `"${f.name}" unpacks to more than ${Math.round(f.limitBytes / 2 ** 20)} MiB. Unpack it yourself and import the parts that you need.`,
+  ),
   FILE_NO_DATA_ROWS: entry<{ name: string; lines: number }>(
     'input',
     (f) =>

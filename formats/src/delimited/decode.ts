@@ -1,13 +1,17 @@
 import { AppError, type Layout } from '@undameter/core';
 
+/** First bytes of a compound file, in which old and locked spreadsheets are kept. */
+const OLE = [0xd0, 0xcf, 0x11, 0xe0];
+
 /**
  * The encoding of a text file from its first bytes: a byte-order mark, or whether it is
  * well-formed UTF-8; otherwise Latin-1, in which every byte has a meaning.
- * @throws {AppError} FILE_EMPTY, FILE_BINARY
+ * @throws {AppError} FILE_EMPTY, FILE_BINARY, FILE_OLD_SPREADSHEET
  */
 export function guessEncoding(head: Uint8Array, name: string): Layout['encoding'] {
   if (head.length === 0) throw new AppError('FILE_EMPTY', { name });
   if (head[0] === 0xff && head[1] === 0xfe) return 'utf-16le';
+  if (OLE.every((byte, i) => head[i] === byte)) throw new AppError('FILE_OLD_SPREADSHEET', { name });
   const binary = head.findIndex((b) => b < 9 || (b > 13 && b < 32 && b !== 26 && b !== 27));
   if (binary >= 0) throw new AppError('FILE_BINARY', { name, offset: binary });
   try {

@@ -1,4 +1,5 @@
 import { AppError, type Layout } from '@undameter/core';
+import { joined } from '../joined';
 
 /** A line of a file as bytes[from, to), without its line end. */
 export interface ByteLine {
@@ -20,10 +21,10 @@ export async function eachLine(
   name: string,
   take: (line: ByteLine) => Promise<void> | void,
 ): Promise<void> {
-  let rest = new Uint8Array(0);
+  let rest: Uint8Array = new Uint8Array(0);
   let count = 0;
   for await (const chunk of bytes) {
-    const all = rest.length === 0 ? chunk : joined(rest, chunk);
+    const all = rest.length === 0 ? chunk : joined([rest, chunk]);
     let from = 0;
     for (let end = all.indexOf(LF); end >= 0; end = all.indexOf(LF, from)) {
       count++;
@@ -37,13 +38,6 @@ export async function eachLine(
   }
   if (rest.length > 0) await take({ bytes: rest, from: 0, to: rest[rest.length - 1] === CR ? rest.length - 1 : rest.length });
 } // prettier-ignore
-
-function joined(a: Uint8Array, b: Uint8Array): Uint8Array {
-  const all = new Uint8Array(a.length + b.length);
-  all.set(a);
-  all.set(b, a.length);
-  return all;
-}
 
 /** The text of a line; more than one where a lone CR ends lines. */
 export const textOf = ({ bytes, from, to }: ByteLine, encoding: Layout['encoding']): string[] =>

@@ -38,6 +38,7 @@ export class Imports {
       fileName: upload.name,
       fileSha256: upload.sha256,
       fileBytes: upload.bytes,
+      part: upload.part,
       along: body.columns.find((c) => c.reading.index === body.along)?.symbol,
       channels: body.columns,
     });
@@ -45,7 +46,7 @@ export class Imports {
       jobId: randomBytes(16).toString('hex'),
       state: 'running',
       bytesRead: 0,
-      bytesTotal: upload.bytes,
+      bytesTotal: upload.textBytes,
       rows: 0,
       runId: null,
       error: null,
@@ -105,7 +106,7 @@ export class Imports {
     let k = 0;
     let sinceCheckpoint = 0;
     const columns = body.columns.map((c) => c.reading);
-    const { path, name } = upload;
+    const { textPath: path, name } = upload;
     const record = await this.pools.read(
       { path, name, layout: body.layout, columns, width: body.width },
       async (block) => {

@@ -6,8 +6,9 @@ import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
 import { AppError, type Layout } from '@undameter/core';
-import { formatFor } from '@undameter/formats';
+import { containerOf, formatFor, type Container } from '@undameter/formats';
 import type { UploadReply } from '@undameter/contract';
+import type { UnpackedFile, UnpackTask } from '../threads/unpackFile';
 
 /** Bytes from the start of a file that are looked at before it is imported. */
 const HEAD_BYTES = 2 ** 20;
@@ -15,9 +16,16 @@ const HEAD_BYTES = 2 ** 20;
 export interface Upload {
   uploadId: string;
   name: string;
+  /** The file as it was sent. */
   path: string;
   bytes: number;
   sha256: string;
+  /** Its text, or that of the chosen part of a container. */
+  textPath: string;
+  textBytes: number;
+  container: Container | undefined;
+  parts: string[];
+  part: string | null;
 }
 
 /**
@@ -29,7 +37,10 @@ export class Uploads {
   private readonly waitingFolder: string;
   private readonly originalsFolder: string;
 
-  constructor(dataDirectory: string) {
+  constructor(
+    dataDirectory: string,
+    private readonly unpack: (task: UnpackTask) => Promise<UnpackedFile>,
+  ) {
     this.waitingFolder = join(dataDirectory, 'waiting');
     this.originalsFolder = join(dataDirectory, 'originals');
     // What waited when the server stopped has lost its owner.
@@ -40,7 +51,7 @@ export class Uploads {
       if (file.endsWith('.part')) rmSync(join(this.originalsFolder, file));
   }
 
-  /** Takes a file as it streams in. @throws {AppError} FILE_EMPTY, FILE_BINARY */
+  /** Takes a file as it streams in. @throws {AppError} FILE_EMPTY, FILE_BINARY, and what a container refuses */
   async receive(name: string, bytes: Readable & { truncated?: boolean }, limitBytes: number): Promise<UploadReply> {
     const uploadId = randomBytes(16).toString('hex');
     const path = join(this.waitingFolder, uploadId);
@@ -56,14 +67,45 @@ export class Uploads {
       });
       await pipeline(bytes, count, createWriteStream(path));
       if (bytes.truncated) throw new AppError('UPLOAD_TOO_LARGE', { limitBytes });
-      const upload = { uploadId, name, path, bytes: size, sha256: hash.digest('hex') };
-      const { layout, why } = formatFor(name).guess(await headOf(path), name);
-      this.waiting.set(uploadId, upload);
-      return { uploadId, name, bytes: size, layout, why, preview: await this.preview(uploadId, layout) };
+      const sent = { uploadId, name, path, bytes: size, sha256: hash.digest('hex') };
+      return await this.open(sent, containerOf(await headOf(path), name), undefined);
     } catch (error) {
       rmSync(path, { force: true });
+      rmSync(textPathOf(path), { force: true });
       throw refusedWrite(error);
     }
+  }
+
+  /** Takes another part of a container, a sheet or a file of an archive. @throws {AppError} UPLOAD_MISSING, FILE_NO_PARTS */
+  async choosePart(uploadId: string, part: string): Promise<UploadReply> {
+    const upload = this.find(uploadId);
+    return this.open(upload, upload.container, part);
+  }
+
+  /** Makes the text ready and understands it. */
+  private async open(
+    sent: Pick<Upload, 'uploadId' | 'name' | 'path' | 'bytes' | 'sha256'>,
+    container: Container | undefined,
+    part: string | undefined,
+  ): Promise<UploadReply> {
+    const { uploadId, name, path, bytes, sha256 } = sent;
+    const target = textPathOf(path);
+    const unpacked = container && (await this.unpack({ path, name, kind: container.kind, part, target }));
+    const textPath = container ? target : path;
+    const { layout, why } = formatFor(name).guess(await headOf(textPath), name);
+    this.waiting.set(uploadId, {
+      uploadId, name, path, bytes, sha256, textPath, container,
+      textBytes: (await stat(textPath)).size,
+      parts: unpacked?.parts ?? [],
+      part: unpacked?.part ?? null,
+    }); // prettier-ignore
+    return {
+      uploadId, name, bytes, layout, why,
+      container: container ? { title: container.title, partTitle: container.partTitle } : null,
+      parts: unpacked?.parts ?? [],
+      part: unpacked?.part ?? null,
+      preview: await this.preview(uploadId, layout),
+    }; // prettier-ignore
   }
 
   /** @throws {AppError} UPLOAD_MISSING */
@@ -76,7 +118,7 @@ export class Uploads {
   /** @throws {AppError} UPLOAD_MISSING */
   async preview(uploadId: string, layout: Layout) {
     const upload = this.find(uploadId);
-    return formatFor(upload.name).preview(await headOf(upload.path), layout, upload.bytes <= HEAD_BYTES);
+    return formatFor(upload.name).preview(await headOf(upload.textPath), layout, upload.textBytes <= HEAD_BYTES);
   }
 
   /** Keeps the file as the original of a run: compressed, on the disk for good, or not at all. */
@@ -99,9 +141,13 @@ export class Uploads {
   discard(uploadId: string): void {
     const upload = this.waiting.get(uploadId);
     this.waiting.delete(uploadId);
-    if (upload) rmSync(upload.path, { force: true });
+    if (!upload) return;
+    rmSync(upload.path, { force: true });
+    rmSync(textPathOf(upload.path), { force: true });
   }
 }
+
+const textPathOf = (path: string): string => `${path}.text`;
 
 async function headOf(path: string): Promise<Uint8Array> {
   const { size } = await stat(path);

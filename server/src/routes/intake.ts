@@ -3,6 +3,7 @@ import {
   jobParams,
   jobReply,
   done,
+  partBody,
   rereadBody,
   rereadReply,
   uploadParams,
@@ -29,6 +30,19 @@ export function intakeRoutes(app: Routes, { uploads, imports, config }: Services
       if (!part) throw new AppError('UPLOAD_NO_FILE', {});
       return uploads.receive(part.filename, part.file, config.uploadLimitBytes);
     },
+  );
+  app.post(
+    '/uploads/:uploadId/part',
+    {
+      schema: {
+        tags,
+        summary: 'Take another sheet of a spreadsheet or file of an archive',
+        params: uploadParams,
+        body: partBody,
+        response: { 200: uploadReply },
+      },
+    },
+    (request) => uploads.choosePart(request.params.uploadId, request.body.part),
   );
   app.post(
     '/uploads/:uploadId/preview',

@@ -13,6 +13,8 @@ export interface NewRun {
   fileName: string;
   fileSha256: string;
   fileBytes: number;
+  /** Which sheet or file of a container it came from. */
+  part: string | null;
   along: string | undefined;
   layout: Layout;
   channels: { symbol: string; name: string; unit: string }[];
@@ -26,9 +28,9 @@ export async function beginRun(db: Database, run: NewRun): Promise<number> {
       'run',
       run.name,
       tx.sql<{ id: number }>`
-      insert into run (campaign_id, name, kind, file_name, file_sha256, file_bytes, along, layout)
+      insert into run (campaign_id, name, kind, file_name, file_sha256, file_bytes, part, along, layout)
       values (${run.campaignId}, ${run.name.trim()}, ${run.kind}, ${run.fileName}, ${run.fileSha256},
-              ${run.fileBytes}, ${run.along ?? null}, ${JSON.stringify(run.layout)}::jsonb)
+              ${run.fileBytes}, ${run.part}, ${run.along ?? null}, ${JSON.stringify(run.layout)}::jsonb)
       returning id`,
     );
     const { id } = rows[0]!;
@@ -73,8 +75,8 @@ export async function removeCampaign(db: Database, id: number): Promise<void> {
 /** @throws {AppError} NOT_FOUND */
 export async function run(db: Db, id: number): Promise<RunReply> {
   const [row] = await db.sql<{
-    campaignId: number; fileSha256: string; fileBytes: number; layout: Layout | null; record: ReadRecord | null;
-  }>`select campaign_id as "campaignId", file_sha256 as "fileSha256", file_bytes::float8 as "fileBytes", layout, record
+    campaignId: number; fileSha256: string; fileBytes: number; part: string | null; layout: Layout | null; record: ReadRecord | null;
+  }>`select campaign_id as "campaignId", file_sha256 as "fileSha256", file_bytes::float8 as "fileBytes", part, layout, record
        from run where id = ${id} and ready`; // prettier-ignore
   const head = oneOf(row ? [row] : [], 'run', id);
   const summary = oneOf(

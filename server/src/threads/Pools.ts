@@ -7,6 +7,7 @@ import { workerExecArgv, workerUrl } from '../workerUrl';
 import type { CompareTask, EvaluateTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
 import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
 import type { Answer } from './reportErrors';
+import type { UnpackedFile, UnpackTask } from './unpackFile';
 
 /**
  * The worker threads: one computes for the screens (and remembers what it computed), one
@@ -22,6 +23,8 @@ export class Pools {
   compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
   checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> =>
     ask(this.bench, 'checkFormula', task);
+
+  unpack = (task: UnpackTask): Promise<UnpackedFile> => ask(this.reader, 'unpack', task);
 
   /** Reads a file block by block; the reader waits until `store` has taken each. Undefined when it was stopped. */
   async read(

@@ -4,6 +4,7 @@ import type { MessagePort } from 'node:worker_threads';
 import type { ColumnReading, Layout } from '@undameter/core';
 import { formatFor } from '@undameter/formats';
 import { reporting } from './reportErrors';
+import { unpackFile } from './unpackFile';
 
 export interface ReadTask {
   path: string;
@@ -47,3 +48,4 @@ async function readFile({ path, name, layout, columns, width, port }: ReadTask) 
 }
 
 export const read = reporting(readFile);
+export const unpack = reporting(unpackFile);

@@ -76,7 +76,7 @@ describe('intake', () => {
   const column = (index: number, name: string, proposed = true) => ({ index, name, symbol: name, unit: 's', unitFrom: 'heading' as const, type: 'number' as const, reading: { index, reads: 'number' as const }, missing: 0, notNumber: 0, proposed }); // prettier-ignore
   const layout = { encoding: 'utf-8', delimiter: ',', decimal: '.', headingLine: 1, unitsLine: null, firstDataLine: 2 } as const; // prettier-ignore
   const preview = (...names: string[]) => ({ columns: names.map((n, i) => column(i, n, n !== 'dead')), lines: [], rowsSeen: 1, whole: true, preamble: [], timeColumn: 0, doubts: [] }); // prettier-ignore
-  const upload = { uploadId: 'u', name: 'simulated-head.csv', bytes: 1, layout, why: {} as UploadReply['why'], preview: preview('t', 'Q', 'dead') }; // prettier-ignore
+  const upload = { uploadId: 'u', name: 'simulated-head.csv', bytes: 1, container: null, parts: [], part: null, layout, why: {} as UploadReply['why'], preview: preview('t', 'Q', 'dead') }; // prettier-ignore
 
   test('begins with what was understood: proposed columns, the file’s name, a simulated file by its name', () => {
     const state = begin(upload);

@@ -49,7 +49,7 @@ export function IntakePlace() {
           <Upload.Dragger
             multiple={false}
             showUploadList={false}
-            accept=".csv,.txt,.tsv,.dat,.asc,.log,text/*"
+            accept=".csv,.txt,.tsv,.dat,.asc,.log,.xlsx,.xlsm,.ods,.json,.jsonl,.ndjson,.parquet,.gz,.zip,text/*"
             beforeUpload={(file) => {
               work.send.mutate(file);
               return false;
@@ -61,7 +61,9 @@ export function IntakePlace() {
             <p>
               <b>{work.send.isPending ? 'Reading …' : 'Drop a log here, or choose one'}</b>
             </p>
-            <p className="soft">Delimited text: comma, semicolon, tab, bar or spaces; decimal point or comma.</p>
+            <p className="soft">
+              Delimited text of any kind, spreadsheets (.xlsx, .ods), Parquet, JSON records; also packed as .gz or .zip.
+            </p>
           </Upload.Dragger>
           <Sentence error={work.send.error} />
         </div>
@@ -114,8 +116,11 @@ function WaitingFile({ campaignId, start, work, onAgain }: WaitingFileProps) {
             state={state}
             act={act}
             job={work.job}
-            error={work.reread.error ?? work.start.error}
+            error={work.choosePart.error ?? work.reread.error ?? work.start.error}
             onLayout={relayout}
+            onPart={(part) =>
+              work.choosePart.mutate({ uploadId, part }, { onSuccess: (upload) => act({ type: 'open', upload }) })
+            }
             onImport={() => work.start.mutate({ uploadId, body: importOf(state, campaignId) })}
             onCancel={() => work.cancel.mutate()}
             onDiscard={onAgain}

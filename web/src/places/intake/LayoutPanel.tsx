@@ -12,13 +12,24 @@ interface LayoutPanelProps {
   job: JobReply | undefined;
   error: { message: string } | null;
   onLayout(layout: Layout): void;
+  onPart(part: string): void;
   onImport(): void;
   onCancel(): void;
   onDiscard(): void;
 }
 
 /** How the file is read, why it is believed so, and the import itself. */
-export function LayoutPanel({ state, act, job, error, onLayout, onImport, onCancel, onDiscard }: LayoutPanelProps) {
+export function LayoutPanel({
+  state,
+  act,
+  job,
+  error,
+  onLayout,
+  onPart,
+  onImport,
+  onCancel,
+  onDiscard,
+}: LayoutPanelProps) {
   const { layout, upload, preview } = state;
   const why = layout === upload.layout ? upload.why : undefined;
   const set = (change: Partial<Layout>) => onLayout({ ...layout, ...change });
@@ -34,6 +45,16 @@ export function LayoutPanel({ state, act, job, error, onLayout, onImport, onCanc
         </button>
       </header>
       <div className="panel-pad">
+        {upload.container && (
+          <Field label={upload.container.partTitle} hint={`of a ${upload.container.title}`}>
+            <Select
+              aria-label={upload.container.partTitle}
+              value={upload.part}
+              onChange={onPart}
+              options={upload.parts.map((part) => ({ value: part, label: part }))}
+            />
+          </Field>
+        )}
         <Field label="Delimiter" hint={why?.delimiter}>
           <Select
             value={layout.delimiter}

@@ -20,6 +20,8 @@ export interface IntakeState {
   along: number | null;
 }
 export type IntakeAction =
+  /** Another part of the container was opened: nothing of what was corrected fits it. */
+  | { type: 'open'; upload: UploadReply }
   | { type: 'reread'; layout: Layout; preview: Preview }
   | { type: 'column'; index: number; change: Partial<ColumnChoice> }
   | { type: 'change'; change: Partial<Pick<IntakeState, 'runName' | 'kind' | 'along'>> };
@@ -45,6 +47,8 @@ export const begin = (upload: UploadReply): IntakeState => ({
 
 export function intake(state: IntakeState, action: IntakeAction): IntakeState {
   switch (action.type) {
+    case 'open':
+      return begin(action.upload);
     case 'reread':
       return {
         ...state,

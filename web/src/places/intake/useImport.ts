@@ -15,6 +15,10 @@ export function useImport() {
       return ask<UploadReply>('/uploads', { body: form });
     },
   });
+  const choosePart = useMutation({
+    mutationFn: ({ uploadId, part }: { uploadId: string; part: string }) =>
+      ask<UploadReply>(`/uploads/${uploadId}/part`, { body: { part } }),
+  });
   const reread = useMutation({
     mutationFn: ({ uploadId, layout }: { uploadId: string; layout: Layout }) =>
       ask<{ preview: Preview }>(`/uploads/${uploadId}/preview`, { body: { layout } }),
@@ -43,8 +47,8 @@ export function useImport() {
   });
   const discard = (uploadId: string | undefined) => {
     if (uploadId && done === null) void ask(`/uploads/${uploadId}`, { method: 'DELETE' }).catch(() => undefined);
-    for (const step of [send, reread, start]) step.reset();
+    for (const step of [send, choosePart, reread, start]) step.reset();
     setJobId(null);
   };
-  return { send, reread, start, job: jobId === null ? undefined : job.data, cancel, imported: run.data, discard };
+  return { send, choosePart, reread, start, job: jobId === null ? undefined : job.data, cancel, imported: run.data, discard };
 } // prettier-ignore
