@@ -189,4 +189,11 @@ test('a workbook is opened at a sheet, its moments and flags become channels', a
   await expect(page.getByText('When: seconds since 2026-11-03T10:12:00')).toBeVisible();
   await page.getByRole('button', { name: 'Look at its signals' }).click();
   await expect.poll(() => ledger(page)).toMatchObject({ logged: 4 });
+  await page.getByRole('button', { name: 'Declare Flow' }).click();
+  await page.getByRole('textbox', { name: 'Unit' }).fill('m^3/h');
+  await page.getByRole('button', { name: 'Declare', exact: true }).last().click();
+  await expect(page.getByRole('row', { name: /Flow/ })).toContainText('m³/h');
+  await page.getByRole('button', { name: 'Export samples' }).click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByText('As logged, every sample').click()]);
+  expect(readFileSync(await file.path(), 'utf8')).toMatch(/^When \[s\],Flow \[m\^3\/h\],Head \[m\],Valve\r\n0,60,0\.1,1\r\n/);
 }); // prettier-ignore

@@ -1,7 +1,7 @@
 import { layoutSchema, readRecordSchema } from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { runRow } from './campaign';
-import { closed, id, name, orNull, problem, reading } from './common';
+import { closed, id, name, orNull, problem, reading, symbol, unit } from './common';
 
 export const stepSchema = closed({
   id: Type.String({ pattern: '^[A-Za-z0-9_-]{1,40}$' }),
@@ -32,6 +32,16 @@ export const runReply = closed({
   canRedo: Type.Boolean(),
 });
 export type RunReply = Static<typeof runReply>;
+
+/** What is declared of a logged channel. */
+export const channelBody = closed({ symbol, name, unit });
+export type ChannelBody = Static<typeof channelBody>;
+export const channelParams = closed({ id, symbol });
+export const exportQuery = closed({
+  which: Type.Union([Type.Literal('logged'), Type.Literal('kept')]),
+  /** Symbols apart by commas; absent: all channels. */
+  symbols: Type.Optional(Type.String({ maxLength: 4000 })),
+});
 
 export const renameBody = closed({ name });
 

@@ -1,5 +1,5 @@
 /** The API on a fresh data directory: the way of a log through it, and what it refuses. */
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitReply, FitRow, JobReply, ProcedureReply, RunReply, TableRow, TracesReply, UploadReply } from '@undameter/contract'; // prettier-ignore
@@ -276,4 +276,62 @@ describe('refusals at the door', () => {
     const page = await fetch(`${server.address}/`);
     expect(page.headers.get('content-security-policy')).toContain("script-src 'self';");
   });
+});
+
+describe('the way out and back', () => {
+  let runId = 0;
+  const text =
+    'Time [s],Flow [L/min],"Head, net [m]"\n0,60.1,27.6\n0.1,0.30000000000000004,\n0.2,-1e-300,1.7976931348623157e308\n';
+  beforeAll(async () => {
+    runId = await imported('way-out.csv', text);
+  });
+  const exported = async (query: string) => (await fetch(`${server.address}/api/runs/${runId}/export.csv?${query}`)).text(); // prettier-ignore
+
+  test('what is exported comes back to the same doubles, with its units', async () => {
+    const again = await imported('way-back.csv', await exported('which=logged'));
+    const columns = async (id: number) => {
+      const { body } = await ask<TracesReply>(`/runs/${id}/traces`, { symbols: ['Q', 'H_n'], from: null, to: null, pixels: 100 }); // prettier-ignore
+      return body.traces.map((t) => [t.x, t.y]);
+    };
+    expect(await columns(again)).toEqual(await columns(runId));
+    const { body } = await ask<BenchReply>(`/runs/${again}/bench`, {});
+    expect(body.channels.map((c) => [c.name, c.unit])).toEqual([['Time', 's'], ['Flow', 'L/min'], ['Head, net', 'm']]); // prettier-ignore
+  });
+
+  test('after the procedure: the kept samples and the chosen channels, derived ones too', async () => {
+    const steps = [
+      step('trim', { channel: 't', from: 0.05, to: 1, unit: 's' }),
+      step('derive', { name: 'Half', symbol: 'h', formula: 'Q / 2', unit: 'L/min' }),
+    ];
+    await ask(`/runs/${runId}/procedure`, { steps, version: 0 }, 'PUT');
+    expect(await exported('which=kept&symbols=t,h')).toBe(
+      'Time [s],Half [L/min]\r\n0.1,0.15000000000000002\r\n0.2,-5e-301\r\n',
+    );
+    expect(await exported('which=kept&symbols=nope')).toContain('no channel');
+  });
+
+  test('a channel is declared anew, and all that follows is computed anew', async () => {
+    const put = (symbol: string, body: unknown) => ask<{ message: string }>(`/runs/${runId}/channels/${symbol}`, body, 'PUT'); // prettier-ignore
+    expect((await put('Q', { symbol: 'Q', name: 'Flow', unit: 'm^3/h' })).status).toBe(200);
+    const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, {});
+    const half = body.channels.find((c) => c.symbol === 'h')!;
+    // 0.3 m³/h are 5 L/min.
+    expect(half.highest).toBeCloseTo((0.3 * 1000) / 60 / 2, 9);
+    expect((await put('Q', { symbol: 't', name: 'Flow', unit: '' })).body.message).toContain('already in use');
+    expect((await put('Q', { symbol: 'Q', name: 'Flow', unit: 'wat' })).status).toBe(422);
+    expect((await put('nope', { symbol: 'n', name: 'Flow', unit: '' })).status).toBe(404);
+    await put('t', { symbol: 'time', name: 'Time', unit: 's' });
+    expect((await ask<RunReply>(`/runs/${runId}`)).body.along).toBe('time');
+  });
+});
+
+test('a workbook is unpacked at a sheet; another sheet is another text', async () => {
+  const form = new FormData();
+  const book = readFileSync(join(import.meta.dirname, '..', '..', 'formats', 'test', 'data', 'loop3.xlsx'));
+  form.append('file', new Blob([new Uint8Array(book)]), 'loop3.xlsx');
+  const { body } = await ask<UploadReply>('/uploads', form);
+  expect(body).toMatchObject({ part: 'Sweep', parts: ['Notes', 'Sweep', 'Pulsation'], container: { partTitle: 'Sheet' } }); // prettier-ignore
+  const other = await ask<UploadReply>(`/uploads/${body.uploadId}/part`, { part: 'Pulsation' });
+  expect(other.body.preview.columns.map((c) => c.unit)).toEqual(['s', 'kPa']);
+  expect((await ask(`/uploads/${body.uploadId}/part`, { part: 'Nope' })).status).toBe(422);
 });

@@ -1,7 +1,9 @@
-import { benchBody, benchReply, done, formulaBody, formulaReply, idParams, procedureBody, procedureReply, renameBody, runReply, tracesBody, tracesReply, undoBody } from '@undameter/contract'; // prettier-ignore
-import { checkSettings, type Step } from '@undameter/core';
+import { benchBody, benchReply, channelBody, channelParams, done, exportQuery, formulaBody, formulaReply, idParams, procedureBody, procedureReply, renameBody, runReply, tracesBody, tracesReply, undoBody } from '@undameter/contract'; // prettier-ignore
+import { Readable } from 'node:stream';
+import { AppError, checkSettings, isSymbol, parseUnit, type Step } from '@undameter/core';
+import { writeRun } from '@undameter/formats';
 import type { Services } from '../services';
-import { moveProcedure, removeRun, renameRun, run, saveProcedure } from '../store/runs';
+import { declareChannel, moveProcedure, removeRun, renameRun, run, saveProcedure } from '../store/runs';
 import type { Routes } from './Routes';
 
 export function runRoutes(app: Routes, { db, loader, pools }: Services): void {
@@ -29,6 +31,47 @@ export function runRoutes(app: Routes, { db, loader, pools }: Services): void {
     async (request) => {
       await removeRun(db, request.params.id);
       return { done: true as const };
+    },
+  );
+  app.put(
+    '/runs/:id/channels/:symbol',
+    {
+      schema: {
+        tags,
+        summary: 'Declare name, symbol and unit of a logged channel anew',
+        params: channelParams,
+        body: channelBody,
+        response: { 200: done },
+      },
+    },
+    async (request) => {
+      const { id, symbol } = request.params;
+      if (!isSymbol(request.body.symbol)) throw new AppError('SYMBOL_INVALID', { symbol: request.body.symbol });
+      parseUnit(request.body.unit);
+      await declareChannel(db, id, symbol, request.body);
+      return { done: true as const };
+    },
+  );
+  app.get(
+    '/runs/:id/export.csv',
+    {
+      schema: {
+        tags,
+        summary: 'Channels of a run as CSV: as logged, or after the procedure with the kept samples',
+        params: idParams,
+        querystring: exportQuery,
+      },
+    },
+    async (request, reply) => {
+      const { which, symbols } = request.query;
+      const run = await loader.run(request.params.id);
+      const { channels } = await pools.exportColumns({ run, which, symbols: symbols?.split(',') });
+      // Nothing but ASCII may stand in a header, so the file gets a plain name there.
+      const file = `${run.name.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'run'}-${which}.csv`;
+      return reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', `attachment; filename="${file}"`)
+        .send(Readable.from(writeRun(channels)));
     },
   );
   app.put(

@@ -1,5 +1,5 @@
 import type { Layout, ReadRecord, Step } from '@undameter/core';
-import type { ProcedureReply, RunKind, RunReply } from '@undameter/contract';
+import type { ChannelBody, ProcedureReply, RunKind, RunReply } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { runsOfCampaign } from './campaigns';
 import { oneOf, uniquely, unused } from './one';
@@ -107,6 +107,22 @@ export async function renameRun(db: Db, id: number, name: string): Promise<RunRe
   );
   oneOf(rows, 'run', id);
   return run(db, id);
+}
+
+/**
+ * Declares name, symbol and unit of a logged channel anew; its samples stay as they are.
+ * @throws {AppError} SYMBOL_TAKEN, NOT_FOUND
+ */
+export async function declareChannel(db: Database, runId: number, symbol: string, body: ChannelBody): Promise<void> {
+  await db.transaction(async (tx) => {
+    const taken = await tx.sql`select 1 from channel where run_id = ${runId} and symbol = ${body.symbol}`;
+    if (body.symbol !== symbol && taken.length > 0) throw new AppError('SYMBOL_TAKEN', { symbol: body.symbol });
+    const rows = await tx.sql`
+      update channel set symbol = ${body.symbol}, name = ${body.name.trim()}, unit = ${body.unit}
+       where run_id = ${runId} and symbol = ${symbol} returning position`;
+    oneOf(rows, 'logged channel', symbol);
+    await tx.sql`update run set along = ${body.symbol} where id = ${runId} and along = ${symbol}`;
+  });
 }
 
 /** @throws {AppError} NOT_FOUND */

@@ -2,7 +2,7 @@ import type { Condition, Level, PropertyTable, Step } from '@undameter/core';
 
 /** A run as it travels to the worker: columns in shared memory, so nothing is copied. */
 export interface BenchRun {
-  /** Content of the logged samples; runs are immutable, so their id says it. */
+  /** Content of the logged channels: samples are immutable, so the run's id says them; what is declared of them stands beside it. */
   key: string;
   name: string;
   samples: number;
@@ -49,4 +49,12 @@ export interface FormulaTask {
   run: BenchRun;
   formula: string;
   unit: string;
+}
+
+export interface ExportTask {
+  run: BenchRun;
+  /** As logged with every sample, or after the procedure with what is kept. */
+  which: 'logged' | 'kept';
+  /** Absent: all channels. */
+  symbols: string[] | undefined;
 }

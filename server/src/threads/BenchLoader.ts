@@ -28,7 +28,7 @@ export class BenchLoader {
     const known = await tables(this.db, head.campaignId);
     return {
       campaignId: head.campaignId,
-      key: String(runId),
+      key: JSON.stringify([runId, loaded.map(({ symbol, name, unit }) => [symbol, name, unit])]),
       name: head.name,
       samples: head.samples,
       along: head.along ?? undefined,

@@ -4,8 +4,9 @@ import type { BenchReply, ComparisonReply, FitReply, TracesReply } from '@undame
 import type { ReadRecord } from '@undameter/core';
 import { Piscina } from 'piscina';
 import { workerExecArgv, workerUrl } from '../workerUrl';
-import type { CompareTask, EvaluateTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
+import type { CompareTask, EvaluateTask, ExportTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
 import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
+import type { ExportedColumns } from './exportColumns';
 import type { Answer } from './reportErrors';
 import type { UnpackedFile, UnpackTask } from './unpackFile';
 
@@ -21,6 +22,7 @@ export class Pools {
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
   fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
   compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
+  exportColumns = (task: ExportTask): Promise<ExportedColumns> => ask(this.bench, 'exportColumns', task);
   checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> =>
     ask(this.bench, 'checkFormula', task);
 

@@ -2,6 +2,7 @@
 import { checkFormula as formula } from './checkFormula';
 import { compare as comparison } from './compareSeries';
 import { evaluate as board } from './evaluate';
+import { exportColumns as columns } from './exportColumns';
 import { fit as model } from './fitSeries';
 import { reporting } from './reportErrors';
 import { traces as windows } from './traces';
@@ -10,4 +11,5 @@ export const evaluate = reporting(board);
 export const traces = reporting(windows);
 export const fit = reporting(model);
 export const compare = reporting(comparison);
+export const exportColumns = reporting(columns);
 export const checkFormula = reporting(formula);

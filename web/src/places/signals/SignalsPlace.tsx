@@ -208,6 +208,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       }
       board={
         <ChannelBoard
+          runId={runId}
           bench={bench && { ...bench, channels: bench.channels.filter((c) => c.symbol !== REMOVED) }}
           shown={shown}
           colourOf={(symbol) => seriesColour(palette, seriesOf(symbol))}
