@@ -43,6 +43,16 @@ export const exportQuery = closed({
   symbols: Type.Optional(Type.String({ maxLength: 4000 })),
 });
 
+/** What is worth knowing of the logged samples, in short sentences. */
+export const qualityReply = Type.Array(
+  closed({
+    symbol: Type.String(),
+    state: Type.Union([Type.Literal('sound'), Type.Literal('doubt')]),
+    sentence: Type.String(),
+  }),
+);
+export type QualityReply = Static<typeof qualityReply>;
+
 export const renameBody = closed({ name });
 
 /** The whole procedure anew, with the version that it was made from. */

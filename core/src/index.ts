@@ -4,6 +4,7 @@ export * from './number';
 export * from './units';
 export * from './sample';
 export * from './time';
+export * from './quality';
 export * from './formula';
 export * from './signal';
 export * from './property';

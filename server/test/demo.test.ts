@@ -1,6 +1,6 @@
 /** The built server (npm run build) as a person starts it: in a process of its own, with the demo campaign. */
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
-import type { BenchReply, CampaignRow, FindingRow, FitReply } from '@undameter/contract';
+import type { BenchReply, CampaignRow, FindingRow, FitReply, QualityReply } from '@undameter/contract';
 import { rig } from '@undameter/demo';
 import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
 
@@ -33,6 +33,13 @@ test('the ledger of the sweep accounts for every sample', async () => {
   const setAside = body.reports.reduce((sum, r) => sum + r.setAside, 0);
   expect(body.kept + setAside).toBe(body.samples);
   expect(body.reports.every((r) => r.status === 'done')).toBe(true);
+});
+
+test('the faults that the generator put into the sweep are found at the door', async () => {
+  const { body } = await ask<QualityReply>('/runs/1/quality');
+  const doubts = body.filter((n) => n.state === 'doubt').map((n) => n.sentence);
+  expect(doubts.join('; ')).toContain('Discharge pressure stands at its rail of 655.35 kPa in 9 samples');
+  expect(body[0]!.sentence).toMatch(/^Elapsed time: every 0\.1 s/);
 });
 
 test('both findings are sentences with number, unit and origin', async () => {

@@ -1,4 +1,4 @@
-import { benchBody, benchReply, channelBody, channelParams, done, exportQuery, formulaBody, formulaReply, idParams, procedureBody, procedureReply, renameBody, runReply, tracesBody, tracesReply, undoBody } from '@undameter/contract'; // prettier-ignore
+import { benchBody, benchReply, channelBody, channelParams, done, exportQuery, formulaBody, formulaReply, idParams, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody } from '@undameter/contract'; // prettier-ignore
 import { Readable } from 'node:stream';
 import { AppError, checkSettings, isSymbol, parseUnit, type Step } from '@undameter/core';
 import { writeRun } from '@undameter/formats';
@@ -51,6 +51,18 @@ export function runRoutes(app: Routes, { db, loader, pools }: Services): void {
       await declareChannel(db, id, symbol, request.body);
       return { done: true as const };
     },
+  );
+  app.get(
+    '/runs/:id/quality',
+    {
+      schema: {
+        tags,
+        summary: 'What the logged samples tell of the clock and the sensors',
+        params: idParams,
+        response: { 200: qualityReply },
+      },
+    },
+    async (request) => pools.judgeQuality({ run: await loader.run(request.params.id) }),
   );
   app.get(
     '/runs/:id/export.csv',

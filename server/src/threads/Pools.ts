@@ -1,10 +1,10 @@
 import { MessageChannel } from 'node:worker_threads';
 import { fromReport } from '@undameter/core';
 import type { BenchReply, ComparisonReply, FitReply, TracesReply } from '@undameter/contract';
-import type { ReadRecord } from '@undameter/core';
+import type { QualityNote, ReadRecord } from '@undameter/core';
 import { Piscina } from 'piscina';
 import { workerExecArgv, workerUrl } from '../workerUrl';
-import type { CompareTask, EvaluateTask, ExportTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
+import type { BenchRun, CompareTask, EvaluateTask, ExportTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
 import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
 import type { ExportedColumns } from './exportColumns';
 import type { Answer } from './reportErrors';
@@ -23,6 +23,7 @@ export class Pools {
   fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
   compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
   exportColumns = (task: ExportTask): Promise<ExportedColumns> => ask(this.bench, 'exportColumns', task);
+  judgeQuality = (task: { run: BenchRun }): Promise<QualityNote[]> => ask(this.bench, 'judgeQuality', task);
   checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> =>
     ask(this.bench, 'checkFormula', task);
 

@@ -4,6 +4,7 @@ import { compare as comparison } from './compareSeries';
 import { evaluate as board } from './evaluate';
 import { exportColumns as columns } from './exportColumns';
 import { fit as model } from './fitSeries';
+import { judgeQuality as quality } from './judgeQuality';
 import { reporting } from './reportErrors';
 import { traces as windows } from './traces';
 
@@ -12,4 +13,5 @@ export const traces = reporting(windows);
 export const fit = reporting(model);
 export const compare = reporting(comparison);
 export const exportColumns = reporting(columns);
+export const judgeQuality = reporting(quality);
 export const checkFormula = reporting(formula);

@@ -7,7 +7,7 @@ export function SmallTrace({ values, colour }: { values: readonly (number | null
   const at = (v: number, i: number) => `${((i / (values.length - 1)) * 108 + 1).toFixed(1)} ${(17 - ((v - low) / span) * 15).toFixed(1)}`; // prettier-ignore
   const path = values.map((v, i) => (v === null ? '' : `${i > 0 && values[i - 1] !== null ? 'L' : 'M'}${at(v, i)}`));
   return (
-    <svg width="110" height="18" aria-hidden>
+    <svg width="96" height="18" viewBox="0 0 110 18" preserveAspectRatio="none" aria-hidden>
       <path d={path.join('')} fill="none" stroke={colour ?? 'var(--soft)'} strokeWidth="1" />
     </svg>
   );

@@ -1,4 +1,4 @@
-import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitBody, FitReply, FitRow, FormulaReply, RunReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
+import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitBody, FitReply, FitRow, FormulaReply, QualityReply, RunReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
 import type { Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -19,6 +19,7 @@ export const queries = {
   campaigns: () => read<CampaignRow[]>('/campaigns'),
   campaign: (id: number) => read<CampaignReply>(`/campaigns/${id}`),
   run: (id: number) => read<RunReply>(`/runs/${id}`),
+  quality: (id: number) => read<QualityReply>(`/runs/${id}/quality`),
   conditions: (campaignId: number) => read<ConditionRow[]>(`/campaigns/${campaignId}/conditions`),
   tables: (campaignId: number) => read<TableRow[]>(`/campaigns/${campaignId}/tables`),
   fits: (campaignId: number) => read<FitRow[]>(`/campaigns/${campaignId}/fits`),

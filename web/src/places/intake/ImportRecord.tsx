@@ -2,6 +2,7 @@ import type { RunReply } from '@undameter/contract';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import { addressOf } from '../../app/places';
+import { QualityList } from './QualityList';
 import { RecordList } from './RecordList';
 
 /** What became of a file that was just imported, and where to go from here. */
@@ -10,6 +11,7 @@ export function ImportRecord({ run, names, onNext }: { run: RunReply; names: rea
     <div className="record">
       <h2>{run.name} is imported</h2>
       <RecordList run={run} names={names} />
+      <QualityList runId={run.id} />
       <p className="buttons">
         <Link to={addressOf(run.campaignId, 'signals', run.id)}>
           <Button type="primary">Look at its signals</Button>

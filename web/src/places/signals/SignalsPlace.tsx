@@ -15,6 +15,7 @@ import { Empty } from '../../parts/Empty';
 import { NameInput } from '../../parts/NameInput';
 import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
+import { QualityList } from '../intake/QualityList';
 import { RecordList } from '../intake/RecordList';
 import { signalsOption } from './chartOption';
 import { ChannelBoard } from './ChannelBoard';
@@ -156,7 +157,13 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
             <Popover
               trigger="click"
               placement="bottomLeft"
-              content={<RecordList run={run.data} names={saved.data?.channels.filter((c) => c.origin === 'logged').map((c) => c.name) ?? []} />}
+              destroyOnHidden
+              content={
+                <div className="about-run">
+                  <RecordList run={run.data} names={saved.data?.channels.filter((c) => c.origin === 'logged').map((c) => c.name) ?? []} />
+                  <QualityList runId={runId} />
+                </div>
+              }
             >
               <button className="quiet">{run.data.fileName}</button>
             </Popover>
