@@ -1,68 +1,40 @@
-import {
-  comparisonBody,
-  comparisonReply,
-  comparisonRow,
-  done,
-  fitBody,
-  fitReply,
-  fitRow,
-  idParams,
-  trialFitBody,
-} from '@undameter/contract';
+import { comparisonBody, comparisonReply, comparisonRow, fitBody, fitReply, fitRow, idParams, trialFitBody, type ComparisonBody, type ComparisonRow, type FitBody, type FitRow } from '@undameter/contract'; // prettier-ignore
 import { AppError, modelOf } from '@undameter/core';
-import { Type } from 'typebox';
 import { Errors } from 'typebox/value';
 import type { Services } from '../services';
 import { comparison, comparisons, createComparison, removeComparison, updateComparison } from '../store/comparisons';
 import { createFit, fit, fits, removeFit, updateFit } from '../store/fits';
+import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
-/** @throws {AppError} MODEL_UNKNOWN, REQUEST_INVALID */
-function checkModel({ model, settings }: { model: string; settings: unknown }): void {
-  const [first] = Errors(modelOf(model).settings, settings);
+/** The settings of a model are checked by the model. @throws {AppError} MODEL_UNKNOWN, REQUEST_INVALID */
+function checkModel<Body extends { model: string; settings: unknown }>(body: Body): Body {
+  const [first] = Errors(modelOf(body.model).settings, body.settings);
   if (first)
     throw new AppError('REQUEST_INVALID', {
       problem: `settings${first.instancePath.replace(/\//g, '.')} ${first.message}`,
     });
+  return body;
 }
 
 export function modelRoutes(app: Routes, services: Services): void {
   const { db, loader, pools } = services;
-  const tags = ['models'];
-  app.get(
-    '/campaigns/:id/fits',
-    { schema: { tags, summary: 'Fits of a campaign', params: idParams, response: { 200: Type.Array(fitRow) } } },
-    (request) => fits(db, request.params.id),
-  );
-  app.post(
-    '/campaigns/:id/fits',
-    { schema: { tags, summary: 'Save a fit', params: idParams, body: fitBody, response: { 200: fitRow } } },
-    async (request) => {
-      checkModel(request.body);
-      return createFit(db, request.params.id, request.body);
-    },
-  );
-  app.put(
-    '/fits/:id',
-    { schema: { tags, summary: 'Change a fit', params: idParams, body: fitBody, response: { 200: fitRow } } },
-    async (request) => {
-      checkModel(request.body);
-      return updateFit(db, request.params.id, request.body);
-    },
-  );
-  app.delete(
-    '/fits/:id',
-    { schema: { tags, summary: 'Delete a fit', params: idParams, response: { 200: done } } },
-    async (request) => {
-      await removeFit(db, request.params.id);
-      return { done: true as const };
-    },
-  );
+  collectionRoutes<FitBody, FitRow>(app, {
+    path: 'fits',
+    one: 'a fit',
+    body: fitBody,
+    row: fitRow,
+    list: (campaignId) => fits(db, campaignId),
+    check: checkModel,
+    create: (campaignId, body) => createFit(db, campaignId, body),
+    update: (id, body) => updateFit(db, id, body),
+    remove: (id) => removeFit(db, id),
+  });
   app.get(
     '/fits/:id/result',
     {
       schema: {
-        tags,
+        tags: ['fits'],
         summary: 'Parameters, curves and residuals of a saved fit',
         params: idParams,
         response: { 200: fitReply },
@@ -74,73 +46,33 @@ export function modelRoutes(app: Routes, services: Services): void {
     '/fits/trial',
     {
       schema: {
-        tags,
+        tags: ['fits'],
         summary: 'The same for a fit that is not saved',
         body: trialFitBody,
         response: { 200: fitReply },
       },
     },
-    async (request) => {
-      checkModel(request.body);
-      return pools.fit(await loader.fit(request.body));
-    },
+    async (request) => pools.fit(await loader.fit(checkModel(request.body))),
   );
   comparisonRoutes(app, services);
 }
 
 function comparisonRoutes(app: Routes, { db, loader, pools }: Services): void {
-  const tags = ['comparisons'];
-  app.get(
-    '/campaigns/:id/comparisons',
-    {
-      schema: {
-        tags,
-        summary: 'Comparisons of a campaign',
-        params: idParams,
-        response: { 200: Type.Array(comparisonRow) },
-      },
-    },
-    (request) => comparisons(db, request.params.id),
-  );
-  app.post(
-    '/campaigns/:id/comparisons',
-    {
-      schema: {
-        tags,
-        summary: 'Save a comparison',
-        params: idParams,
-        body: comparisonBody,
-        response: { 200: comparisonRow },
-      },
-    },
-    (request) => createComparison(db, request.params.id, request.body),
-  );
-  app.put(
-    '/comparisons/:id',
-    {
-      schema: {
-        tags,
-        summary: 'Change a comparison',
-        params: idParams,
-        body: comparisonBody,
-        response: { 200: comparisonRow },
-      },
-    },
-    (request) => updateComparison(db, request.params.id, request.body),
-  );
-  app.delete(
-    '/comparisons/:id',
-    { schema: { tags, summary: 'Delete a comparison', params: idParams, response: { 200: done } } },
-    async (request) => {
-      await removeComparison(db, request.params.id);
-      return { done: true as const };
-    },
-  );
+  collectionRoutes<ComparisonBody, ComparisonRow>(app, {
+    path: 'comparisons',
+    one: 'a comparison',
+    body: comparisonBody,
+    row: comparisonRow,
+    list: (campaignId) => comparisons(db, campaignId),
+    create: (campaignId, body) => createComparison(db, campaignId, body),
+    update: (id, body) => updateComparison(db, id, body),
+    remove: (id) => removeComparison(db, id),
+  });
   app.get(
     '/comparisons/:id/result',
     {
       schema: {
-        tags,
+        tags: ['comparisons'],
         summary: 'Differences and curves of a comparison',
         params: idParams,
         response: { 200: comparisonReply },

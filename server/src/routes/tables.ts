@@ -1,67 +1,31 @@
-import { done, idParams, tableBody, tableFileReply, tableRow, type TableBody } from '@undameter/contract';
+import { tableBody, tableFileReply, tableRow, type TableBody, type TableRow } from '@undameter/contract';
 import { AppError, constants, functions, isSymbol, orderKnots, parseUnit } from '@undameter/core';
 import { formatFor } from '@undameter/formats';
-import { Type } from 'typebox';
 import type { Services } from '../services';
 import { createTable, removeTable, tables, updateTable } from '../store/tables';
+import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
 /** A table is typed or pasted; a file of more than this is a log, not a table. */
 const MOST_TABLE_BYTES = 8 * 2 ** 20;
 
 export function tableRoutes(app: Routes, { db }: Services): void {
-  const tags = ['tables'];
-  app.get(
-    '/campaigns/:id/tables',
-    {
-      schema: {
-        tags,
-        summary: 'Property tables of a campaign',
-        params: idParams,
-        response: { 200: Type.Array(tableRow) },
-      },
-    },
-    (request) => tables(db, request.params.id),
-  );
-  app.post(
-    '/campaigns/:id/tables',
-    {
-      schema: {
-        tags,
-        summary: 'Create a property table',
-        params: idParams,
-        body: tableBody,
-        response: { 200: tableRow },
-      },
-    },
-    async (request) => createTable(db, request.params.id, checked(request.body)),
-  );
-  app.put(
-    '/tables/:id',
-    {
-      schema: {
-        tags,
-        summary: 'Change a property table',
-        params: idParams,
-        body: tableBody,
-        response: { 200: tableRow },
-      },
-    },
-    async (request) => updateTable(db, request.params.id, checked(request.body)),
-  );
-  app.delete(
-    '/tables/:id',
-    { schema: { tags, summary: 'Delete a property table', params: idParams, response: { 200: done } } },
-    async (request) => {
-      await removeTable(db, request.params.id);
-      return { done: true as const };
-    },
-  );
+  collectionRoutes<TableBody, TableRow>(app, {
+    path: 'tables',
+    one: 'a property table',
+    body: tableBody,
+    row: tableRow,
+    list: (campaignId) => tables(db, campaignId),
+    check: checked,
+    create: (campaignId, body) => createTable(db, campaignId, body),
+    update: (id, body) => updateTable(db, id, body),
+    remove: (id) => removeTable(db, id),
+  });
   app.post(
     '/table-files',
     {
       schema: {
-        tags,
+        tags: ['tables'],
         summary: 'Read the columns of a small delimited file (multipart) for a table',
         consumes: ['multipart/form-data'],
         response: { 200: tableFileReply },
