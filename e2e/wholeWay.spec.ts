@@ -197,3 +197,28 @@ test('a workbook is opened at a sheet, its moments and flags become channels', a
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByText('As logged, every sample').click()]);
   expect(readFileSync(await file.path(), 'utf8')).toMatch(/^When \[s\],Flow \[m\^3\/h\],Head \[m\],Valve\r\n0,60,0\.1,1\r\n/);
 }); // prettier-ignore
+
+test('a layout is remembered, and the next file of the rig is read by it, its deviation told', async ({ bench: page, server }) => {
+  const { id } = (await (await page.request.post(`${server.address}/api/campaigns`, { data: { name: 'Remembered', question: '' } })).json()) as { id: number };
+  const send = async (name: string, text: string) => {
+    await page.goto(`${server.address}/campaign/${id}/intake`);
+    await page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+  };
+  await send('monday.csv', 'Clk,AI1,AI2\n0,1.5,7\n1,1.6,8\n');
+  await page.getByRole('textbox', { name: 'name of column 2' }).fill('Inlet pressure');
+  await page.getByRole('textbox', { name: 'symbol of column 2' }).fill('p_1');
+  await page.getByRole('textbox', { name: 'unit of column 2' }).fill('bar');
+  await page.getByRole('checkbox', { name: 'Keep AI2' }).uncheck();
+  await page.getByRole('textbox', { name: 'Name of the layout' }).fill('Bench 4 logger');
+  await page.getByRole('button', { name: 'Remember' }).click();
+  await expect(page.getByText('The next file of Bench 4 logger is read like this one.')).toBeVisible();
+
+  await send('tuesday.csv', 'Clk,AI2,AI1,AI3\n0,7,1.5,1\n1,8,1.6,2\n');
+  await expect(page.getByText('Read as remembered for')).toBeVisible();
+  await expect(page.getByText('"AI3" is new')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'symbol of column 3' })).toHaveValue('p_1');
+  await expect(page.getByRole('textbox', { name: 'unit of column 3' })).toHaveValue('bar');
+  await expect(page.getByRole('checkbox', { name: 'Keep AI2' })).not.toBeChecked();
+  await page.getByRole('button', { name: 'As understood' }).click();
+  await expect(page.getByRole('textbox', { name: 'symbol of column 3' })).toHaveValue('AI1');
+}); // prettier-ignore

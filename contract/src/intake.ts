@@ -1,4 +1,11 @@
-import { columnReadingSchema, layoutSchema, previewSchema, whySchema } from '@undameter/core';
+import {
+  columnChoiceSchema,
+  columnReadingSchema,
+  layoutSchema,
+  previewSchema,
+  savedLayoutSchema,
+  whySchema,
+} from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { runKind } from './campaign';
 import { closed, errorReply, id, name, orNull, symbol, unit } from './common';
@@ -18,8 +25,25 @@ export const uploadReply = closed({
   layout: layoutSchema,
   why: whySchema,
   preview: previewSchema,
+  /** A remembered layout that the file fits, applied to it. */
+  recognised: orNull(
+    closed({
+      id,
+      name: Type.String(),
+      layout: layoutSchema,
+      preview: previewSchema,
+      choices: Type.Array(columnChoiceSchema),
+      along: orNull(Type.Integer()),
+      /** Where the file deviates from it. */
+      differences: Type.Array(Type.String()),
+    }),
+  ),
 });
 export type UploadReply = Static<typeof uploadReply>;
+
+export const savedLayoutBody = savedLayoutSchema;
+export const savedLayoutRow = closed({ id, name: Type.String() });
+export type SavedLayoutRow = Static<typeof savedLayoutRow>;
 
 export const partBody = closed({ part: Type.String({ minLength: 1, maxLength: 1000 }) });
 export const rereadBody = closed({ layout: layoutSchema });

@@ -29,7 +29,7 @@ export async function startServices(config: Config, migrations: string): Promise
     await migrate(db, migrations);
     await purgeUnready(db);
     const pools = new Pools();
-    const uploads = new Uploads(config.dataDirectory, pools.unpack);
+    const uploads = new Uploads(config.dataDirectory, pools.unpack, db);
     const say = (error: unknown) =>
       asAppError(error, (reference, cause) => console.error(`import failed (${reference})`, cause)).report();
     const imports = new Imports(db, uploads, pools, say);

@@ -1,4 +1,12 @@
 export { columnReadingSchema, type ColumnReading } from './ColumnReading';
 export { layoutSchema, type Layout } from './Layout';
 export { previewSchema, whySchema, type Preview, type PreviewColumn, type Why } from './Preview';
+export {
+  columnChoiceSchema,
+  recognise,
+  savedLayoutSchema,
+  type ColumnChoice,
+  type Recognised,
+  type SavedLayout,
+} from './SavedLayout';
 export { readRecordSchema, type ColumnRecord, type ReadRecord } from './ReadRecord';

@@ -8,6 +8,8 @@ import { createGzip } from 'node:zlib';
 import { AppError, type Layout } from '@undameter/core';
 import { containerOf, formatFor, type Container } from '@undameter/formats';
 import type { UploadReply } from '@undameter/contract';
+import { recogniseLayout } from './recogniseLayout';
+import type { Db } from '../store/pg/Database';
 import type { UnpackedFile, UnpackTask } from '../threads/unpackFile';
 
 /** Bytes from the start of a file that are looked at before it is imported. */
@@ -40,6 +42,7 @@ export class Uploads {
   constructor(
     dataDirectory: string,
     private readonly unpack: (task: UnpackTask) => Promise<UnpackedFile>,
+    private readonly db: Db,
   ) {
     this.waitingFolder = join(dataDirectory, 'waiting');
     this.originalsFolder = join(dataDirectory, 'originals');
@@ -99,12 +102,14 @@ export class Uploads {
       parts: unpacked?.parts ?? [],
       part: unpacked?.part ?? null,
     }); // prettier-ignore
+    const preview = await this.preview(uploadId, layout);
     return {
       uploadId, name, bytes, layout, why,
       container: container ? { title: container.title, partTitle: container.partTitle } : null,
       parts: unpacked?.parts ?? [],
       part: unpacked?.part ?? null,
-      preview: await this.preview(uploadId, layout),
+      preview,
+      recognised: await recogniseLayout(this.db, { layout, preview }, (other) => this.preview(uploadId, other)),
     }; // prettier-ignore
   }
 

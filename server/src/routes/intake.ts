@@ -3,17 +3,22 @@ import {
   jobParams,
   jobReply,
   done,
+  idParams,
   partBody,
   rereadBody,
   rereadReply,
+  savedLayoutBody,
+  savedLayoutRow,
   uploadParams,
   uploadReply,
 } from '@undameter/contract';
 import { AppError } from '@undameter/core';
+import { Type } from 'typebox';
 import type { Services } from '../services';
+import { forgetLayout, saveLayout, savedLayouts } from '../store/savedLayouts';
 import type { Routes } from './Routes';
 
-export function intakeRoutes(app: Routes, { uploads, imports, config }: Services): void {
+export function intakeRoutes(app: Routes, { db, uploads, imports, config }: Services): void {
   const tags = ['intake'];
   app.post(
     '/uploads',
@@ -29,6 +34,31 @@ export function intakeRoutes(app: Routes, { uploads, imports, config }: Services
       const part = await request.file().catch(() => undefined);
       if (!part) throw new AppError('UPLOAD_NO_FILE', {});
       return uploads.receive(part.filename, part.file, config.uploadLimitBytes);
+    },
+  );
+  app.get(
+    '/layouts',
+    { schema: { tags, summary: 'Remembered layouts', response: { 200: Type.Array(savedLayoutRow) } } },
+    () => savedLayouts(db),
+  );
+  app.post(
+    '/layouts',
+    {
+      schema: {
+        tags,
+        summary: 'Remember how files of a rig are read; a layout of the same name is replaced',
+        body: savedLayoutBody,
+        response: { 200: savedLayoutRow },
+      },
+    },
+    (request) => saveLayout(db, request.body),
+  );
+  app.delete(
+    '/layouts/:id',
+    { schema: { tags, summary: 'Forget a layout', params: idParams, response: { 200: done } } },
+    async (request) => {
+      await forgetLayout(db, request.params.id);
+      return { done: true as const };
     },
   );
   app.post(

@@ -1,10 +1,10 @@
 /** The places' states and what they draw, as plain functions. */
 import { describe, expect, test } from '@jest/globals';
 import type { BenchReply, SeriesReply, TableRow, UploadReply } from '@undameter/contract';
-import type { Step } from '@undameter/core';
+import { recognise, type Step } from '@undameter/core';
 import { palettes } from '../theme/palette';
 import { inWords, roundedTo, withDragged } from './conditions/limits';
-import { begin, importOf, intake } from './intake/state';
+import { begin, importOf, intake, savedLayoutOf } from './intake/state';
 import { ladder, runsOf } from './models/draft';
 import { rangeOf, signalsOption } from './signals/chartOption';
 import { nearestOf } from './signals/nearestSample';
@@ -76,13 +76,22 @@ describe('intake', () => {
   const column = (index: number, name: string, proposed = true) => ({ index, name, symbol: name, unit: 's', unitFrom: 'heading' as const, type: 'number' as const, reading: { index, reads: 'number' as const }, missing: 0, notNumber: 0, proposed }); // prettier-ignore
   const layout = { encoding: 'utf-8', delimiter: ',', decimal: '.', headingLine: 1, unitsLine: null, firstDataLine: 2 } as const; // prettier-ignore
   const preview = (...names: string[]) => ({ columns: names.map((n, i) => column(i, n, n !== 'dead')), lines: [], rowsSeen: 1, whole: true, preamble: [], timeColumn: 0, doubts: [] }); // prettier-ignore
-  const upload = { uploadId: 'u', name: 'simulated-head.csv', bytes: 1, container: null, parts: [], part: null, layout, why: {} as UploadReply['why'], preview: preview('t', 'Q', 'dead') }; // prettier-ignore
+  const upload = { uploadId: 'u', name: 'simulated-head.csv', bytes: 1, container: null, parts: [], part: null, recognised: null, layout, why: {} as UploadReply['why'], preview: preview('t', 'Q', 'dead') }; // prettier-ignore
 
   test('begins with what was understood: proposed columns, the file’s name, a simulated file by its name', () => {
     const state = begin(upload);
     expect(state).toMatchObject({ runName: 'simulated-head', kind: 'simulated', along: 0 });
     expect(importOf(state, 7).columns.map((c) => c.name)).toEqual(['t', 'Q']);
     expect(importOf(state, 7)).toMatchObject({ campaignId: 7, width: 3 });
+  });
+  test('a remembered layout reads the next file; what it says can be put aside', () => {
+    const corrected = intake(begin(upload), { type: 'column', index: 1, change: { symbol: 'Q_p', name: 'Pump flow' } });
+    const saved = savedLayoutOf(corrected, 'Loop 3');
+    expect(saved.columns[1]).toMatchObject({ heading: 'Q', choice: { symbol: 'Q_p', name: 'Pump flow' } });
+    const found = recognise(saved, upload.preview);
+    const next = begin({ ...upload, recognised: { id: 1, name: 'Loop 3', layout, preview: upload.preview, ...found } });
+    expect(next.columns[1]).toMatchObject({ symbol: 'Q_p', name: 'Pump flow' });
+    expect(intake(next, { type: 'asUnderstood' }).columns[1]).toMatchObject({ symbol: 'Q', name: 'Q' });
   });
   test('a correction survives another reading where the column stayed the same', () => {
     const corrected = intake(begin(upload), { type: 'column', index: 1, change: { symbol: 'Q_p', keep: false } });

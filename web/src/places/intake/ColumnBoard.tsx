@@ -1,7 +1,14 @@
-import { formatCount, timeForms, timeFormTitles, type ColumnReading, type PreviewColumn } from '@undameter/core';
+import {
+  formatCount,
+  timeForms,
+  timeFormTitles,
+  type ColumnChoice,
+  type ColumnReading,
+  type PreviewColumn,
+} from '@undameter/core';
 import { Checkbox, Input, Select } from 'antd';
 import { Board } from '../../board/Board';
-import type { ColumnChoice, IntakeAction, IntakeState } from './state';
+import type { IntakeAction, IntakeState } from './state';
 
 const typeWords = { number: 'number', time: 'moments', text: 'text', empty: 'empty', constant: 'constant' } as const;
 const readings = [

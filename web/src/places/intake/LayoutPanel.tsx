@@ -4,6 +4,7 @@ import { formatCount } from '@undameter/core';
 import type { JobReply } from '@undameter/contract';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
+import { Remembered } from './Remembered';
 import type { IntakeAction, IntakeState } from './state';
 
 interface LayoutPanelProps {
@@ -108,6 +109,7 @@ export function LayoutPanel({
           onChange={(line) => line !== null && set({ firstDataLine: line })}
         />
       </div>
+      <Remembered key={upload.part} state={state} act={act} />
       <header className="panel-head">
         <h2>Run</h2>
       </header>

@@ -1,14 +1,6 @@
 import type { ImportBody, UploadReply } from '@undameter/contract';
-import type { ColumnReading, Layout, Preview, PreviewColumn } from '@undameter/core';
+import type { ColumnChoice, Layout, Preview, PreviewColumn, SavedLayout } from '@undameter/core';
 
-export interface ColumnChoice {
-  index: number;
-  keep: boolean;
-  name: string;
-  symbol: string;
-  unit: string;
-  reading: ColumnReading;
-}
 /** A file that waits, what was understood of it, and what was corrected by hand. */
 export interface IntakeState {
   upload: UploadReply;
@@ -22,6 +14,8 @@ export interface IntakeState {
 export type IntakeAction =
   /** Another part of the container was opened: nothing of what was corrected fits it. */
   | { type: 'open'; upload: UploadReply }
+  /** What a remembered layout says is put aside. */
+  | { type: 'asUnderstood' }
   | { type: 'reread'; layout: Layout; preview: Preview }
   | { type: 'column'; index: number; change: Partial<ColumnChoice> }
   | { type: 'change'; change: Partial<Pick<IntakeState, 'runName' | 'kind' | 'along'>> };
@@ -35,20 +29,31 @@ const chosen = (c: PreviewColumn): ColumnChoice => ({
   reading: c.reading,
 });
 
-export const begin = (upload: UploadReply): IntakeState => ({
+/** A file as a remembered layout reads it, where one fits; else as it was understood. */
+export const begin = (upload: UploadReply, remembered = upload.recognised): IntakeState => ({
   upload,
-  layout: upload.layout,
-  preview: upload.preview,
-  columns: upload.preview.columns.map(chosen),
+  layout: remembered?.layout ?? upload.layout,
+  preview: remembered?.preview ?? upload.preview,
+  columns: remembered?.choices ?? upload.preview.columns.map(chosen),
   runName: upload.name.replace(/\.[^.]+$/, ''),
   kind: /simul/i.test(upload.name) ? 'simulated' : 'measured',
-  along: upload.preview.timeColumn,
+  along: remembered ? remembered.along : upload.preview.timeColumn,
+});
+
+/** What is remembered of this file's reading for the next one of its rig. */
+export const savedLayoutOf = ({ layout, columns, preview, along }: IntakeState, name: string): SavedLayout => ({
+  name,
+  layout,
+  along,
+  columns: preview.columns.map((c) => ({ heading: c.name, unitFound: c.unit, choice: columns[c.index]! })),
 });
 
 export function intake(state: IntakeState, action: IntakeAction): IntakeState {
   switch (action.type) {
     case 'open':
       return begin(action.upload);
+    case 'asUnderstood':
+      return begin({ ...state.upload, recognised: null });
     case 'reread':
       return {
         ...state,
