@@ -1,5 +1,5 @@
 import { formatCount, formatValue } from '../number';
-import type { Channel } from '../sample';
+import { distinctNames, type Channel } from '../sample';
 import { printUnit } from '../units';
 import { samplingOf } from './samplingOf';
 import { soundnessOf } from './soundnessOf';
@@ -11,9 +11,17 @@ export interface QualityNote {
   sentence: string;
 }
 
-/** What is worth knowing of the channels of a run before anything is computed, in short sentences. */
+/**
+ * What is worth knowing of the channels of a run before anything is computed, in short
+ * sentences. How many cells are missing is told by the import's own record.
+ */
 export function qualityInWords(channels: Iterable<Channel>, along: string | undefined): QualityNote[] {
-  return [...channels].flatMap((c) => (c.symbol === along ? ofTime(c) : ofChannel(c)));
+  const all = [...channels];
+  const names = distinctNames(all);
+  return all.flatMap((channel, i) => {
+    const named = { ...channel, name: names[i]! };
+    return channel.symbol === along ? ofTime(named) : ofChannel(named);
+  });
 }
 
 const sample = (index: number): string => `sample ${formatCount(index + 1)}`;
@@ -40,7 +48,7 @@ function ofTime({ symbol, name, unit, values }: Channel): QualityNote[] {
 }
 
 function ofChannel({ symbol, name, unit, values }: Channel): QualityNote[] {
-  const { present, missing, stuck, rail, spikes, resolution } = soundnessOf(values);
+  const { present, stuck, rail, spikes, resolution } = soundnessOf(values);
   const u = printUnit(unit);
   const notes: QualityNote[] = [];
   const say = (state: QualityNote['state'], sentence: string): void =>
@@ -53,7 +61,6 @@ function ofChannel({ symbol, name, unit, values }: Channel): QualityNote[] {
   if (rail) say('doubt', `${name} stands at its rail of ${formatValue(rail.value, 7)} ${u} in ${times(rail.count, 'sample')}, first at ${sample(rail.first)}`); // prettier-ignore
   if (spikes.count > 0)
     say('doubt', `${name} has ${times(spikes.count, 'spike')}, the first at ${sample(spikes.first)}`);
-  if (missing > 0) say(missing > 0.05 * values.length ? 'doubt' : 'sound', `${name}: ${formatCount(missing)} missing`);
   if (resolution !== undefined) say('sound', `${name} is written in steps of ${formatValue(resolution, 4)} ${u}`);
   return notes;
 }

@@ -6,3 +6,4 @@ export { buildLevels, LEVEL_SIZES, type Level } from './levels';
 export { keptBlocks, reduceTrace, type Trace } from './reduceTrace';
 export { setAsidePoints, type SetAsidePoints } from './setAsidePoints';
 export { firstAtLeast } from './searchSorted';
+export { distinctNames } from './distinctNames';

@@ -151,3 +151,21 @@ test('a cell among moments that is none is counted with its line', async () => {
   expect(columns[0]!.slice(0, 4)).toEqual([0, 1, NaN, 3]);
   expect(record.columns[0]).toMatchObject({ notNumber: 1, firstNotNumber: { line: 4, text: 'stop' } });
 });
+
+test('a few rows with more cells than headings make no column: they are counted', async () => {
+  const { preview, record } = await read('t,p\n0,1\n1,2,extra\n2,3\n3,4\n');
+  expect(preview.columns.map((c) => c.name)).toEqual(['t', 'p']);
+  expect(record).toMatchObject({ longRows: { count: 1, firstLine: 3 }, shortRows: { count: 0 } });
+});
+
+test('rows that mostly have more cells than headings show what is there', async () => {
+  const { preview, columns } = await read('t,p\n0,1,7\n1,2,8\n2,3,9\n');
+  expect(preview.columns.map((c) => c.name)).toEqual(['t', 'p', 'Column 3']);
+  expect(columns[2]).toEqual([7, 8, 9]);
+});
+
+test('a delimiter at the end of every line makes no column', async () => {
+  const { preview, record } = await read('t;p;\n0;1;\n1;2;\n');
+  expect(preview.columns.map((c) => c.name)).toEqual(['t', 'p']);
+  expect(record).toMatchObject({ rows: 2, longRows: { count: 0 } });
+});

@@ -29,16 +29,13 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
     line === null || line > all.length ? [] : splitLine(all[line - 1]!, layout.delimiter);
   const headings = cellsOf(layout.headingLine);
   const units = cellsOf(layout.unitsLine).map(unitCell);
-  const width = Math.max(
-    headings.length,
-    rows.reduce((w, r) => Math.max(w, r.cells.length), 0),
-  );
+  const width = widthOf(headings.length, rows);
   const taken = new Set<string>();
   const columns = Array.from({ length: width }, (_, index) => {
     const column = describeColumn(index, headings[index] ?? '', units[index], rows, layout, taken);
     taken.add(column.symbol);
     return column;
-  }).filter((c) => !(c.type === 'empty' && c.name === '' && c.index === width - 1));
+  }).filter((c) => !(c.type === 'empty' && (headings[c.index] ?? '') === '' && c.index === width - 1));
   joinDates(columns, rows);
   return {
     columns,
@@ -56,6 +53,14 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
       ...dateDoubts(columns, rows),
     ],
   };
+}
+
+/** Columns of the file: those with a heading, unless most rows have more; a few long rows make no column. */
+function widthOf(headings: number, rows: readonly Row[]): number {
+  const lengths = rows.map((r) => r.cells.length);
+  if (headings === 0) return lengths.reduce((most, n) => Math.max(most, n), 0);
+  const longer = lengths.filter((n) => n > headings);
+  return longer.length > rows.length / 2 ? Math.max(...longer.slice(0, 1000)) : headings;
 }
 
 /** Lines above the headings, kept as the run's notes. */

@@ -54,10 +54,9 @@ export function ColumnBoard({ state, act }: { state: IntakeState; act(action: In
             />
           ),
         },
-        { key: 'name', title: 'Name', cell: (r) => edit(r, 'name') },
+        { key: 'name', title: 'Name', width: 190, cell: (r) => edit(r, 'name') },
         { key: 'symbol', title: 'Symbol', width: 120, cell: (r) => edit(r, 'symbol') },
         { key: 'unit', title: 'Unit', width: 110, cell: (r) => edit(r, 'unit') },
-        { key: 'from', title: 'Unit from', cell: (r) => ({ unitsRow: 'units row', heading: 'heading', none: '' })[r.unitFrom] },
         { key: 'type', title: 'Looks like', cell: (r) => typeWords[r.type] },
         {
           key: 'reads', title: 'Read as', width: 190,

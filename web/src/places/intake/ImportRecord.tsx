@@ -6,11 +6,19 @@ import { QualityList } from './QualityList';
 import { RecordList } from './RecordList';
 
 /** What became of a file that was just imported, and where to go from here. */
-export function ImportRecord({ run, names, onNext }: { run: RunReply; names: readonly string[]; onNext(): void }) {
+export function ImportRecord({
+  run,
+  channels,
+  onNext,
+}: {
+  run: RunReply;
+  channels: readonly { name: string; symbol: string }[];
+  onNext(): void;
+}) {
   return (
     <div className="record">
       <h2>{run.name} is imported</h2>
-      <RecordList run={run} names={names} />
+      <RecordList run={run} channels={channels} />
       <QualityList runId={run.id} />
       <p className="buttons">
         <Link to={addressOf(run.campaignId, 'signals', run.id)}>

@@ -103,7 +103,7 @@ function WaitingFile({ campaignId, start, work, onAgain }: WaitingFileProps) {
       }
       chart={
         work.imported ? (
-          <ImportRecord run={work.imported} names={state.columns.filter((c) => c.keep).map((c) => c.name)} onNext={onAgain} />
+          <ImportRecord run={work.imported} channels={state.columns.filter((c) => c.keep)} onNext={onAgain} />
         ) : (
           <FirstLines preview={state.preview} left={left} />
         )

@@ -1,4 +1,4 @@
-import type { Layout } from '@undameter/core';
+import type { Layout, Why } from '@undameter/core';
 import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd';
 import { formatCount } from '@undameter/core';
 import type { JobReply } from '@undameter/contract';
@@ -56,40 +56,7 @@ export function LayoutPanel({
             />
           </Field>
         )}
-        <Field label="Delimiter" hint={why?.delimiter}>
-          <Select
-            value={layout.delimiter}
-            onChange={(delimiter) => set({ delimiter })}
-            options={[
-              { value: ',', label: 'comma' },
-              { value: ';', label: 'semicolon' },
-              { value: '\t', label: 'tab' },
-              { value: '|', label: 'bar' },
-              { value: ' ', label: 'spaces' },
-            ]}
-          />
-        </Field>
-        <Field label="Decimal sign" hint={why?.decimal}>
-          <Segmented<Layout['decimal']>
-            value={layout.decimal}
-            onChange={(decimal) => set({ decimal })}
-            options={[
-              { value: '.', label: 'point' },
-              { value: ',', label: 'comma' },
-            ]}
-          />
-        </Field>
-        <Field label="Encoding">
-          <Select
-            value={layout.encoding}
-            onChange={(encoding) => set({ encoding })}
-            options={[
-              { value: 'utf-8', label: 'UTF-8' },
-              { value: 'utf-16le', label: 'UTF-16' },
-              { value: 'latin1', label: 'Latin-1' },
-            ]}
-          />
-        </Field>
+        {!upload.container && <TextLayout layout={layout} why={why} onChange={set} />}
         <Line
           label="Heading row"
           value={layout.headingLine}
@@ -165,5 +132,47 @@ function Line({ label, value, hint, onChange }: { label: string; value: number |
     <Field label={label} hint={hint}>
       <InputNumber min={1} max={10000} precision={0} placeholder="none" aria-label={label} value={value} onChange={onChange} />
     </Field>
+  );
+} // prettier-ignore
+
+/** How lines of text become cells. */
+function TextLayout({ layout, why, onChange }: { layout: Layout; why: Why | undefined; onChange(change: Partial<Layout>): void }) {
+  return (
+    <>
+        <Field label="Delimiter" hint={why?.delimiter}>
+          <Select
+            value={layout.delimiter}
+            onChange={(delimiter) => onChange({ delimiter })}
+            options={[
+              { value: ',', label: 'comma' },
+              { value: ';', label: 'semicolon' },
+              { value: '\t', label: 'tab' },
+              { value: '|', label: 'bar' },
+              { value: ' ', label: 'spaces' },
+            ]}
+          />
+        </Field>
+        <Field label="Decimal sign" hint={why?.decimal}>
+          <Segmented<Layout['decimal']>
+            value={layout.decimal}
+            onChange={(decimal) => onChange({ decimal })}
+            options={[
+              { value: '.', label: 'point' },
+              { value: ',', label: 'comma' },
+            ]}
+          />
+        </Field>
+        <Field label="Encoding">
+          <Select
+            value={layout.encoding}
+            onChange={(encoding) => onChange({ encoding })}
+            options={[
+              { value: 'utf-8', label: 'UTF-8' },
+              { value: 'utf-16le', label: 'UTF-16' },
+              { value: 'latin1', label: 'Latin-1' },
+            ]}
+          />
+        </Field>
+    </>
   );
 } // prettier-ignore

@@ -1,11 +1,13 @@
 import type { RunReply } from '@undameter/contract';
+import { distinctNames } from '@undameter/core';
 import { counted } from '../../parts/counted';
 
 /**
  * The account of an import: every line of the file is in one of its counts.
- * @param names  of the imported columns, in their order
+ * @param channels  the imported ones, in their order
  */
-export function RecordList({ run, names }: { run: RunReply; names: readonly string[] }) {
+export function RecordList({ run, channels }: { run: RunReply; channels: readonly { name: string; symbol: string }[] }) {
+  const names = distinctNames(channels);
   const { record, fileName } = run;
   if (!record) return null;
   const { shortRows, longRows, passedOver } = record;

@@ -160,7 +160,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
               destroyOnHidden
               content={
                 <div className="about-run">
-                  <RecordList run={run.data} names={saved.data?.channels.filter((c) => c.origin === 'logged').map((c) => c.name) ?? []} />
+                  <RecordList run={run.data} channels={saved.data?.channels.filter((c) => c.origin === 'logged') ?? []} />
                   <QualityList runId={runId} />
                 </div>
               }
