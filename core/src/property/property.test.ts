@@ -32,6 +32,20 @@ test('sorted and random arguments give the same as a plain search', () => {
   });
 });
 
+test.each([
+  ['knots crowded at one end', Float64Array.from({ length: 300 }, (_, i) => 1e-6 * 1.1 ** i)],
+  ['two knots', f64(-5, 5)],
+  ['knots far from zero', Float64Array.from({ length: 50 }, (_, i) => 1e9 + i / 7)],
+])('%s: every knot gives its own value, and the middle of a segment its mean', (_, knots) => {
+  const heights = knots.map((_, i) => (i * 7919) % 13);
+  expect([...interpolateLinear(knots, heights, knots, 'refuse').values]).toEqual([...heights]);
+  const middles = knots.slice(1).map((v, i) => knots[i]! + (v - knots[i]!) / 2);
+  interpolateLinear(knots, heights, middles, 'refuse').values.forEach((v, i) => {
+    // Near 1e9 a double is good to 1e-7, a millionth of a segment there.
+    expect(Math.abs(v - (heights[i]! + heights[i + 1]!) / 2)).toBeLessThan(1e-4);
+  });
+});
+
 test('knots are brought into rising order, and the input stays', () => {
   const given = [3, 1, 2];
   expect(orderKnots(given, [30, 10, 20])).toEqual({ x: [1, 2, 3], y: [10, 20, 30] });

@@ -43,7 +43,7 @@ export function savitzkyGolay(y: Float64Array, settings: SavitzkyGolaySettings):
     localPolynomialWeights(nodes, order, derivative, at).map((w) => w / perSpacing);
   const middle = weightsAt(0);
   const out = new Float64Array(n);
-  for (let i = half; i < n - half; i++) out[i] = weighted(middle, y, i - half);
+  slide(middle, y, out, half);
   for (let i = 0; i < half; i++) {
     if (ends === 'fit') {
       out[i] = weighted(weightsAt(i - half), y, 0);
@@ -54,6 +54,34 @@ export function savitzkyGolay(y: Float64Array, settings: SavitzkyGolaySettings):
     }
   }
   return out;
+}
+
+/**
+ * The weights slid over all places where they fit. Four places at a time: their sums do not
+ * wait for each other, which a processor makes use of; each sum stays the same to the last bit.
+ */
+function slide(weights: Float64Array, y: Float64Array, out: Float64Array, half: number): void {
+  const end = y.length - half;
+  let i = half;
+  for (; i + 3 < end; i += 4) {
+    let a = 0;
+    let b = 0;
+    let c = 0;
+    let d = 0;
+    let k = i - half;
+    for (let j = 0; j < weights.length; j++, k++) {
+      const w = weights[j]!;
+      a += w * y[k]!;
+      b += w * y[k + 1]!;
+      c += w * y[k + 2]!;
+      d += w * y[k + 3]!;
+    }
+    out[i] = a;
+    out[i + 1] = b;
+    out[i + 2] = c;
+    out[i + 3] = d;
+  }
+  for (; i < end; i++) out[i] = weighted(weights, y, i - half);
 }
 
 function weighted(weights: Float64Array, y: Float64Array, from: number): number {
