@@ -165,10 +165,15 @@ describe('a log on its way', () => {
     expect(await highest()).toBe(196);
   });
 
-  test('a deleted run takes its samples with it', async () => {
-    const id = await imported('short.csv', log);
+  test('a deleted run takes its samples and its original with it', async () => {
+    const id = await imported('short.csv', log + '\n100,1,5\n');
+    const { fileSha256 } = (await ask<RunReply>(`/runs/${id}`)).body;
+    expect(readdirSync(join(data, 'originals'))).toContain(`${fileSha256}.gz`);
     expect((await ask(`/runs/${id}`, undefined, 'DELETE')).status).toBe(200);
     expect((await ask(`/runs/${id}/bench`, {})).status).toBe(404);
+    // The original goes with the last run that came from it; those of other runs stay.
+    expect(readdirSync(join(data, 'originals'))).not.toContain(`${fileSha256}.gz`);
+    expect(readdirSync(join(data, 'originals')).length).toBeGreaterThan(0);
   });
 
   // Step, what it says. Every refusal is the step's own; the others go on.

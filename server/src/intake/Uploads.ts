@@ -143,6 +143,14 @@ export class Uploads {
     }
   }
 
+  /** Removes the originals that no run came from any more. */
+  async dropUnused(): Promise<void> {
+    const runs = await this.db.sql<{ sha: string }>`select distinct file_sha256 as sha from run`;
+    const used = new Set(runs.map(({ sha }) => `${sha}.gz`));
+    for (const file of readdirSync(this.originalsFolder))
+      if (file.endsWith('.gz') && !used.has(file)) rmSync(join(this.originalsFolder, file));
+  }
+
   discard(uploadId: string): void {
     const upload = this.waiting.get(uploadId);
     this.waiting.delete(uploadId);

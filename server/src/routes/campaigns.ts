@@ -5,7 +5,7 @@ import { campaign, campaigns, createCampaign, updateCampaign } from '../store/ca
 import { removeCampaign } from '../store/runs';
 import type { Routes } from './Routes';
 
-export function campaignRoutes(app: Routes, { db }: Services): void {
+export function campaignRoutes(app: Routes, { db, uploads }: Services): void {
   const tags = ['campaigns'];
   app.get(
     '/campaigns',
@@ -42,6 +42,7 @@ export function campaignRoutes(app: Routes, { db }: Services): void {
     },
     async (request) => {
       await removeCampaign(db, request.params.id);
+      await uploads.dropUnused();
       return { done: true as const };
     },
   );

@@ -6,7 +6,7 @@ import type { Services } from '../services';
 import { declareChannel, moveProcedure, removeRun, renameRun, run, saveProcedure } from '../store/runs';
 import type { Routes } from './Routes';
 
-export function runRoutes(app: Routes, { db, loader, pools }: Services): void {
+export function runRoutes(app: Routes, { db, loader, pools, uploads }: Services): void {
   const tags = ['runs'];
   app.get(
     '/runs/:id',
@@ -30,6 +30,7 @@ export function runRoutes(app: Routes, { db, loader, pools }: Services): void {
     { schema: { tags, summary: 'Delete a run', params: idParams, response: { 200: done } } },
     async (request) => {
       await removeRun(db, request.params.id);
+      await uploads.dropUnused();
       return { done: true as const };
     },
   );

@@ -10,6 +10,7 @@ import { useCampaign } from '../../app/useCampaign';
 import { Board } from '../../board/Board';
 import { Empty } from '../../parts/Empty';
 import { Sentence } from '../../parts/Sentence';
+import { counted } from '../../parts/counted';
 import { day } from '../../parts/day';
 import { ColumnBoard } from './ColumnBoard';
 import { FirstLines } from './FirstLines';
@@ -24,20 +25,30 @@ export function IntakePlace() {
   const work = useImport();
   // One sending of a file is one reading of it: a new file begins with nothing corrected.
   const [sending, setSending] = useState(0);
+  const [queue, setQueue] = useState<File[]>([]);
   if (error) return <Empty title={error.message} />;
   if (!campaign) return null;
-  const again = (uploadId?: string) => {
-    work.discard(uploadId);
+  const take = (files: readonly File[]) => {
+    const [first, ...rest] = files;
+    setQueue(rest);
     setSending(sending + 1);
+    if (first) work.send.mutate(first);
   };
-  if (work.send.data)
+  /** Lets go of the file in hand and takes the next one that waits. */
+  const again = (uploadId: string) => {
+    work.discard(uploadId);
+    take(queue);
+  };
+  const sent = work.send.data;
+  if (sent)
     return (
       <WaitingFile
         key={sending}
         campaignId={campaignId}
-        start={begin(work.send.data)}
+        start={begin(sent)}
         work={work}
-        onAgain={() => again(work.send.data?.uploadId)}
+        waiting={queue.length}
+        onAgain={() => again(sent.uploadId)}
       />
     );
   return (
@@ -45,13 +56,21 @@ export function IntakePlace() {
       title="Intake"
       context={<span className="soft">{campaign.name}</span>}
       chart={
-        <div className="drop">
+        <div
+          className="drop"
+          tabIndex={0}
+          onPaste={(e) => {
+            const text = e.clipboardData.getData('text');
+            if (text.trim() !== '') take([new File([text], 'pasted.txt', { type: 'text/plain' })]);
+          }}
+        >
           <Upload.Dragger
-            multiple={false}
+            multiple
             showUploadList={false}
             accept=".csv,.txt,.tsv,.dat,.asc,.log,.xlsx,.xlsm,.ods,.json,.jsonl,.ndjson,.parquet,.gz,.zip,text/*"
-            beforeUpload={(file) => {
-              work.send.mutate(file);
+            beforeUpload={(file, all) => {
+              // Called once a file, always with all of them.
+              if (file === all[0]) take(all);
               return false;
             }}
           >
@@ -59,13 +78,18 @@ export function IntakePlace() {
               <InboxOutlined />
             </p>
             <p>
-              <b>{work.send.isPending ? 'Reading …' : 'Drop a log here, or choose one'}</b>
+              <b>{work.send.isPending ? 'Reading …' : 'Drop logs here, choose them, or paste rows of a table'}</b>
             </p>
             <p className="soft">
               Delimited text of any kind, spreadsheets (.xlsx, .ods), Parquet, JSON records; also packed as .gz or .zip.
             </p>
           </Upload.Dragger>
           <Sentence error={work.send.error} />
+          {queue.length > 0 && (
+            <button className="quiet" onClick={() => take(queue)}>
+              Go on with {queue[0]!.name}
+            </button>
+          )}
         </div>
       }
       board={<ImportedRuns campaignId={campaignId} runs={campaign.runRows} />}
@@ -77,10 +101,12 @@ interface WaitingFileProps {
   campaignId: number;
   start: IntakeState;
   work: ReturnType<typeof useImport>;
+  /** Files that wait behind this one. */
+  waiting: number;
   onAgain(): void;
 }
 
-function WaitingFile({ campaignId, start, work, onAgain }: WaitingFileProps) {
+function WaitingFile({ campaignId, start, work, waiting, onAgain }: WaitingFileProps) {
   const [state, act] = useReducer(intake, start);
   const { uploadId, name, bytes } = state.upload;
   const relayout = (layout: Layout) =>
@@ -92,7 +118,7 @@ function WaitingFile({ campaignId, start, work, onAgain }: WaitingFileProps) {
   return (
     <PlaceFrame
       title={name}
-      context={<span className="soft">{formatCount(Math.ceil(bytes / 1024))} KiB, waiting for import</span>}
+      context={<span className="soft">{formatCount(Math.ceil(bytes / 1024))} KiB, waiting for import{waiting > 0 && `, ${counted(waiting, 'file')} behind it`}</span>}
       heading={
         work.imported ? null : (
           <>
@@ -103,7 +129,7 @@ function WaitingFile({ campaignId, start, work, onAgain }: WaitingFileProps) {
       }
       chart={
         work.imported ? (
-          <ImportRecord run={work.imported} channels={state.columns.filter((c) => c.keep)} onNext={onAgain} />
+          <ImportRecord run={work.imported} channels={state.columns.filter((c) => c.keep)} waiting={waiting} onNext={onAgain} />
         ) : (
           <FirstLines preview={state.preview} left={left} />
         )
