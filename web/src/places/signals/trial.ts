@@ -21,6 +21,13 @@ export function trialOf(
   return [...steps, { id: REMOVED, kind: 'derive', version: 1, settings: removed, on: true }];
 }
 
+/** The smoothing in hand: its channel and what it makes, once that is computed. */
+export function smoothingInHand(draft: Draft | null, bench: BenchReply | undefined) {
+  if (draft?.step.kind !== 'smooth') return undefined;
+  const [channel, made] = [String(draft.step.settings['channel']), String(draft.step.settings['symbol'])];
+  return bench?.channels.some((c) => c.symbol === made) ? { channel, made } : undefined;
+}
+
 /** Channels to show at first: those that the procedure speaks of most. */
 export function mostUsed(bench: BenchReply, steps: readonly Step[]): string[] {
   const text = JSON.stringify(steps.map((s) => s.settings));

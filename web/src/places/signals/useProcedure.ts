@@ -4,6 +4,9 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
 
+/** One and the same while the run is on its way, so that nothing is computed anew for it. */
+const NO_STEPS: Step[] = [];
+
 /** The ways to change a run's procedure. All of them can be undone. */
 export function useProcedure(run: RunReply | undefined) {
   const client = useQueryClient();
@@ -23,7 +26,7 @@ export function useProcedure(run: RunReply | undefined) {
     mutationFn: (direction: 'undo' | 'redo') =>
       ask<ProcedureReply>(`/runs/${run!.id}/procedure/history`, { body: { direction } }),
   });
-  const steps = (run?.procedure ?? []) as Step[];
+  const steps = (run?.procedure ?? NO_STEPS) as Step[];
   const moved = (index: number, by: 1 | -1): Step[] => {
     const next = [...steps];
     const [step] = next.splice(index, 1);

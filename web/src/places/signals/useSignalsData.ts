@@ -1,0 +1,85 @@
+import type { BenchReply } from '@undameter/contract';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import type { Size } from '../../chart/Chart';
+import { colourOf } from '../../chart/marks';
+import { queries } from '../../data/queries';
+import { usePreference } from '../../data/usePreference';
+import { useTheme } from '../../theme/ThemeProvider';
+import { signalsOption } from './chartOption';
+import type { SignalsState } from './state';
+import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf } from './trial';
+import type { useProcedure } from './useProcedure';
+
+type Procedure = ReturnType<typeof useProcedure>;
+
+/** All that the signals of a run are drawn from: with its saved procedure, or with the step in hand on trial. */
+export function useSignalsData(runId: number, { steps }: Procedure, { draft, window }: SignalsState) {
+  const { palette } = useTheme();
+  const [width, setWidth] = useState(900);
+  const [chosen, choose] = usePreference<string[] | null>(`shown.${runId}`, null);
+  const saved = useQuery(queries.bench(runId));
+  const savedChannels = saved.data?.channels;
+  const wished = useMemo(
+    () => trialOf(steps, draft, (symbol) => savedChannels?.find((c) => c.symbol === symbol)?.unit ?? ''),
+    [steps, draft, savedChannels],
+  );
+  // While a slider moves, the newest wish waits for the drawing of the last one.
+  const trial = useDeferredValue(wished);
+  const tried = useQuery({ ...queries.bench(runId, trial), enabled: trial !== undefined });
+  const bench = trial ? tried.data : saved.data;
+  const smoothing = trial ? smoothingInHand(draft, bench) : undefined;
+  const shown = useMemo(() => shownOf(bench, chosen ?? (bench && mostUsed(bench, steps)), draft), [bench, chosen, steps, draft]); // prettier-ignore
+  const traces = useQuery(
+    queries.traces(runId, {
+      ...(trial ? { steps: trial } : {}),
+      symbols: [...shown, ...(smoothing ? [smoothing.made, REMOVED] : [])],
+      from: window?.[0] ?? null,
+      to: window?.[1] ?? null,
+      pixels: Math.max(100, width - 80),
+    }),
+  );
+  const along = bench?.channels.find((c) => c.symbol === bench.along);
+  const seriesOf = useCallback((symbol: string) => seriesIn(bench, symbol), [bench]);
+  // Told apart, since the object is new each time and its words are not.
+  const { channel: smoothed, made: calmer } = smoothing ?? {};
+  const build = useCallback(
+    (size: Size) => {
+      if (!traces.data || !bench) return {};
+      const channels = shown.flatMap((s) => bench.channels.find((c) => c.symbol === s) ?? []);
+      return signalsOption(
+        {
+          traces: traces.data,
+          shown: channels.map((channel) => ({ channel, series: seriesOf(channel.symbol) })),
+          along,
+          smoothing: smoothed && calmer ? { channel: smoothed, made: calmer, removed: REMOVED } : undefined,
+          palette,
+        },
+        size,
+      );
+    },
+    [traces.data, bench, shown, along, palette, seriesOf, smoothed, calmer],
+  );
+  return {
+    saved, tried, traces, bench, trial, along, smoothing, shown, choose, setWidth, build,
+    /** Symbol of each pane of the chart, from the top. */
+    panes: shown.flatMap((s) => (s === smoothing?.channel ? [s, REMOVED] : [s])),
+    colourOf: (symbol: string) => colourOf(palette, seriesOf(symbol)),
+    whole: traces.data?.whole ?? ([0, 1] as const),
+    window: traces.data?.window ?? ([0, 1] as const),
+  }; // prettier-ignore
+}
+
+/** A channel keeps its colour whatever else is shown: by its place among the run's channels. */
+const seriesIn = (bench: BenchReply | undefined, symbol: string): number =>
+  (bench?.channels ?? []).filter((c) => c.symbol !== bench?.along).findIndex((c) => c.symbol === symbol);
+
+const MOST_PANES = 9;
+
+/** The channels on the chart: those chosen that are there, and the one that a step in hand is about. */
+function shownOf(bench: BenchReply | undefined, wanted: readonly string[] | undefined, draft: SignalsState['draft']) {
+  if (!bench || !wanted) return [];
+  const known = wanted.filter((s) => bench.channels.some((c) => c.symbol === s));
+  const inHand = draft && channelInHand(draft, bench);
+  return (inHand && !known.includes(inHand) ? [inHand, ...known] : known).slice(0, MOST_PANES);
+}
