@@ -108,12 +108,13 @@ function changeOf({ status, setAside, made }: StepReportReply): string {
 function InHand({ draft, trial, channels, cost, procedure, runId, onSettings, onAccept, onLetGo }: ProcedurePanelProps & { draft: Draft }) {
   const { index, isNew, step } = draft;
   const place = useRef<HTMLLIElement>(null);
-  const grown = `${trial === undefined} ${cost === null}`;
-  // The buttons below the form come into sight, also when what it costs appears later.
+  const untouched = useRef(step.settings);
+  // The buttons below the form come into sight, also when what the step costs appears later,
+  // until a hand is on the form: then it stays where the hand has put it.
   useEffect(() => {
     // In a block: newer browsers answer a promise, which React would take for a clean-up.
-    void place.current?.scrollIntoView({ block: 'nearest' });
-  }, [grown]);
+    if (step.settings === untouched.current) void place.current?.scrollIntoView({ block: 'nearest' });
+  }, [trial, step.settings]);
   const kind = stepKinds.find((k) => k.kind === step.kind);
   return (
     <li className="step open" ref={place}>
