@@ -50,3 +50,70 @@ test.each([
 ])('%s is refused as %s', (formula, code) =>
   expect(() => evaluate(formula)).toThrow(expect.objectContaining({ code }) as never),
 );
+
+test.each([
+  ['2 + 3 * 4', 14],
+  ['(2 + 3) * 4', 20],
+  ['8 / 4 / 2', 1],
+  ['2 - 3 - 4', -5],
+  ['2 * -3', -6],
+  ['4 ^ 0.5', 2],
+  ['2^-1', 0.5],
+  ['1e3 + .5', 1000.5],
+  ['min(2, 3) + max(2, 3) + abs(-4)', 9],
+  ['atan2(1, 1) * 4 - pi', 0],
+  ['exp(ln(5)) + log10(100)', 7],
+  ['2 × 3 · 4 − 1', 23],
+])('%s is %d', (formula, value) => expect(evaluate(formula).values[0]).toBeCloseTo(value, 12));
+
+test.each([
+  ['p_d - p_s', 'Pa', 200_000],
+  ['p_d - p_s + 1 [bar]', 'Pa', 300_000],
+  ['(p_d - p_s) * Q', 'W', 200],
+  ['Q / (0.01 [m^2])', 'm/s', 0.1],
+  ['sqrt(2 * (p_d - p_s) / 1000 [kg/m^3])', 'm/s', 20],
+  ['p_d / p_s', '', 3],
+  ['T_w - 10 [°C]', 'K', 10],
+])('%s has the unit %s by itself and is %d there', (formula, unit, value) => {
+  const result = evaluate(formula);
+  expect(result.unit.text).toBe(unit);
+  expect(result.values[0]).toBeCloseTo(value, 9);
+});
+
+test.each([
+  ['p_d', 'bar', 3],
+  ['T_w', 'K', 293.15],
+  ['T_w', '°F', 68],
+  ['T_w - 10 [°C]', '°C', 10],
+  ['(p_d - p_s) / p_d', '%', 66.66666666666667],
+])('%s shown in %s is %d', (formula, unit, value) => expect(evaluate(formula, unit).values[0]).toBeCloseTo(value, 9));
+
+test('a result that cannot be shown in the wanted unit is refused with what it is', () =>
+  expect(() => evaluate('p_d', 'm')).toThrow('The formula gives a quantity in Pa, which cannot be shown in m'));
+
+test('a missing sample stays missing and is no doubt', () => {
+  const holed = new Map([...channels, channel('h', 'm', NaN, 2)]);
+  const { values, doubts } = evaluateFormula('sqrt(h) + 1 [m^0.5]', '', { channels: holed, tables: new Map(), samples: 2 });
+  expect([...values]).toEqual([NaN, Math.SQRT2 + 1]);
+  expect(doubts).toEqual({ divisionsByZero: 0, undefinedResults: 0, outsideTable: {} });
+}); // prettier-ignore
+
+test('a table answers in the unit of its argument, whatever the channel is in', () => {
+  const kelvin = new Map([channel('T', 'K', 293.15, 273.15)]);
+  const { values } = evaluateFormula('rho_w(T)', '', { channels: kelvin, tables: new Map([['rho_w', density]]), samples: 2 }); // prettier-ignore
+  expect([...values]).toEqual([expect.closeTo(998.2, 9), expect.closeTo(999.84, 9)]);
+});
+
+test.each(['constructor', 'toString', '__proto__', 'hasOwnProperty'])('%s is a name like any other, and unknown', (name) => {
+  for (const formula of [name, `${name}(1)`]) expect(() => evaluate(formula)).toThrow();
+}); // prettier-ignore
+
+test.each([
+  ['p_d + ', 6],
+  ['p_d ++* 2', 6],
+  ['2 $ 3', 2],
+  ['p_d + T_w', 4],
+  ['1 + zz', 4],
+])('what is wrong with "%s" is at character %d', (formula, at) =>
+  expect(() => evaluate(formula)).toThrow(expect.objectContaining({ facts: expect.objectContaining({ at }) }) as never),
+);

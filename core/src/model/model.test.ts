@@ -1,4 +1,5 @@
-import { expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
 import { fitPolynomial, studentTQuantile } from './index';
 
 /** NIST StRD "Wampler3": y = 1 + x + … + x⁵ plus an alternating disturbance; certified values of that data set. */
@@ -38,3 +39,61 @@ test.each([
 ])('Student quantile for %d degrees of freedom is %d', (dof, t) =>
   expect(studentTQuantile(0.975, dof)).toBeCloseTo(t, 3),
 );
+
+/** NIST StRD linear regression: data and certified values as in GSL 2.7.1, fit/test.c. */
+const nist = JSON.parse(
+  readFileSync(new URL('../../test/nistLinear.json', import.meta.url), 'utf8'),
+) as Record<string, { x: number[]; y: number[]; degree: number; parameters: number[]; standardErrors: number[]; residualSumOfSquares: number }>; // prettier-ignore
+
+test.each(Object.entries(nist))('NIST %s: as certified to 11 digits', (_, c) => {
+  const fit = fitPolynomial({ x: Float64Array.from(c.x), y: Float64Array.from(c.y), xName: 'x' }, c.degree);
+  c.parameters.forEach((v, k) => expect(fit.parameters[k]! / v).toBeCloseTo(1, 8));
+  c.standardErrors.forEach((v, k) => expect(fit.standardErrors[k]! / v).toBeCloseTo(1, 9));
+  expect(fit.residualSumOfSquares / c.residualSumOfSquares).toBeCloseTo(1, 10);
+});
+
+describe('what a fit tells beside its parameters', () => {
+  const x = Float64Array.from({ length: 30 }, (_, i) => i / 3);
+  const y = x.map((v, i) => 4 - 2 * v + 0.3 * v * v + 0.1 * Math.sin(i * 12.9898));
+  const fit = fitPolynomial({ x, y, xName: 'x' }, 2);
+
+  test('residuals are measured − model, and add up to nothing where there is a constant term', () => {
+    fit.residuals.forEach((r, i) => expect(r).toBeCloseTo(y[i]! - fit.predict(x[i]!).value, 12));
+    expect(fit.residuals.reduce((a, b) => a + b, 0)).toBeCloseTo(0, 10);
+  });
+  test('the squared standard errors of the curve at the points add up to s² times the parameters', () => {
+    // The trace of the hat matrix is the number of parameters (Draper and Smith, 3rd ed., section 8.1).
+    const sum = x.reduce((total, at) => total + fit.predict(at).standardError ** 2, 0);
+    expect(sum / fit.residualStandardDeviation ** 2).toBeCloseTo(3, 9);
+  });
+  test('the curve is least sure outside the points', () => {
+    expect(fit.predict(20).standardError).toBeGreaterThan(10 * fit.predict(5).standardError);
+  });
+  test('standard errors are the roots of the covariance, which is symmetric', () => {
+    fit.standardErrors.forEach((s, k) => expect(s ** 2 / fit.covariance[k]![k]!).toBeCloseTo(1, 12));
+    expect(fit.covariance[0]![2]! / fit.covariance[2]![0]!).toBeCloseTo(1, 9);
+  });
+  test('equal weights change nothing; absolute ones set the size of the errors', () => {
+    const sigma = new Float64Array(30).fill(0.5);
+    const relative = fitPolynomial({ x, y, sigma, sigmaIsAbsolute: false, xName: 'x' }, 2);
+    const absolute = fitPolynomial({ x, y, sigma, sigmaIsAbsolute: true, xName: 'x' }, 2);
+    fit.parameters.forEach((v, k) => {
+      expect(relative.parameters[k]! / v).toBeCloseTo(1, 10);
+      expect(relative.standardErrors[k]! / fit.standardErrors[k]!).toBeCloseTo(1, 9);
+      expect(absolute.standardErrors[k]! / fit.standardErrors[k]!).toBeCloseTo(0.5 / fit.residualStandardDeviation, 9);
+    });
+  });
+  test('a point of no weight to speak of takes no part', () => {
+    const sigma = Float64Array.from(x, (_, i) => (i === 10 ? 1e9 : 1));
+    const off = y.map((v, i) => (i === 10 ? v + 1000 : v));
+    const without = fitPolynomial({ x: x.filter((_, i) => i !== 10), y: y.filter((_, i) => i !== 10), xName: 'x' }, 2);
+    const weighted = fitPolynomial({ x, y: off, sigma, xName: 'x' }, 2);
+    without.parameters.forEach((v, k) => expect(weighted.parameters[k]! / v).toBeCloseTo(1, 6));
+  });
+  test('as many points as parameters: a curve through them, and no word on how sure', () => {
+    const exact = fitPolynomial({ x: Float64Array.of(0, 1, 2), y: Float64Array.of(1, 3, 9), xName: 'x' }, 2);
+    expect([...exact.parameters].map((v) => Math.round(v * 1e9) / 1e9)).toEqual([1, 0, 2]);
+    expect(exact.degreesOfFreedom).toBe(0);
+    expect(exact.residualStandardDeviation).toBeNaN();
+  });
+});

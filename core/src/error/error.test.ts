@@ -1,0 +1,19 @@
+import { expect, test } from '@jest/globals';
+import { AppError, catalogue, fromReport, type ErrorCode } from './index';
+
+/** Facts of every name that a sentence may ask for, so that a hole in one would show. */
+const facts = new Proxy({} as Record<string, unknown>, { get: (_, name) => (/^(at|index|row|line|have|need|limit|limitBytes|parameters|distinct|offset|pid|x|from|to|before|after|length|lengthA|lengthB|lines|window|order)$/.test(String(name)) ? 7 : String(name)) }); // prettier-ignore
+
+test.each(Object.keys(catalogue) as ErrorCode[])('%s says a whole sentence', (code) => {
+  const message = (catalogue[code].say as (f: unknown) => string)(facts);
+  expect(message).toMatch(/[.?]$/);
+  expect(message).not.toMatch(/undefined|NaN|\[object/);
+  expect(message[0]).toMatch(/[A-Z0-9"a-z]/);
+});
+
+test('an error crosses a border and is the same behind it', () => {
+  const error = new AppError('TABLE_TOO_SHORT', { have: 1 });
+  const back = fromReport(JSON.parse(JSON.stringify(error.report())) as ReturnType<AppError['report']>)!;
+  expect([back.code, back.message, back.kind]).toEqual([error.code, error.message, 'input']);
+  expect(fromReport({ code: 'NOT_OURS', message: '', facts: {} })).toBeUndefined();
+});

@@ -1,0 +1,123 @@
+import { describe, expect, test } from '@jest/globals';
+import { checkSettings, runProcedure, stepKindOf, stepKinds, symbolsRead, type RunState, type Step, type StepMemory } from '../index'; // prettier-ignore
+
+const N = 400;
+const sampled = (f: (i: number) => number): Float64Array => Float64Array.from({ length: N }, (_, i) => f(i));
+const channel = (symbol: string, unit: string, values: Float64Array) =>
+  [symbol, { symbol, name: `Channel ${symbol}`, unit, origin: 'logged' as const, values }] as const;
+const run: RunState = {
+  samples: N,
+  channels: new Map([
+    // A pause of the logger after sample 200.
+    channel(
+      't',
+      's',
+      sampled((i) => (i < 200 ? i / 10 : i / 10 + 60)),
+    ),
+    channel(
+      'p',
+      'kPa',
+      sampled((i) => 100 + i + (i % 2 ? 1 : -1)),
+    ),
+    channel(
+      'n',
+      'rpm',
+      sampled((i) => 1500 + 0.5 * i),
+    ),
+  ]),
+  mask: new Uint16Array(N),
+  along: 't',
+};
+const step = (kind: string, settings: Record<string, unknown>, id = kind): Step => ({ id, kind, version: 1, settings, on: true }); // prettier-ignore
+const smooth = (over = {}) => step('smooth', { channel: 'p', method: 'movingAverage', window: 5, order: 3, symbol: 'p_s', name: 'calm', ...over }); // prettier-ignore
+const final = (...steps: Step[]) => runProcedure(run, steps, new Map()).final;
+const startState = {
+  along: 't',
+  channels: [...run.channels.values()].map(({ symbol, name, unit }) => ({ symbol, name, unit, lowest: 0, highest: 9 })),
+  inHand: 'p',
+};
+
+describe.each(stepKinds.map((k) => [k.kind, k] as const))('the kind %s', (kind, k) => {
+  test('starts with settings that fit its own schema, but for a formula still to be typed', () => {
+    const settings = k.start(startState) as Record<string, unknown>;
+    if (kind === 'derive') settings['formula'] = 'p * 2';
+    expect(() => checkSettings({ kind, settings })).not.toThrow();
+    expect(k.words(settings as never).title).not.toBe('');
+    for (const symbol of k.reads(settings as never, 't')) expect(run.channels.has(symbol)).toBe(true);
+  });
+  test('refuses a setting of the wrong type by its name on the form', () =>
+    expect(() => checkSettings({ kind, settings: { ...k.start(startState), channel: 7, formula: 7 } })).toThrow(
+      expect.objectContaining({ code: 'STEP_SETTINGS' }) as never,
+    ));
+  test('leaves the run that it works on alone', () => {
+    const before = [...run.channels].map(([s, c]) => [s, [...c.values]]);
+    const settings = { ...k.start(startState), ...(kind === 'derive' ? { formula: 'p * 2' } : {}) };
+    runProcedure(run, [step(kind, settings)], new Map());
+    expect([...run.channels].map(([s, c]) => [s, [...c.values]])).toEqual(before);
+    expect(run.mask.every((m) => m === 0)).toBe(true);
+  });
+});
+
+describe('nothing is joined across a gap', () => {
+  test('smoothing ends at the pause and begins anew behind it', () => {
+    const made = final(smooth()).channels.get('p_s')!.values;
+    const alone = (from: number, to: number) => {
+      const part = { ...run, samples: to - from, mask: new Uint16Array(to - from), channels: new Map([...run.channels].map(([s, c]) => [s, { ...c, values: c.values.slice(from, to) }])) }; // prettier-ignore
+      return [...runProcedure(part, [smooth()], new Map()).final.channels.get('p_s')!.values];
+    };
+    expect([...made]).toEqual([...alone(0, 200), ...alone(200, N)]);
+  });
+  test('a slope of a straight line is the same on both sides of it', () => {
+    const rate = step('differentiate', { channel: 'n', against: 't', method: 'savitzkyGolay', window: 11, order: 2, symbol: 'r', name: 'Rate' }); // prettier-ignore
+    final(rate)
+      .channels.get('r')!
+      .values.forEach((v) => expect(v).toBeCloseTo(5, 9));
+  });
+});
+
+test('a smoothing takes no set-aside sample in, and is missing there', () => {
+  const spiked = new Map(run.channels).set('p', { ...run.channels.get('p')!, values: run.channels.get('p')!.values.map((v, i) => (i === 100 ? 9999 : v)) }); // prettier-ignore
+  const aside = step('setAside', { channel: 't', ranges: [[10, 10]], unit: 's', reason: 'spike' });
+  const made = runProcedure({ ...run, channels: spiked }, [aside, smooth()], new Map()).final.channels.get('p_s')!;
+  expect(made.values[100]).toBeNaN();
+  expect(Math.max(...made.values.filter((v) => v === v))).toBeLessThan(600);
+});
+
+test('time from zero counts from the first kept sample; what was before stands at negative times', () => {
+  const trim = step('trim', { channel: 't', from: 5, to: 100, unit: 's' });
+  const time = final(trim, step('timeFromZero', { channel: 't' })).channels.get('t')!.values;
+  expect([time[0], time[50]]).toEqual([-5, 0]);
+});
+
+test('a stretch too short for the window is told, not smoothed in part', () => {
+  const cut = step('setAside', { channel: 't', ranges: [[0, 19.5]], unit: 's', reason: '' });
+  const { final: state, reports } = runProcedure(run, [cut, smooth({ method: 'savitzkyGolay', window: 11 })], new Map());
+  expect(reports[1]!.doubts).toEqual(['4 missing: in stretches too short for it']);
+  expect(state.channels.get('p_s')!.values.slice(196, 200).every((v) => v !== v)).toBe(true);
+}); // prettier-ignore
+
+test('a change computes anew only what follows it', () => {
+  const kept = new Map<string, Parameters<StepMemory['keep']>[1]>();
+  const recalled: string[] = [];
+  const memory: StepMemory = {
+    recall: (key) => {
+      const known = kept.get(key);
+      if (known) recalled.push(key.split('|').at(-1)!.slice(0, 6));
+      return known;
+    },
+    keep: (key, effect) => void kept.set(key, effect),
+  };
+  const work = (steps: Step[]) => runProcedure(run, steps, new Map(), { store: memory, runKey: 'run' });
+  const derive = (formula: string) => step('derive', { name: 'D', symbol: 'd', formula, unit: '' });
+  work([smooth(), derive('p_s * 2')]);
+  expect(kept.size).toBe(2);
+  work([smooth(), derive('p_s * 3')]);
+  expect([recalled, kept.size]).toEqual([['smooth'], 3]);
+  work([smooth({ window: 7 }), derive('p_s * 3')]);
+  expect(kept.size).toBe(5);
+});
+
+test('the logged symbols that a procedure reads are known without running it', () =>
+  expect(symbolsRead([smooth(), { ...step('derive', { name: 'D', symbol: 'd', formula: 'sqrt(n) * p', unit: '' }), on: true }], 't')).toEqual(expect.arrayContaining(['t', 'p', 'n']))); // prettier-ignore
+
+test('an unknown kind is refused by its name', () => expect(() => stepKindOf('nope')).toThrow('There is no step kind "nope"')); // prettier-ignore
