@@ -105,7 +105,10 @@ test('a table answers in the unit of its argument, whatever the channel is in', 
 });
 
 test.each(['constructor', 'toString', '__proto__', 'hasOwnProperty'])('%s is a name like any other, and unknown', (name) => {
-  for (const formula of [name, `${name}(1)`]) expect(() => evaluate(formula)).toThrow();
+  for (const formula of [name, `${name}(1)`])
+    expect(() => evaluate(formula)).toThrow(
+      expect.objectContaining({ code: name.startsWith('_') ? 'FORMULA_SYNTAX' : 'SYMBOL_UNKNOWN' }) as never,
+    );
 }); // prettier-ignore
 
 test.each([

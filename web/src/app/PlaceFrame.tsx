@@ -11,7 +11,7 @@ interface PlaceFrameProps {
   chart: ReactNode;
   board?: ReactNode;
   panel?: ReactNode;
-  /** Share of the height that the board gets at first. */
+  /** Height in pixels that the board gets at first. */
   boardHeight?: number;
 }
 
@@ -27,7 +27,7 @@ export function PlaceFrame({ title, context, ledger, heading, chart, board, pane
         </div>
         {ledger}
       </header>
-      <Splitter className="bench" onResizeEnd={(sizes) => setPanelWidth(Math.round(sizes[1] ?? panelWidth))}>
+      <Splitter className="bench" onResizeEnd={([, width]) => width && setPanelWidth(Math.round(width))}>
         <Splitter.Panel min={360}>
           <Splitter orientation="vertical">
             <Splitter.Panel min={120}>

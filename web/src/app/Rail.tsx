@@ -1,32 +1,7 @@
 import type { CampaignReply } from '@undameter/contract';
 import { NavLink } from 'react-router';
-import { counted } from '../parts/counted';
 import { useTheme } from '../theme/ThemeProvider';
-import { addressOf, places, type PlaceName } from './places';
-
-/** The second line under each place: how much is there. */
-function contentOf(place: PlaceName, campaign: CampaignReply): string {
-  const { counts, runRows } = campaign;
-  const steps = runRows.reduce((sum, r) => sum + r.steps, 0);
-  switch (place) {
-    case 'campaign':
-      return campaign.name.split(/[:,]/)[0]!;
-    case 'intake':
-      return counted(runRows.length, 'run');
-    case 'signals':
-      return counted(steps, 'step');
-    case 'conditions':
-      return counted(counts.conditions, 'set');
-    case 'tables':
-      return counted(counts.tables, 'table');
-    case 'models':
-      return counted(counts.fits, 'fit');
-    case 'compare':
-      return counted(counts.comparisons, 'open', 'open');
-    case 'report':
-      return counted(counts.findings, 'finding');
-  }
-}
+import { addressOf, places } from './places';
 
 export function Rail({ campaign, onFind, onKeys }: { campaign?: CampaignReply | undefined; onFind(): void; onKeys(): void }) {
   const { name, toggle } = useTheme();
@@ -39,7 +14,7 @@ export function Rail({ campaign, onFind, onKeys }: { campaign?: CampaignReply | 
         </svg>
       </NavLink>
       {campaign
-        ? places.map(({ path, title }) => (
+        ? places.map(({ path, title, content }) => (
             <NavLink
               key={path}
               to={addressOf(campaign.id, path)}
@@ -47,7 +22,7 @@ export function Rail({ campaign, onFind, onKeys }: { campaign?: CampaignReply | 
               className={({ isActive }) => (isActive ? 'rail-place here' : 'rail-place')}
             >
               <span>{title}</span>
-              <small>{contentOf(path, campaign)}</small>
+              <small>{content(campaign)}</small>
             </NavLink>
           ))
         : null}

@@ -1,14 +1,32 @@
-/** The places in the order of the work; a place after `campaign` belongs to one campaign. */
+import type { CampaignReply } from '@undameter/contract';
+import { counted } from '../parts/counted';
+
+interface Place {
+  path: string;
+  title: string;
+  /** How much is there, for the second line in the rail. */
+  content(campaign: CampaignReply): string;
+}
+
+/** The places in the order of the work. */
 export const places = [
-  { path: 'campaign', title: 'Campaign' },
-  { path: 'intake', title: 'Intake' },
-  { path: 'signals', title: 'Signals' },
-  { path: 'conditions', title: 'Conditions' },
-  { path: 'tables', title: 'Tables' },
-  { path: 'models', title: 'Models' },
-  { path: 'compare', title: 'Compare' },
-  { path: 'report', title: 'Report' },
-] as const;
+  { path: 'campaign', title: 'Campaign', content: (c) => c.name.split(/[:,]/)[0]! },
+  { path: 'intake', title: 'Intake', content: (c) => counted(c.runRows.length, 'run') },
+  {
+    path: 'signals',
+    title: 'Signals',
+    content: (c) =>
+      counted(
+        c.runRows.reduce((sum, r) => sum + r.steps, 0),
+        'step',
+      ),
+  },
+  { path: 'conditions', title: 'Conditions', content: (c) => counted(c.counts.conditions, 'set') },
+  { path: 'tables', title: 'Tables', content: (c) => counted(c.counts.tables, 'table') },
+  { path: 'models', title: 'Models', content: (c) => counted(c.counts.fits, 'fit') },
+  { path: 'compare', title: 'Compare', content: (c) => counted(c.counts.comparisons, 'open', 'open') },
+  { path: 'report', title: 'Report', content: (c) => counted(c.counts.findings, 'finding') },
+] as const satisfies readonly Place[];
 export type PlaceName = (typeof places)[number]['path'];
 
 /** The address of a place, and of the thing in hand there. */

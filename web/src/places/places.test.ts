@@ -33,6 +33,12 @@ describe('signals', () => {
     expect(drag(aside(true, [[3, 4]]), [6, 7]).draft!.step.settings['ranges']).toEqual([[3, 4], [6, 7]]); // prettier-ignore
     expect(drag(aside(false, [[5, 5]]), [6, 7]).draft!.step.settings['ranges']).toEqual([[5, 5], [6, 7]]); // prettier-ignore
   });
+  test('opening a saved step shows the whole run, since time may be counted otherwise there; a new one keeps the window', () => {
+    const zoomedIn = { ...nothingInHand, window: [5, 6] as [number, number] };
+    expect(signals(zoomedIn, { type: 'begin', draft: trim }).window).toBeNull();
+    expect(signals(zoomedIn, { type: 'begin', draft: { ...trim, isNew: true } }).window).toEqual([5, 6]);
+    expect(signals({ ...zoomedIn, draft: trim }, { type: 'letGo' }).window).toBeNull();
+  });
   test('a draft stands in its place: a new one between, a saved one instead', () => {
     const saved = [step('a', {}), step('b', {})];
     expect(withDraft(saved, { ...trim, isNew: true }).map((s) => s.kind)).toEqual(['a', 'trim', 'b']);

@@ -33,7 +33,12 @@ export function CampaignsPlace() {
             empty="No campaign yet. Begin one at the right, or start the program with the demo: npm run demo."
             columns={[
               { key: 'name', title: 'Campaign', value: (c) => c.name, cell: (c) => <b>{c.name}</b> },
-              { key: 'question', title: 'Question', value: (c) => c.question, cell: (c) => c.question },
+              {
+                key: 'question',
+                title: 'Question',
+                value: (c) => c.question,
+                cell: (c) => <div className="sentence">{c.question}</div>,
+              },
               { key: 'runs', title: 'Runs', numeric: true, value: (c) => c.runs, cell: (c) => c.runs },
               { key: 'created', title: 'Begun', value: (c) => c.createdAt, cell: (c) => day(c.createdAt) },
               { key: 'demo', title: '', cell: (c) => (c.demo ? <span className="soft">demo</span> : null) },

@@ -49,7 +49,7 @@ export function ladder(fit: FitReply, series: SeriesReply, degree: number): Rung
     rungs.push({
       title: 'Residuals',
       text: runs.tooFew
-        ? `not random along ${fit.x.symbol}: ${runs.runs} runs where about ${Math.round(runs.expected)} are expected. The curve bends otherwise than the points.`
+        ? `not random along ${fit.x.symbol}: ${runs.runs} runs where about ${Math.round(runs.expected)} are expected. The curve bends otherwise than the points, or ${fit.x.symbol} carries noise of its own.`
         : `change sign ${runs.runs} times, about ${Math.round(runs.expected)} expected`,
       state: runs.tooFew ? 'doubt' : 'sound',
       ...(runs.tooFew && degree < 3 ? { tryDegree: degree + 1 } : {}),

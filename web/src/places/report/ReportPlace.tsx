@@ -137,7 +137,7 @@ function FindingBoard({ campaignId, findings }: { campaignId: number; findings: 
           {
             key: 'sentence', title: 'Finding', value: (f) => f.sentence,
             cell: (f) => (
-              <div className="finding">
+              <div className="sentence finding">
                 {f.sentence}
                 {f.nowReads && <p className="doubt">Now: {f.nowReads}</p>}
               </div>

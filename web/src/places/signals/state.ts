@@ -25,11 +25,12 @@ export const nothingInHand: SignalsState = { draft: null, selection: null, windo
 export function signals(state: SignalsState, action: SignalsAction): SignalsState {
   switch (action.type) {
     case 'begin':
-      return { ...state, draft: action.draft, selection: null };
+      // A saved step may stand where time is counted otherwise, so the window would show another stretch, or none.
+      return { draft: action.draft, selection: null, window: action.draft.isNew ? state.window : null };
     case 'settings':
       return state.draft ? { ...state, draft: withSettings(state.draft, action.settings) } : state;
     case 'letGo':
-      return { ...state, draft: null };
+      return { ...state, draft: null, window: state.draft?.isNew === false ? null : state.window };
     case 'window':
       return { ...state, window: action.range };
     case 'select':
