@@ -103,6 +103,11 @@ export const catalogue = {
     (f) =>
       `This run has no channel "${f.symbol}" at this place of the procedure. Choose another channel or move the step.`,
   ),
+  CHANNEL_IS_CATEGORY: entry<{ symbol: string }>(
+    'input',
+    (f) =>
+      `"${f.symbol}" holds words, not numbers. It can pick samples in a condition; choose a channel of numbers here.`,
+  ),
   SYMBOL_TAKEN: entry<{ symbol: string }>(
     'input',
     (f) => `The symbol "${f.symbol}" is already in use. Choose another one.`,
@@ -195,6 +200,11 @@ export const catalogue = {
     'input',
     (f) =>
       `Line ${f.line} of "${f.name}" is longer than ${f.limit} characters, so it is hardly a table of text. Check the file.`,
+  ),
+  FILE_TOO_MANY_LABELS: entry<{ column: number; limit: number }>(
+    'input',
+    (f) =>
+      `Column ${f.column} holds more than ${f.limit} different words, so it is hardly a category. Leave it out, or read it in another way.`,
   ),
   UPLOAD_TOO_LARGE: entry<{ limitBytes: number }>(
     'tooLarge',

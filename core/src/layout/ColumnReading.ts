@@ -1,23 +1,28 @@
 import { Type, type Static } from 'typebox';
 
-const moments = [
-  Type.Literal('clock'),
-  Type.Literal('yearFirst'),
-  Type.Literal('dayFirst'),
-  Type.Literal('monthFirst'),
-] as const;
+const dates = [Type.Literal('yearFirst'), Type.Literal('dayFirst'), Type.Literal('monthFirst')] as const;
+const moments = [Type.Literal('clock'), ...dates] as const;
 
-/** How the cells of a column are read: as numbers, or as moments of a form; a time of day may have its date in another column. */
+/** How the cells of a column are read: as numbers, as moments of a form, or as the words of a category. */
 export const columnReadingSchema = Type.Object(
   {
     index: Type.Integer({ minimum: 0, maximum: 20000 }),
-    reads: Type.Union([Type.Literal('number'), ...moments]),
+    reads: Type.Union([
+      Type.Literal('number'),
+      ...moments,
+      Type.Literal('epochSeconds'),
+      Type.Literal('epochMilliseconds'),
+      Type.Literal('category'),
+    ]),
+    /** A time of day may have its date in another column. */
     date: Type.Optional(
       Type.Object(
         { index: Type.Integer({ minimum: 0 }), reads: Type.Union([...moments]) },
         { additionalProperties: false },
       ),
     ),
+    /** Minutes that the logger's clock was ahead of UTC, where its moments do not say it themselves. */
+    zone: Type.Optional(Type.Integer({ minimum: -14 * 60, maximum: 14 * 60 })),
   },
   { additionalProperties: false },
 );

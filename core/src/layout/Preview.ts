@@ -1,8 +1,19 @@
 import { Type, type Static } from 'typebox';
 import { columnReadingSchema } from './ColumnReading';
+import { propertySchema } from './propertiesOf';
 
 const closed = { additionalProperties: false };
 export const lineNote = Type.Object({ line: Type.Integer(), text: Type.String() }, closed);
+
+/** Why something is understood so, and how sure that is. */
+export const becauseSchema = Type.Object(
+  {
+    why: Type.String(),
+    sure: Type.Union([Type.Literal('sure'), Type.Literal('likely'), Type.Literal('a guess')]),
+  },
+  closed,
+);
+export type Because = Static<typeof becauseSchema>;
 
 export const previewColumnSchema = Type.Object(
   {
@@ -15,12 +26,15 @@ export const previewColumnSchema = Type.Object(
     type: Type.Union([
       Type.Literal('number'),
       Type.Literal('time'),
+      Type.Literal('category'),
       Type.Literal('text'),
       Type.Literal('empty'),
       Type.Literal('constant'),
     ]),
     /** How its cells are read, unless told otherwise. */
     reading: columnReadingSchema,
+    /** Why it is taken for that, and how sure. */
+    because: becauseSchema,
     /** Of the rows seen. */
     missing: Type.Integer(),
     notNumber: Type.Integer(),
@@ -45,6 +59,8 @@ export const previewSchema = Type.Object(
             Type.Literal('units'),
             Type.Literal('data'),
             Type.Literal('blank'),
+            Type.Literal('remark'),
+            Type.Literal('beyond'),
           ]),
           cells: Type.Array(Type.String()),
         },
@@ -56,6 +72,8 @@ export const previewSchema = Type.Object(
     /** True when the head was the whole file. */
     whole: Type.Boolean(),
     preamble: Type.Array(Type.String()),
+    /** The `key: value` lines among them. */
+    properties: Type.Array(propertySchema),
     /** Column that runs along the samples: the first that never steps back and has a unit or name of time. */
     timeColumn: Type.Union([Type.Integer(), Type.Null()]),
     /** What the reader should know before importing. */
@@ -66,14 +84,18 @@ export const previewSchema = Type.Object(
 /** What a layout makes of the first bytes of a file. */
 export type Preview = Static<typeof previewSchema>;
 
-/** What was understood of a file, and in a few words why. */
+/** Why a layout was understood so. */
 export const whySchema = Type.Object(
   {
-    delimiter: Type.String(),
-    decimal: Type.String(),
-    headingLine: Type.String(),
-    unitsLine: Type.String(),
-    firstDataLine: Type.String(),
+    delimiter: becauseSchema,
+    decimal: becauseSchema,
+    encoding: becauseSchema,
+    headingLine: becauseSchema,
+    unitsLine: becauseSchema,
+    firstDataLine: becauseSchema,
+    /** Absent: none was found. */
+    missing: Type.Optional(becauseSchema),
+    comment: Type.Optional(becauseSchema),
   },
   closed,
 );

@@ -1,5 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { lineNote } from './Preview';
+import { propertySchema } from './propertiesOf';
 
 const closed = { additionalProperties: false };
 const counted = Type.Object({ count: Type.Integer(), firstLine: Type.Optional(Type.Integer()) }, closed);
@@ -12,6 +13,10 @@ export const columnRecordSchema = Type.Object(
     firstNotNumber: Type.Optional(lineNote),
     /** Moment from which a column of moments counts seconds. */
     origin: Type.Optional(Type.String()),
+    /** Words of a category, in the order of their codes 0, 1, 2 … */
+    labels: Type.Optional(Type.Array(Type.String())),
+    /** Lines of the first cells that are no numbers. */
+    notNumberLines: Type.Optional(Type.Array(Type.Integer())),
   },
   closed,
 );
@@ -32,6 +37,13 @@ export const readRecordSchema = Type.Object(
     longRows: counted,
     columns: Type.Array(columnRecordSchema),
     preamble: Type.Array(Type.String()),
+    properties: Type.Optional(Type.Array(propertySchema)),
+    /** Lines that go on with a quoted cell of the line before. */
+    continued: Type.Optional(counted),
+    /** Remarks among the rows. */
+    remarks: Type.Optional(counted),
+    /** Lines below the last row that was asked for. */
+    beyond: Type.Optional(counted),
   },
   closed,
 );

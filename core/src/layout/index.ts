@@ -1,6 +1,6 @@
 export { columnReadingSchema, type ColumnReading } from './ColumnReading';
 export { layoutSchema, type Layout } from './Layout';
-export { previewSchema, whySchema, type Preview, type PreviewColumn, type Why } from './Preview';
+export { previewSchema, whySchema, type Because, type Preview, type PreviewColumn, type Why } from './Preview';
 export {
   columnChoiceSchema,
   recognise,
@@ -10,3 +10,4 @@ export {
   type SavedLayout,
 } from './SavedLayout';
 export { readRecordSchema, type ColumnRecord, type ReadRecord } from './ReadRecord';
+export { propertiesOf, type Property } from './propertiesOf';

@@ -2,10 +2,10 @@ import { expect, test } from '@jest/globals';
 import { recognise, type Preview, type PreviewColumn, type SavedLayout } from './index';
 
 const column = (index: number, name: string, unit: string): PreviewColumn => ({
-  index, name, symbol: name[0]!, unit, unitFrom: 'unitsRow', type: 'number', reading: { index, reads: 'number' }, missing: 0, notNumber: 0, proposed: true,
+  index, name, symbol: name[0]!, unit, unitFrom: 'unitsRow', type: 'number', reading: { index, reads: 'number' }, because: { why: '', sure: 'sure' }, missing: 0, notNumber: 0, proposed: true,
 }); // prettier-ignore
 const preview = (...columns: PreviewColumn[]): Preview => ({
-  columns, lines: [], rowsSeen: 1, whole: true, preamble: [], timeColumn: null, doubts: [],
+  columns, lines: [], rowsSeen: 1, whole: true, preamble: [], properties: [], timeColumn: null, doubts: [],
 }); // prettier-ignore
 const saved: SavedLayout = {
   name: 'Loop 3 logger',

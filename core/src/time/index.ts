@@ -1,3 +1,3 @@
 export { clockText, daysSince1970, isoMoment } from './calendar';
 export { guessTimeForm, looksLikeTime, type TimeGuess } from './guessTimeForm';
-export { readTime, timeForms, timeFormTitles, type TimeForm } from './readTime';
+export { readTime, statesZone, timeForms, timeFormTitles, type TimeForm } from './readTime';

@@ -78,3 +78,7 @@ function offset(zone: string | undefined): number {
   const [hours, minutes = '0'] = [zone.slice(1, 3), zone.slice(3).replace(':', '') || '0'];
   return (zone.startsWith('+') ? 1 : -1) * (Number(hours) * 3600 + Number(minutes) * 60);
 }
+
+/** Whether a moment states its zone, so that `readTime` gives it in UTC. */
+export const statesZone = (cell: string): boolean =>
+  /\d(?:Z|[-+−]\d{2}(?::?\d{2})?)$/i.test(cell.trim()) && /[T ]\d/.test(cell);

@@ -39,7 +39,7 @@ describe('a spreadsheet', () => {
       ['Flow', 'number', 'L/min'],
       ['Head', 'number', 'm'],
       ['Valve', 'number', ''],
-      ['Remark', 'text', ''],
+      ['Remark', 'category', ''],
     ]);
     expect(columns.slice(0, 4)).toEqual([
       [0, 1.5, 3, 4.5],

@@ -1,4 +1,5 @@
 import type { Layout } from '@undameter/core';
+import { ownMarks } from './missingMarks';
 
 const [SPACE, QUOTE, PLUS, MINUS, POINT, COMMA] = [32, 34, 43, 45, 46, 44];
 const [ZERO, NINE, UPPER_E, LOWER_E] = [48, 57, 69, 101];
@@ -22,21 +23,24 @@ export class PlainRows {
   private readonly decimal: number;
   private at = 0;
 
+  private readonly marks: ReadonlySet<number>;
+
   constructor(
-    { delimiter, decimal }: Pick<Layout, 'delimiter' | 'decimal'>,
+    layout: Pick<Layout, 'delimiter' | 'decimal' | 'missing'>,
     columns: readonly number[],
     private readonly width: number,
   ) {
     this.values = new Float64Array(columns.length);
     this.placeOf = new Int32Array(width).fill(-1);
     columns.forEach((column, place) => (this.placeOf[column] = place));
-    this.delimiter = delimiter.charCodeAt(0);
-    this.decimal = decimal === ',' ? COMMA : POINT;
+    this.delimiter = layout.delimiter.charCodeAt(0);
+    this.decimal = layout.decimal === ',' ? COMMA : POINT;
+    this.marks = ownMarks(layout).numbers;
   }
 
   /** Whether these layouts can hold plain rows: one byte a character, one byte between cells. */
   static fits({ encoding, delimiter }: Layout): boolean {
-    return encoding !== 'utf-16le' && delimiter !== ' ';
+    return (encoding === 'utf-8' || encoding === 'latin1') && delimiter !== ' ' && delimiter !== 'fixed';
   }
 
   /** Reads the row bytes[from, to) into `values`; false when it is not plain or holds no number at all. */
@@ -50,8 +54,9 @@ export class PlainRows {
       } else {
         const value = this.cell(bytes, to);
         if (value === undefined) return false;
-        this.values[place] = value;
-        if (value === value) numbers++;
+        const marked = this.marks.size > 0 && this.marks.has(value);
+        this.values[place] = marked ? NaN : value;
+        if (value === value && !marked) numbers++;
       }
       const last = column === this.width - 1;
       if (this.at === to) return last && numbers > 0;
@@ -118,8 +123,9 @@ export class PlainRows {
     return sign === MINUS ? -value : value;
   }
 
-  private long(bytes: Uint8Array, start: number, end: number): number {
+  private long(bytes: Uint8Array, start: number, end: number): number | undefined {
     const text = String.fromCharCode(...bytes.subarray(start, end));
-    return Number(this.decimal === COMMA ? text.replace(',', '.') : text);
+    const value = Number(this.decimal === COMMA ? text.replace(',', '.') : text);
+    return Number.isFinite(value) ? value : undefined;
   }
 }

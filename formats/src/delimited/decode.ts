@@ -11,7 +11,10 @@ const OLE = [0xd0, 0xcf, 0x11, 0xe0];
 export function guessEncoding(head: Uint8Array, name: string): Layout['encoding'] {
   if (head.length === 0) throw new AppError('FILE_EMPTY', { name });
   if (head[0] === 0xff && head[1] === 0xfe) return 'utf-16le';
+  if (head[0] === 0xfe && head[1] === 0xff) return 'utf-16be';
   if (OLE.every((byte, i) => head[i] === byte)) throw new AppError('FILE_OLD_SPREADSHEET', { name });
+  const wide = wideWithoutMark(head);
+  if (wide) return wide;
   const binary = head.findIndex((b) => b < 9 || (b > 13 && b < 32 && b !== 26 && b !== 27));
   if (binary >= 0) throw new AppError('FILE_BINARY', { name, offset: binary });
   try {
@@ -21,6 +24,17 @@ export function guessEncoding(head: Uint8Array, name: string): Layout['encoding'
   } catch {
     return 'latin1';
   }
+}
+
+/** UTF-16 of mostly Western text has a zero in every other byte, which is enough to know it without a mark. */
+function wideWithoutMark(head: Uint8Array): 'utf-16le' | 'utf-16be' | undefined {
+  const seen = head.subarray(0, 2000);
+  if (seen.length < 16) return undefined;
+  const zeros = [0, 0];
+  seen.forEach((byte, i) => byte === 0 && zeros[i % 2]!++);
+  const enough = 0.4 * (seen.length / 2);
+  if (zeros[1]! > enough && zeros[0] === 0) return 'utf-16le';
+  return zeros[0]! > enough && zeros[1] === 0 ? 'utf-16be' : undefined;
 }
 
 /** Text of the first bytes of a file, without its byte-order mark. */

@@ -35,10 +35,17 @@ test('preamble, headings, units row and cells that are no numbers are told apart
   expect(record).toMatchObject({
     rows: 3,
     blankLines: 1,
-    passedOver: { count: 1, firstLine: 9 },
+    passedOver: { count: 0 },
+    remarks: { count: 1, firstLine: 9 },
+    properties: [{ key: 'Rig', value: 'Loop 3' }],
     shortRows: { count: 1 },
   });
-  expect(record.columns[1]).toEqual({ missing: 0, notNumber: 1, firstNotNumber: { line: 6, text: 'ERR 12' } });
+  expect(record.columns[1]).toEqual({
+    missing: 0,
+    notNumber: 1,
+    firstNotNumber: { line: 6, text: 'ERR 12' },
+    notNumberLines: [6],
+  });
 });
 
 test('semicolons with decimal commas and units in the headings', async () => {
@@ -119,7 +126,14 @@ test('more rows than a block come in blocks, none lost at the seam', async () =>
 
 // A column of moments becomes seconds since its first; the last of each case: values and origin.
 test.each([
-  ['ISO 8601', 'Time,p\n2026-11-03T10:00:00.5Z,1\n2026-11-03T10:00:01Z,2\n2026-11-03T10:00:03Z,3\n', [0, 0.5, 2.5], '2026-11-03T10:00:00.5'], // prettier-ignore
+  ['ISO 8601', 'Time,p\n2026-11-03T10:00:00.5Z,1\n2026-11-03T10:00:01Z,2\n2026-11-03T10:00:03Z,3\n', [0, 0.5, 2.5], '2026-11-03T10:00:00.5Z'], // prettier-ignore
+  [
+    'seconds since 1970',
+    'Timestamp,p\n1467038416.4,1\n1467038416.5,2\n1467038418.4,3\n',
+    [0, 0.1, 2],
+    '2016-06-27T14:40:16.4Z',
+  ],
+  ['milliseconds since 1970', 'Time,p\n1467038416400,1\n1467038416500,2\n', [0, 0.1], '2016-06-27T14:40:16.4Z'],
   ['time of day over midnight', 'Clock;p\n23:59:58;1\n23:59:59,5;2\n00:00:01;3\n', [0, 1.5, 3], '23:59:58'],
   ['day first', 'When;p\n30.11.2026 23:59:00;1\n01.12.2026 00:01:00;2\n', [0, 120], '2026-11-30T23:59:00'],
   ['month first', 'When\tp\n11/30/2026 11:59:00 PM\t1\n12/01/2026 12:01:00 AM\t2\n', [0, 120], '2026-11-30T23:59:00'],

@@ -63,7 +63,10 @@ test('2,000 damaged logs are read or refused with a sentence, and every line of 
       const { record, rows, layout } = await readAll(bytes, 1 + next(200));
       expect(rows).toBe(record.rows);
       const above = Math.min(record.linesRead, layout.firstDataLine - 1);
-      expect(above + record.rows + record.blankLines + record.passedOver.count).toBe(record.linesRead);
+      const [continued, remarks] = [record.continued?.count ?? 0, record.remarks?.count ?? 0];
+      expect(above + record.rows + record.blankLines + record.passedOver.count + continued + remarks).toBe(
+        record.linesRead,
+      );
       read++;
     } catch (error) {
       if (!(error instanceof AppError)) throw error;

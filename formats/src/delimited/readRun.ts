@@ -1,10 +1,11 @@
-import { AppError, type ColumnReading, type Layout, type ReadRecord } from '@undameter/core';
+import { AppError, propertiesOf, type ColumnReading, type Layout, type ReadRecord } from '@undameter/core';
 import { cellReader, type CellReader } from './cellReader';
 import { linesOf } from './decode';
 import { PlainRows } from './PlainRows';
 import { preambleOf } from './preview';
 import { eachLine, textOf } from './eachLine';
-import { splitLine } from './splitLine';
+import { isRemark, MOST_LINES_A_ROW } from './rowsOf';
+import { endsInQuotes, splitterOf } from './splitLine';
 
 /** Rows of one block of columns handed on; the store keeps a chunk of this size. */
 export const BLOCK_ROWS = 65_536;
@@ -47,8 +48,7 @@ export async function readRun(input: ReadInput): Promise<ReadRecord> {
       input.width,
     );
     await eachLine(input.bytes, name, (line) => {
-      if (record.linesRead + 1 >= layout.firstDataLine && plain.read(line.bytes, line.from, line.to))
-        return writer.addPlain(plain.values);
+      if (writer.takesPlain() && plain.read(line.bytes, line.from, line.to)) return writer.addPlain(plain.values);
       const texts = textOf(line, layout.encoding);
       if (texts.length === 1) return writer.add(texts[0]!);
       return texts.reduce<Promise<void>>(
@@ -67,28 +67,83 @@ export async function readRun(input: ReadInput): Promise<ReadRecord> {
   return record;
 }
 
+/** Lines of the first cells that are no numbers, for the import's record. */
+const MOST_LINES_NOTED = 100;
+
 /** Gathers rows to blocks and keeps the account of every line. */
 class BlockWriter {
   private readonly above: string[] = [];
+  /** Lines of a row whose quoted cell is not closed yet. */
+  private open: string[] = [];
   private block: Float64Array[];
   private filled = 0;
   private readonly readers: CellReader[];
+  private readonly isWord: boolean[];
+  private readonly split: (line: string) => string[];
+  private readonly lastLine: number;
 
   constructor(
     private readonly input: ReadInput,
     private readonly record: ReadRecord,
   ) {
+    const { layout, columns } = input;
     this.block = this.newBlock();
-    this.readers = input.columns.map((c) => cellReader(c, input.layout.decimal));
+    this.readers = columns.map((c) => cellReader(c, layout));
+    // A line of words alone makes no row: it is a footer, or a heading on its own.
+    this.isWord = columns.map((c) => c.reads === 'category');
+    this.split = splitterOf(layout);
+    this.lastLine = layout.lastDataLine ?? Infinity;
+  }
+
+  /** Whether the next line may be a row of plain numbers. */
+  takesPlain(): boolean {
+    const line = this.record.linesRead + 1;
+    return line >= this.input.layout.firstDataLine && line <= this.lastLine && this.open.length === 0;
   }
 
   /** Takes a line as text; answers a promise when a block has become full. */
   add(text: string): Promise<void> | void {
-    const { record, input } = this;
+    const { record } = this;
+    const { layout } = this.input;
     record.linesRead++;
-    if (record.linesRead < input.layout.firstDataLine) this.above.push(text);
-    else if (text.trim() === '') record.blankLines++;
-    else if (this.readRow(text)) return this.next();
+    if (record.linesRead < layout.firstDataLine) this.above.push(text);
+    else if (record.linesRead > this.lastLine) note((record.beyond ??= { count: 0 }), record.linesRead);
+    else if (this.open.length > 0 || endsInQuotes(text, layout)) return this.goOn(text);
+    else return this.addRow(text, record.linesRead);
+  }
+
+  /** One more line of a row that a quoted cell holds open. */
+  private goOn(text: string): Promise<void> | void {
+    this.open.push(text);
+    const whole = this.open.join('\n');
+    if (!endsInQuotes(whole, this.input.layout)) {
+      const [size, first] = [this.open.length, this.record.linesRead - this.open.length + 1];
+      this.open = [];
+      if (size > 1) {
+        const { record } = this;
+        record.continued = { count: (record.continued?.count ?? 0) + size - 1, firstLine: record.continued?.firstLine ?? first }; // prettier-ignore
+      }
+      return this.addRow(whole, first);
+    }
+    if (this.open.length > MOST_LINES_A_ROW) return this.giveUp();
+  }
+
+  /** A quote that is never closed is one that somebody typed: each line is a row of its own. */
+  private giveUp(): Promise<void> | void {
+    const lines = this.open;
+    const first = this.record.linesRead - lines.length + 1;
+    this.open = [];
+    return lines.reduce<Promise<void> | void>(
+      (before, text, i) => (before ? before.then(() => this.addRow(text, first + i)) : this.addRow(text, first + i)),
+      undefined,
+    );
+  }
+
+  private addRow(text: string, line: number): Promise<void> | void {
+    const { record } = this;
+    if (text.trim() === '') record.blankLines++;
+    else if (isRemark(text, this.input.layout)) note((record.remarks ??= { count: 0 }), line);
+    else if (this.readRow(text, line)) return this.next();
   }
 
   /** Takes a row that was read as plain numbers. */
@@ -106,6 +161,7 @@ class BlockWriter {
   /** Hands on the last, shorter block. @throws {AppError} FILE_NO_DATA_ROWS */
   async end(): Promise<void> {
     const { record, input } = this;
+    await this.giveUp();
     if (record.rows === 0) throw new AppError('FILE_NO_DATA_ROWS', { name: input.name, lines: record.linesRead });
     const { filled } = this;
     if (filled > 0)
@@ -114,20 +170,22 @@ class BlockWriter {
         filled,
       );
     record.preamble = preambleOf(this.above, input.layout);
+    record.properties = propertiesOf(record.preamble, this.split);
     this.readers.forEach((reader, k) => {
       const origin = reader.origin?.();
+      const labels = reader.labels?.();
       if (origin !== undefined) record.columns[k]!.origin = origin;
+      if (labels !== undefined) record.columns[k]!.labels = labels;
     });
   }
 
   /** Reads a line into the next row of the block; false when it holds no number at all. */
-  private readRow(text: string): boolean {
+  private readRow(text: string, line: number): boolean {
     const { record, block, filled } = this;
-    const { layout, columns, width } = this.input;
-    const cells = splitLine(text, layout.delimiter);
+    const { columns, width } = this.input;
+    const cells = this.split(text);
     const values = this.readers.map((reader) => reader.read(cells));
-    const line = record.linesRead;
-    if (!values.some((v) => typeof v === 'number')) {
+    if (!values.some((v, k) => typeof v === 'number' && !this.isWord[k])) {
       note(record.passedOver, line);
       record.passedOver.firstText ??= text.slice(0, 80);
       return false;
@@ -143,6 +201,8 @@ class BlockWriter {
       else {
         column.notNumber++;
         column.firstNotNumber ??= { line, text: cells[columns[k]!.index]!.slice(0, 60) };
+        const lines = (column.notNumberLines ??= []);
+        if (lines.length < MOST_LINES_NOTED) lines.push(line);
       }
     });
     record.rows++;

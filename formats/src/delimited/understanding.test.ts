@@ -1,0 +1,177 @@
+import { describe, expect, test } from '@jest/globals';
+import type { Layout } from '@undameter/core';
+import { delimited } from './index';
+import { splitLine } from './splitLine';
+
+const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
+
+async function read(text: string | Uint8Array, change: Partial<Layout> = {}) {
+  const bytes = typeof text === 'string' ? bytesOf(text) : text;
+  const { layout: guessed, why } = delimited.guess(bytes, 'log.txt');
+  const layout = { ...guessed, ...change };
+  const preview = delimited.preview(bytes, layout, true);
+  const columns: number[][] = preview.columns.map(() => []);
+  const record = await delimited.read({
+    bytes: (async function* () {
+      for (let at = 0; at < bytes.length; at += 7) yield bytes.subarray(at, at + 7);
+    })(),
+    name: 'log.txt',
+    layout,
+    columns: preview.columns.map((c) => c.reading),
+    width: preview.columns.length,
+    onBlock: (block) => block.forEach((c, k) => columns[k]!.push(...c)),
+  });
+  return { layout, why, preview, columns, record };
+}
+
+describe('RFC 4180, section 2', () => {
+  test.each([
+    ['1 and 4: fields apart by commas', 'aaa,bbb,ccc', ['aaa', 'bbb', 'ccc']],
+    ['5: fields in quotes', '"aaa","bbb","ccc"', ['aaa', 'bbb', 'ccc']],
+    ['6: a line end inside quotes', '"aaa","b \r\nbb","ccc"', ['aaa', 'b \r\nbb', 'ccc']],
+    ['7: a quote as two quotes', '"aaa","b""bb","ccc"', ['aaa', 'b"bb', 'ccc']],
+  ])('%s', (_, line, cells) => expect(splitLine(line, ',')).toEqual(cells));
+  test('a quoted cell may go on over lines, which the record accounts for', async () => {
+    const { columns, record } = await read('t,note,p\r\n0,"valve\r\nopened",1\r\n1,ok,2\r\n2,"a\r\nb\r\nc",3\r\n');
+    expect(columns[2]).toEqual([1, 2, 3]);
+    expect(record.columns[1]!.labels).toEqual(['valve\nopened', 'ok', 'a\nb\nc']);
+    expect(record).toMatchObject({ linesRead: 7, rows: 3, continued: { count: 3, firstLine: 2 } });
+  });
+  test('a quote that is never closed costs its cell, not the rest of the file', async () => {
+    const rows = Array.from({ length: 80 }, (_, i) => `${i},${i === 5 ? '"open' : 'ok'},${i}`);
+    const { record } = await read(`t,note,p\n${rows.join('\n')}\n`);
+    expect(record.rows).toBeGreaterThanOrEqual(79);
+  });
+});
+
+// The W3C note "Model for Tabular Data and Metadata on the Web" (2015), section 4.5, gives this
+// table as an example of a file with all its parts; from memory.
+test('the annotated example of the W3C tabular-data model: a comment line, headings, dates, a missing cell', async () => {
+  const { preview, columns, record } = await read(
+    '# City of Palo Alto trees\nGID,On Street,Species,Trim Cycle,Inventory Date\n1,ADDISON AV,Celtis australis,Large Tree Routine Prune,10/18/2010\n2,EMERSON ST,Liquidambar styraciflua,Large Tree Routine Prune,6/2/2010\n3,EMERSON ST,,Large Tree Routine Prune,6/2/2010\n',
+  );
+  expect(preview.columns.map((c) => [c.name, c.type])).toEqual([
+    ['GID', 'number'], ['On Street', 'category'], ['Species', 'category'], ['Trim Cycle', 'category'], ['Inventory Date', 'time'],
+  ]); // prettier-ignore
+  expect(preview.columns[4]!.reading.reads).toBe('monthFirst');
+  expect(columns[1]).toEqual([0, 1, 1]);
+  expect(columns[2]).toEqual([0, 1, NaN]);
+  expect(columns[4]![1]! - columns[4]![0]!).toBe(-138 * 86_400);
+  expect(record).toMatchObject({ rows: 3, preamble: ['# City of Palo Alto trees'] });
+});
+
+describe('fixed width', () => {
+  const table = [
+    'Rig: Loop 3', '',
+    'Elapsed time  Suction pressure   Flow',
+    '           s               kPa  L/min',
+    ...Array.from({ length: 20 }, (_, i) =>
+      `${(i / 10).toFixed(1).padStart(12)}${i === 4 ? ''.padStart(18) : (101 + i / 8).toFixed(3).padStart(18)}${String(60 + i).padStart(7)}`),
+  ].join('\n'); // prettier-ignore
+  test('columns are found by the places that are blank in all rows; a blank cell is missing', async () => {
+    const { layout, preview, columns, why } = await read(table);
+    expect(layout).toMatchObject({ delimiter: 'fixed', headingLine: 3, unitsLine: 4, firstDataLine: 5 });
+    expect(preview.columns.map((c) => [c.name, c.unit])).toEqual([['Elapsed time', 's'], ['Suction pressure', 'kPa'], ['Flow', 'L/min']]); // prettier-ignore
+    expect(columns[1]!.slice(3, 6)).toEqual([101.375, NaN, 101.625]);
+    expect(columns[2]).toEqual(Array.from({ length: 20 }, (_, i) => 60 + i));
+    expect(why.delimiter.why).toContain('blank in all rows');
+  });
+  test('numbers that touch are told apart by cuts set by hand', async () => {
+    const { columns } = await read('  1.0-20.5\n  2.0-21.5\n', { delimiter: 'fixed', cuts: [5], firstDataLine: 1, headingLine: null }); // prettier-ignore
+    expect(columns).toEqual([[1, 2], [-20.5, -21.5]]); // prettier-ignore
+  });
+});
+
+describe('what stands for no value', () => {
+  test('numbers far off all others are suspected, told, and read as missing', async () => {
+    const { layout, why, columns, record } = await read(
+      't,p,T\n' + Array.from({ length: 30 }, (_, i) => `${i},${i % 7 ? 100 + i : -9999},${i % 9 ? 20 : '1E+37'}`).join('\n'), // prettier-ignore
+    );
+    expect(layout.missing).toEqual(['-9999', '1e+37']);
+    expect(why.missing).toMatchObject({ sure: 'likely' });
+    expect(columns[1]!.slice(0, 3)).toEqual([NaN, 101, 102]);
+    expect(record.columns.map((c) => c.missing)).toEqual([0, 5, 4]);
+  });
+  test('-999 within the range of a channel is a number', async () =>
+    expect((await read('t,U\n0,-999\n1,-1005\n2,-990\n')).columns[1]).toEqual([-999, -1005, -990]));
+  test('words and numbers of a list of one’s own', async () => {
+    const { columns } = await read('t,p\n0,BAD\n1,7\n2,3\n', { missing: ['bad', '7.0'] });
+    expect(columns[1]).toEqual([NaN, NaN, 3]);
+  });
+  test('a number beyond all doubles is none', async () => {
+    const { columns, record } = await read('t,p\n0,1\n1,1e999\n2,3\n');
+    expect(columns[1]).toEqual([1, NaN, 3]);
+    expect(record.columns[1]!.notNumber).toBe(1);
+  });
+});
+
+describe('categories', () => {
+  test('words that repeat are kept as codes with their words; an empty cell is missing', async () => {
+    const { preview, columns, record } = await read('t,Valve,p\n0,open,1\n1,shut,2\n2,,3\n3,open,4\n');
+    expect(preview.columns[1]).toMatchObject({ type: 'category', proposed: true, unit: '', missing: 1, notNumber: 0 });
+    expect(columns[1]).toEqual([0, 1, NaN, 0]);
+    expect(record.columns[1]).toEqual({ missing: 1, notNumber: 0, labels: ['open', 'shut'] });
+  });
+  test('words that are nearly all different are remarks, and not proposed', async () => {
+    const rows = Array.from({ length: 20 }, (_, i) => `${i},remark ${i},${i}`).join('\n');
+    expect((await read(`t,Note,p\n${rows}`)).preview.columns[1]).toMatchObject({ type: 'text', proposed: false });
+  });
+  test('a footer of words is passed over, though a category could hold it', async () => {
+    const { record } = await read('Valve,p\nopen,1\nshut,2\nopen,2\nEnd of test,\n');
+    expect(record).toMatchObject({ rows: 3, passedOver: { count: 1, firstLine: 5 } });
+  });
+});
+
+test('lines above the table become properties where they say a key and a value', async () => {
+  const { record } = await read(
+    '# Operator: night shift\nImpeller diameter = 165 mm\n"Inertia:",0.021 kg·m²\nStart 10:12:30\nhttp://loop3.example/\nt,p\n0,1\n1,2\n',
+  );
+  expect(record.properties).toEqual([
+    { key: 'Operator', value: 'night shift' },
+    { key: 'Impeller diameter', value: '165 mm' },
+    { key: 'Inertia', value: '0.021 kg·m²' },
+  ]);
+  expect(record.preamble).toHaveLength(5);
+});
+
+test('the zone of a logger that does not state it is set by hand, and stands in the origin', async () => {
+  const text = 'When,p\n2026-11-03 10:00:00,1\n2026-11-03 10:00:01,2\n';
+  const bytes = bytesOf(text);
+  const { layout } = delimited.guess(bytes, 'l');
+  const record = await delimited.read({
+    bytes: (async function* () {
+      yield bytes;
+    })(),
+    name: 'l', layout, width: 2,
+    columns: [{ index: 0, reads: 'yearFirst', zone: -210 }, { index: 1, reads: 'number' }],
+    onBlock: () => undefined,
+  }); // prettier-ignore
+  expect(record.columns[0]!.origin).toBe('2026-11-03T10:00:00-03:30');
+});
+
+test('rows can end before the file does', async () => {
+  const { columns, record } = await read('t,p\n0,1\n1,2\nt,q\n0,9\n', { lastDataLine: 3 });
+  expect(columns[1]).toEqual([1, 2]);
+  expect(record).toMatchObject({ rows: 2, beyond: { count: 2, firstLine: 4 } });
+});
+
+test('a heading line behind the mark of a remark is one', async () => {
+  const { layout, preview } = await read('# t p\n0 1\n1 2\n# pause 3\n2 3\n');
+  expect(layout).toMatchObject({ comment: '#', headingLine: 1, delimiter: ' ' });
+  expect(preview.columns.map((c) => c.name)).toEqual(['t', 'p']);
+  expect(preview.rowsSeen).toBe(3);
+});
+
+test('UTF-16 with the high byte first, with and without a mark', async () => {
+  const wide = (text: string) => new Uint8Array([...text].flatMap((c) => [c.charCodeAt(0) >> 8, c.charCodeAt(0) & 255]));
+  const text = 't;T [°C]\n0;18\n1;19\n2;20\n';
+  for (const bytes of [wide(text), wide(`\ufeff${text}`)]) {
+    const { layout, preview, columns } = await read(bytes);
+    expect([layout.encoding, preview.columns[1]!.unit, columns[1]]).toEqual(['utf-16be', '°C', [18, 19, 20]]);
+  }
+}); // prettier-ignore
+
+test('a column that turns from numbers to words half way is doubted with its line', async () => {
+  const rows = Array.from({ length: 100 }, (_, i) => `${i},${i < 60 ? i : 'off'}`).join('\n');
+  expect((await read(`t,p\n${rows}`)).preview.doubts.join()).toContain('holds no numbers from about line 62 on');
+});
