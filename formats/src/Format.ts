@@ -7,8 +7,8 @@ export interface Format {
   kind: string;
   title: string;
   extensions: readonly string[];
-  /** Understands the layout from the first bytes. @throws {AppError} when it is not this format */
-  guess(head: Uint8Array, name: string): Guess;
+  /** Understands the layout from the first bytes, as far as it is not given. @throws {AppError} when it is not this format */
+  guess(head: Uint8Array, name: string, given?: Partial<Layout>): Guess;
   /** Shows what a layout makes of the first bytes. */
   preview(head: Uint8Array, layout: Layout, whole: boolean): Preview;
   /** Reads the chosen columns, block by block. */

@@ -18,7 +18,7 @@ function daysInMonth(year: number, month: number): number {
   return month === 4 || month === 6 || month === 9 || month === 11 ? 30 : 31;
 }
 
-/** A moment in seconds since 1970 as ISO 8601, to the millisecond where it has a fraction: 2026-11-03T10:12:00.5. */
+/** A moment in seconds since 1970 as ISO 8601, to the microsecond where it has a fraction: 2026-11-03T10:12:00.5. */
 export function isoMoment(seconds: number): string {
   const days = Math.floor(seconds / 86400);
   // The inverse of the above: civil_from_days of the same source.
@@ -36,12 +36,12 @@ export function isoMoment(seconds: number): string {
   return `${String(year).padStart(4, '0')}-${two(month)}-${two(day)}T${clockText(seconds - days * 86400)}`;
 }
 
-/** Seconds since midnight as hh:mm:ss, with milliseconds where there are any. */
+/** Seconds since midnight as hh:mm:ss, with microseconds where there are any. */
 export function clockText(seconds: number): string {
-  const milliseconds = Math.round(seconds * 1000);
-  const whole = Math.floor(milliseconds / 1000);
-  const rest = milliseconds - whole * 1000;
-  const fraction = rest === 0 ? '' : `.${String(rest).padStart(3, '0').replace(/0+$/, '')}`;
+  const microseconds = Math.round(seconds * 1e6);
+  const whole = Math.floor(microseconds / 1e6);
+  const rest = microseconds - whole * 1e6;
+  const fraction = rest === 0 ? '' : `.${String(rest).padStart(6, '0').replace(/0+$/, '')}`;
   return `${two(Math.floor(whole / 3600))}:${two(Math.floor(whole / 60) % 60)}:${two(whole % 60)}${fraction}`;
 }
 

@@ -1,3 +1,5 @@
+import type { Layout } from '@undameter/core';
+
 /**
  * An open format that holds tables in a form other than lines of text. A part of it (a sheet,
  * a file of an archive) is unpacked to delimited text, which the one reader of text then
@@ -22,6 +24,8 @@ export interface Unpacked {
   parts: string[];
   part: string;
   text: Uint8Array;
+  /** What the format itself says of how its text is to be read; the rest is guessed. */
+  given?: Partial<Layout>;
 }
 
 /** More than this is not unpacked into memory. */

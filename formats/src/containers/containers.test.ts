@@ -13,7 +13,7 @@ const file = (name: string): Uint8Array =>
 async function read(bytes: Uint8Array, name: string, part?: string) {
   const container = containerOf(bytes.subarray(0, 4096), name)!;
   const unpacked = await container.unpack(bytes, name, part);
-  const { layout } = delimited.guess(unpacked.text, name);
+  const { layout } = delimited.guess(unpacked.text, name, unpacked.given);
   const preview = delimited.preview(unpacked.text, layout, true);
   const columns: number[][] = preview.columns.map(() => []);
   const record = await delimited.read({
@@ -75,6 +75,90 @@ test('Parquet, written by the Rust implementation (npm parquet-wasm, Snappy): do
     [2900, 2901, -5, 2903],
   ]);
 });
+
+describe('HDF5, written by h5py (see test/data/make-hdf5.py)', () => {
+  test('sets of one group and length are a table; units, titles, fill values and words are kept', async () => {
+    const { unpacked, preview, columns, record } = await read(file('loop3.h5'), 'loop3.h5');
+    expect(unpacked.parts).toEqual(['sweep · 4 rows', '/ · 3 rows', '/ · 2 rows']);
+    expect(preview.columns.map((c) => [c.name, c.type, c.unit])).toEqual([
+      ['Q', 'number', 'L/min'], ['n', 'number', 'rpm'], ['raw', 'number', 'kPa'],
+      ['Elapsed time', 'number', 's'], ['valve', 'category', ''],
+    ]); // prettier-ignore
+    expect(columns.slice(0, 4)).toEqual([
+      [60, 0.1 + 0.2, NaN, 1e-300], [2900, 2901, -5, 2903], [105, 110, NaN, 120], [0, 0.5, 1, 1.5],
+    ]); // prettier-ignore
+    expect(record.columns[4]!.labels).toEqual(['open', 'shut']);
+    expect(record.properties).toEqual([{ key: 'rig', value: 'Loop 3' }, { key: 'operator', value: 'night shift' }]); // prettier-ignore
+  });
+  test('two dimensions give several columns, compound sets their fields', async () => {
+    expect((await read(file('loop3.h5'), 'loop3.h5', '/ · 3 rows')).columns).toEqual([[1, 3, 5], [2, 4, 6]]); // prettier-ignore
+    const pairs = await read(file('loop3.h5'), 'loop3.h5', '/ · 2 rows');
+    expect([pairs.preview.columns.map((c) => c.name), pairs.columns]).toEqual([['pairs x', 'pairs k'], [[0.1, 0.2], [7, 8]]]); // prettier-ignore
+  });
+});
+
+// Written by netCDF4 (see test/data/make-netcdf.py) with attributes of the CF conventions.
+test.each([['loop3-classic.nc', 'netcdf'], ['loop3-4.nc', 'hdf5']])('%s: packed values, fill values and times since a date are unpacked', async (name, kind) => {
+  const { container, preview, columns, record } = await read(file(name), name);
+  expect(container.kind).toBe(kind);
+  const at = (wanted: string) => preview.columns.findIndex((c) => c.name === wanted);
+  expect(columns[at('time')]).toEqual([0, 0.5, 1]);
+  expect(record.columns[at('time')]!.origin).toBe('2026-11-03T10:12:00');
+  expect(columns[at('Water temperature')]).toEqual([18.5, NaN, 19.25]);
+  expect(preview.columns[at('Water temperature')]!.unit).toBe('degC');
+  expect([columns[at('p 1')], columns[at('p 2')]]).toEqual([[100, 102, 104], [101, 103, 105]]);
+  expect(preview.timeColumn).toBe(at('time'));
+}); // prettier-ignore
+
+describe('Arrow', () => {
+  test('a stream, written by the Rust implementation (npm parquet-wasm), gives the numbers of the Parquet file', async () => {
+    const [stream, parquet] = [await read(file('loop3.arrows'), 'loop3.arrows'), await read(file('loop3.parquet'), 'loop3.parquet')]; // prettier-ignore
+    expect([stream.container.kind, stream.columns]).toEqual(['arrow', parquet.columns]);
+  });
+  test('a file with moments in microseconds, flags and units, written by apache-arrow', async () => {
+    const { Bool, Field, Float64, makeData, RecordBatch, Schema, Struct, Table, tableToIPC, TimestampMicrosecond } = await import('apache-arrow'); // prettier-ignore
+    const fields = [
+      new Field('When', new TimestampMicrosecond(), true),
+      new Field('p', new Float64(), true, new Map([['unit', 'kPa']])),
+      new Field('on', new Bool(), true),
+    ];
+    const children = [
+      makeData({ type: new TimestampMicrosecond(), data: BigInt64Array.of(1467038416400001n, 1467038416500001n) }),
+      makeData({ type: new Float64(), data: Float64Array.of(0.1, 1 / 3) }),
+      makeData({ type: new Bool(), data: Uint8Array.of(0b10), length: 2 }),
+    ];
+    const schema = new Schema(fields);
+    const batch = new RecordBatch(schema, makeData({ type: new Struct(fields), length: 2, children }));
+    const { preview, columns, record } = await read(tableToIPC(new Table(schema, [batch]), 'file'), 'x.arrow');
+    expect(columns).toEqual([[0, 0.1], [0.1, 1 / 3], [0, 1]]); // prettier-ignore
+    expect(preview.columns[1]!.unit).toBe('kPa');
+    expect(record.columns[0]!.origin).toBe('2016-06-27T14:40:16.400001');
+  });
+});
+
+describe('a text file of several blocks', () => {
+  const block = (title: string, rows: string[]) => `${title}\nx,p\nmm,Pa\n${rows.join('\n')}\n\n`;
+  const text = `Rig: Loop 3\n\n${block('Tapping row: upper', ['0,1', '10,2', '20,4'])}${block('Tapping row: lower', ['0,-1', '10,-2'])}`;
+  test('is one run with a channel of the blocks, or one of them', async () => {
+    const { unpacked, preview, columns, record } = await read(strToU8(text), 'taps.txt');
+    expect(unpacked.parts).toEqual(['all blocks in one run', 'Tapping row: upper', 'Tapping row: lower', 'the file as one table']);
+    expect(preview.columns.map((c) => [c.name, c.unit])).toEqual([['Tapping row', ''], ['x', 'mm'], ['p', 'Pa']]);
+    expect(columns).toEqual([[0, 0, 0, 1, 1], [0, 10, 20, 0, 10], [1, 2, 4, -1, -2]]);
+    expect(record.columns[0]!.labels).toEqual(['upper', 'lower']);
+    expect((await read(strToU8(text), 'taps.txt', 'Tapping row: lower')).columns).toEqual([[0, 10], [-1, -2]]);
+  });
+  test('of different headings opens at the first; together, what a block lacks is missing', async () => {
+    const mixed = '[Zone A]\nx;p\n0;1,5\n1;2,5\n[Zone B]\nx;T\n0;18,0\n1;19,0\n';
+    expect((await read(strToU8(mixed), 'z.txt')).unpacked.part).toBe('Zone A');
+    const { preview, columns } = await read(strToU8(mixed), 'z.txt', 'all blocks in one run');
+    expect(preview.columns.map((c) => c.name)).toEqual(['Block', 'x', 'p', 'T']);
+    expect(columns.slice(2)).toEqual([[1.5, 2.5, NaN, NaN], [NaN, NaN, 18, 19]]);
+  });
+  test.each([
+    ['a log with stray words', 't,p\n0,1\n1,2\npause\n2,3\n3,4\n'],
+    ['a log with remarks between rows', '# rig\nt p\n0 1\n1 2\n# pump off\n2 3\n3 4\n'],
+  ])('%s is one table', (_, log) => expect(containerOf(strToU8(log), 'log.txt')).toBeUndefined());
+}); // prettier-ignore
 
 describe('JSON', () => {
   const bytes = (text: string): Uint8Array => strToU8(text);

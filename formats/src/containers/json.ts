@@ -18,7 +18,7 @@ export const json: Container = {
       yield fields;
       for (const record of records) yield fields.map((f) => cellOf(record[f]));
     })();
-    return { parts: ['records'], part: 'records', text: rowsToText(rows) };
+    return { parts: ['records'], part: 'records', text: rowsToText(rows), given: { delimiter: '\t', headingLine: 1, firstDataLine: 2 } };
   },
 }; // prettier-ignore
 

@@ -23,7 +23,7 @@ export const spreadsheet: Container = {
     const isDate = (cell: CellObject): boolean => typeof cell.z === 'string' && SSF.is_date(cell.z);
     // A sheet may begin below the first row or right of the first column; places stay as they are.
     const { e: end } = utils.decode_range(sheet['!ref'] ?? 'A1');
-    return { parts: book.SheetNames, part: wanted!, text: rowsToText(values(rowsOf(sheet), end.c + 1, isDate, epochOf(book))) };
+    return { parts: book.SheetNames, part: wanted!, text: rowsToText(values(rowsOf(sheet), end.c + 1, isDate, epochOf(book))), given: { delimiter: '\t' } };
   },
 }; // prettier-ignore
 

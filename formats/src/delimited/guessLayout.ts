@@ -22,9 +22,10 @@ const LINES_SEEN = 2000;
 
 /**
  * Understands the layout of a text file from its first bytes.
+ * @param given  what is known of it already
  * @throws {AppError} FILE_EMPTY, FILE_BINARY
  */
-export function guessLayout(head: Uint8Array, name: string): Guess {
+export function guessLayout(head: Uint8Array, name: string, given: Partial<Layout> = {}): Guess {
   const encoding = guessEncoding(head, name);
   const lines = decodeHead(head, encoding)
     .split(/\r\n|\n|\r/)
@@ -32,7 +33,7 @@ export function guessLayout(head: Uint8Array, name: string): Guess {
   const comment = commentOf(lines);
   const isRemark = (line: string): boolean => comment !== undefined && line.trimStart().startsWith(comment);
   const body = bodyOf(lines.filter((l) => !isRemark(l)));
-  const ratings = shapesOf(body).map((shape) => rate(body, shape));
+  const ratings = shapesOf(body, given).map((shape) => rate(body, shape));
   const best = ratings.reduce((a, b) => (b.score > a.score ? b : a));
   const firstData = firstDataLine(lines, body, best, isRemark);
   const { headingLine, unitsLine } = headingLines(lines, best, firstData, comment);
@@ -45,6 +46,7 @@ export function guessLayout(head: Uint8Array, name: string): Guess {
       ...(cuts ? { cuts } : {}),
       ...(comment ? { comment } : {}),
       ...(missing.length > 0 ? { missing: missing.map(String) } : {}),
+      ...given,
     },
     why: {
       ...shapeWhy(best, ratings, body),
@@ -81,13 +83,15 @@ const commentOf = (lines: readonly string[]): string | undefined =>
 const isWords = (line: string, mark: string): boolean =>
   line.startsWith(mark) && /^(?:$|[\s\p{L}\p{N}#*!%/-])/u.test(line.slice(mark.length));
 
-function shapesOf(body: readonly string[]): Shape[] {
+function shapesOf(body: readonly string[], given: Partial<Layout>): Shape[] {
   const shapes: Shape[] = delimiters.flatMap((delimiter) =>
     (delimiter === ',' ? (['.'] as const) : (['.', ','] as const)).map((decimal) => ({ delimiter, decimal })),
   );
   const cuts = cutsOf(body, []);
   if (cuts.length > 0) for (const decimal of ['.', ','] as const) shapes.push({ delimiter: 'fixed', decimal, cuts });
-  return shapes;
+  return shapes.filter(
+    ({ delimiter, decimal }) => delimiter === (given.delimiter ?? delimiter) && decimal === (given.decimal ?? decimal),
+  );
 }
 
 export interface Rating {
