@@ -14,3 +14,4 @@ export * from './model';
 export * from './compare';
 export * from './finding';
 export * from './layout';
+export * from './join';

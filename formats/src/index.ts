@@ -3,7 +3,7 @@ import type { Format } from './Format';
 
 export { containerOf, containers, type Container, type Unpacked } from './containers';
 export type { Guess } from './delimited/guessLayout';
-export { writeRun, type ChannelToWrite } from './delimited/writeRun';
+export { writers, type ChannelToWrite, type RunToWrite, type Writer } from './writers';
 export { BLOCK_ROWS } from './delimited/readRun';
 export type { Format } from './Format';
 

@@ -1,3 +1,5 @@
+import { formatCount } from '../number/formatNumber';
+
 /**
  * Every error a person can meet, once: a code for programs, a kind for the
  * border (the server maps kinds to HTTP statuses), and a sentence that says
@@ -205,6 +207,11 @@ export const catalogue = {
     'input',
     (f) =>
       `Column ${f.column} holds more than ${f.limit} different words, so it is hardly a category. Leave it out, or read it in another way.`,
+  ),
+  TOO_LARGE_FOR_FORMAT: entry<{ format: string; samples: number; most: number }>(
+    'tooLarge',
+    (f) =>
+      `${formatCount(f.samples)} samples do not fit into a ${f.format}, which takes ${formatCount(f.most)} of these channels. Choose fewer channels, kept samples only, or another format.`,
   ),
   UPLOAD_TOO_LARGE: entry<{ limitBytes: number }>(
     'tooLarge',
