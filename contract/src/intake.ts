@@ -18,10 +18,10 @@ export const uploadReply = closed({
   uploadId,
   name: Type.String(),
   bytes: Type.Integer(),
-  /** What the file is, when it is not plain text, and what its parts are called. */
-  container: orNull(closed({ title: Type.String(), partTitle: Type.String() })),
-  parts: Type.Array(Type.String()),
-  part: orNull(Type.String()),
+  /** The containers that the text lies in, from the outside, each with its parts and the one that was opened. */
+  levels: Type.Array(
+    closed({ title: Type.String(), partTitle: Type.String(), parts: Type.Array(Type.String()), part: Type.String() }),
+  ),
   layout: layoutSchema,
   why: whySchema,
   preview: previewSchema,
@@ -38,6 +38,18 @@ export const uploadReply = closed({
       differences: Type.Array(Type.String()),
     }),
   ),
+  /** The run that the file is read again for, with the settings that it was read with. */
+  again: orNull(
+    closed({
+      runId: id,
+      runName: Type.String(),
+      kind: runKind,
+      layout: layoutSchema,
+      preview: previewSchema,
+      choices: Type.Array(columnChoiceSchema),
+      along: orNull(Type.Integer()),
+    }),
+  ),
 });
 export type UploadReply = Static<typeof uploadReply>;
 
@@ -45,7 +57,9 @@ export const savedLayoutBody = savedLayoutSchema;
 export const savedLayoutRow = closed({ id, name: Type.String() });
 export type SavedLayoutRow = Static<typeof savedLayoutRow>;
 
-export const partBody = closed({ part: Type.String({ minLength: 1, maxLength: 1000 }) });
+export const partBody = closed({
+  parts: Type.Array(Type.String({ minLength: 1, maxLength: 1000 }), { minItems: 1, maxItems: 4 }),
+});
 export const rereadBody = closed({ layout: layoutSchema });
 export const rereadReply = closed({ preview: previewSchema });
 
@@ -59,6 +73,8 @@ export const importBody = closed({
   columns: Type.Array(importColumn, { minItems: 1, maxItems: 2000 }),
   /** Number of columns that the preview showed. */
   width: Type.Integer({ minimum: 1, maximum: 20000 }),
+  /** The run whose samples the file's take the place of; absent: a new one. */
+  replaceRunId: Type.Optional(id),
   /** Index of the column that runs along the samples, mostly time. */
   along: orNull(Type.Integer({ minimum: 0 })),
 });
@@ -71,6 +87,8 @@ export const jobReply = closed({
   bytesRead: Type.Integer(),
   bytesTotal: Type.Integer(),
   rows: Type.Integer(),
+  /** Estimated from the bytes so far. */
+  secondsLeft: orNull(Type.Number()),
   runId: orNull(id),
   error: orNull(errorReply),
 });

@@ -1,4 +1,4 @@
-import { layoutSchema, readRecordSchema } from '@undameter/core';
+import { columnReadingSchema, joinMethods, layoutSchema, readRecordSchema, uncertaintySchema } from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { runRow } from './campaign';
 import { closed, id, name, orNull, problem, reading, symbol, unit } from './common';
@@ -19,11 +19,41 @@ export const channelRow = closed({
   unit: Type.String(),
 });
 
+export const declaredChannel = closed({
+  position: Type.Integer(),
+  ...channelRow.properties,
+  /** How its cells were read; null where it came from another run. */
+  reading: orNull(columnReadingSchema),
+  /** Words of a category. */
+  labels: orNull(Type.Array(Type.String())),
+  uncertainty: orNull(uncertaintySchema),
+});
+
+/** A file whose rows or channels were added to a run. */
+export const source = closed({
+  how: Type.Union([Type.Literal('continued'), Type.Literal('joined')]),
+  runName: Type.String(),
+  fileName: Type.String(),
+  fileSha256: Type.String(),
+  /** Rows or channels that it brought. */
+  count: Type.Integer(),
+  /** What was added to its times, in the unit of the channel along which the run is ordered. */
+  shift: Type.Number(),
+});
+export type Source = Static<typeof source>;
+
 export const runReply = closed({
   ...runRow.properties,
   fileSha256: Type.String(),
   fileBytes: Type.Integer(),
-  part: orNull(Type.String()),
+  /** The way to the file through containers; empty for a plain one. */
+  parts: Type.Array(Type.String()),
+  /** Files whose rows or channels were added later. */
+  sources: Type.Array(source),
+  /** Number of its present samples; another one when they were replaced. */
+  sampleSet: Type.Integer(),
+  /** Its logged channels, as they are declared. */
+  declared: Type.Array(declaredChannel),
   layout: orNull(layoutSchema),
   record: orNull(readRecordSchema),
   procedure: steps,
@@ -34,13 +64,18 @@ export const runReply = closed({
 export type RunReply = Static<typeof runReply>;
 
 /** What is declared of a logged channel. */
-export const channelBody = closed({ symbol, name, unit });
+export const channelBody = closed({ symbol, name, unit, uncertainty: Type.Optional(orNull(uncertaintySchema)) });
 export type ChannelBody = Static<typeof channelBody>;
 export const channelParams = closed({ id, symbol });
 export const exportQuery = closed({
+  /** As logged with every sample, or after the procedure with what is kept. */
   which: Type.Union([Type.Literal('logged'), Type.Literal('kept')]),
+  format: Type.Optional(Type.String({ pattern: '^[a-z0-9]{1,12}$' })),
   /** Symbols apart by commas; absent: all channels. */
   symbols: Type.Optional(Type.String({ maxLength: 4000 })),
+  /** A stretch of the channel along which the run is ordered. */
+  from: Type.Optional(Type.Number()),
+  to: Type.Optional(Type.Number()),
 });
 
 /** What is worth knowing of the logged samples, in short sentences. */
@@ -92,6 +127,10 @@ export const channelBoardRow = closed({
   mean: reading,
   highest: reading,
   standardDeviation: reading,
+  /** Mean of the declared standard uncertainty over the kept samples. */
+  uncertainty: reading,
+  /** Words of a category, whose values are their codes. */
+  labels: orNull(Type.Array(Type.String())),
   missing: Type.Integer(),
   present: Type.Integer(),
   trace: Type.Array(reading),
@@ -159,3 +198,32 @@ export const formulaBody = closed({
 });
 export const formulaReply = closed({ unit: orNull(Type.String()), problem: orNull(problem) });
 export type FormulaReply = Static<typeof formulaReply>;
+
+/** Rows of a further run below those of a run. */
+export const continueBody = closed({
+  otherRunId: id,
+  matches: Type.Array(closed({ symbol, from: orNull(symbol) }), { maxItems: 2000 }),
+  /** `follow`: one sampling interval behind the last sample; `asStated`: its own times, on the run's clock where both are known. */
+  times: Type.Union([Type.Literal('follow'), Type.Literal('asStated')]),
+});
+export type ContinueBody = Static<typeof continueBody>;
+
+export const offsetBody = closed({ otherRunId: id, symbol, otherSymbol: symbol });
+export const offsetReply = closed({
+  offset: Type.Number(),
+  correlation: Type.Number(),
+  runnerUp: Type.Number(),
+  /** The offset by the clocks of both logs, where both state their moments. */
+  byClock: orNull(Type.Number()),
+});
+export type OffsetReply = Static<typeof offsetReply>;
+
+/** Channels of a second logger, brought to the times of a run. */
+export const joinBody = closed({
+  otherRunId: id,
+  /** Added to the times of the second log, in the unit of the run's own. */
+  offset: Type.Number(),
+  method: Type.Union(joinMethods.map((m) => Type.Literal(m))),
+  channels: Type.Array(closed({ from: symbol, symbol, name }), { minItems: 1, maxItems: 200 }),
+});
+export type JoinBody = Static<typeof joinBody>;

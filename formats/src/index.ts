@@ -1,7 +1,7 @@
 import { delimited } from './delimited';
 import type { Format } from './Format';
 
-export { containerOf, containers, type Container, type Unpacked } from './containers';
+export { containerOf, type Unpacked } from './containers';
 export type { Guess } from './delimited/guessLayout';
 export { writers, type ChannelToWrite, type RunToWrite, type Writer } from './writers';
 export { BLOCK_ROWS } from './delimited/readRun';

@@ -14,7 +14,9 @@ import { guardOrigin } from './guard';
 import { campaignRoutes } from './routes/campaigns';
 import { conditionRoutes } from './routes/conditions';
 import { findingRoutes } from './routes/findings';
+import { exportingRoutes } from './routes/exporting';
 import { intakeRoutes } from './routes/intake';
+import { joiningRoutes } from './routes/joining';
 import { modelRoutes } from './routes/models';
 import { runRoutes } from './routes/runs';
 import { tableRoutes } from './routes/tables';
@@ -60,6 +62,8 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       campaignRoutes(routes, services);
       intakeRoutes(routes, services);
       runRoutes(routes, services);
+      joiningRoutes(routes, services);
+      exportingRoutes(routes, services);
       conditionRoutes(routes, services);
       tableRoutes(routes, services);
       modelRoutes(routes, services);

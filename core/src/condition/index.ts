@@ -1,1 +1,9 @@
-export { boundsIn, pickSamples, type Condition, type Limit } from './pickSamples';
+export {
+  boundsIn,
+  isWordLimit,
+  pickSamples,
+  type Condition,
+  type Limit,
+  type NumberLimit,
+  type WordLimit,
+} from './pickSamples';

@@ -110,6 +110,14 @@ export const catalogue = {
     (f) =>
       `"${f.symbol}" holds words, not numbers. It can pick samples in a condition; choose a channel of numbers here.`,
   ),
+  CHANNEL_IS_NUMBER: entry<{ symbol: string }>(
+    'input',
+    (f) => `"${f.symbol}" holds numbers, not words. Give it a value and a tolerance.`,
+  ),
+  UNCERTAINTY_OF_ITSELF: entry<{ symbol: string }>(
+    'input',
+    (f) => `"${f.symbol}" cannot tell its own uncertainty. Choose another channel, or a fixed share.`,
+  ),
   SYMBOL_TAKEN: entry<{ symbol: string }>(
     'input',
     (f) => `The symbol "${f.symbol}" is already in use. Choose another one.`,
@@ -207,6 +215,22 @@ export const catalogue = {
     'input',
     (f) =>
       `Column ${f.column} holds more than ${f.limit} different words, so it is hardly a category. Leave it out, or read it in another way.`,
+  ),
+  JOIN_WITH_ITSELF: entry<Record<string, never>>(
+    'input',
+    () => `A run cannot be joined with itself. Choose another run.`,
+  ),
+  NOT_ALONG_TIME: entry<{ name: string }>(
+    'input',
+    (f) => `"${f.name}" is ordered by its sample number. Read it again with a time column to join it on time.`,
+  ),
+  FORMAT_UNKNOWN: entry<{ format: string; known: string }>(
+    'input',
+    (f) => `There is no export as "${f.format}". Choose one of ${f.known}.`,
+  ),
+  ORIGINAL_GONE: entry<{ name: string }>(
+    'missing',
+    (f) => `The original of "${f.name}" is not in the data directory any more. Import the file anew.`,
   ),
   TOO_LARGE_FOR_FORMAT: entry<{ format: string; samples: number; most: number }>(
     'tooLarge',

@@ -66,6 +66,8 @@ export function symbolsIn(node: Node): string[] {
 
 function prepare(text: string, wanted: string, input: Omit<FormulaInput, 'samples'>) {
   const tree = parseFormula(text);
+  const words = symbolsIn(tree).find((name) => input.channels.get(name)?.labels);
+  if (words !== undefined) throw new AppError('CHANNEL_IS_CATEGORY', { symbol: words });
   const units = new Map([...input.channels].map(([symbol, c]) => [symbol, parseUnit(c.unit)]));
   const compiled = compile(tree, { channels: units, tables: input.tables });
   const si = siUnit(compiled.dimension);

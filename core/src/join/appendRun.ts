@@ -1,6 +1,6 @@
 import { AppError } from '../error/AppError';
 import { median } from '../sample';
-import { convert, parseUnit, sameDimension } from '../units';
+import { conversion, parseUnit } from '../units';
 import type { Match } from './matchChannels';
 
 /** A column of a run with what is needed to put another below it. */
@@ -55,10 +55,9 @@ function reading(to: JoinColumn, from: JoinColumn): { labels?: string[]; read(va
     });
     return { labels, read: (code) => codes[code] ?? NaN };
   }
-  const [target, source] = [parseUnit(to.unit), parseUnit(from.unit)];
-  if (!sameDimension(target.dimension, source.dimension)) throw new AppError('UNIT_MISFIT', { from: from.unit, to: to.unit }); // prettier-ignore
-  return { read: target.scale === source.scale && target.offset === source.offset ? (v) => v : (v) => convert(v, source, target) };
-} // prettier-ignore
+  const { factor, shift } = conversion(parseUnit(from.unit), parseUnit(to.unit));
+  return { read: (value) => value * factor + shift };
+}
 
 /**
  * The shift that lets a further file go on one sampling interval behind the last sample.

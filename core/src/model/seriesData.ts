@@ -1,7 +1,7 @@
 import { AppError } from '../error/AppError';
 import { pickSamples, type Condition } from '../condition';
 import type { RunState } from '../procedure/RunState';
-import { channelOf } from '../procedure/stepTools';
+import { numberChannelOf } from '../procedure/stepTools';
 import { KEPT, type Channel } from '../sample';
 
 export interface Series {
@@ -23,8 +23,8 @@ export function seriesData(
   symbols: { x: string; y: string },
   runName: string,
 ): Series {
-  const xChannel = channelOf(state, symbols.x);
-  const yChannel = channelOf(state, symbols.y);
+  const xChannel = numberChannelOf(state, symbols.x);
+  const yChannel = numberChannelOf(state, symbols.y);
   const picked = condition ? pickSamples(state, condition) : keptSamples(state);
   if (picked.length === 0)
     throw new AppError('CONDITION_EMPTY', { condition: condition?.name ?? 'all kept samples', run: runName });

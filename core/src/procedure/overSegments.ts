@@ -2,7 +2,7 @@ import { AppError } from '../error/AppError';
 import { formatCount } from '../number/formatNumber';
 import { gather, segments } from '../sample';
 import type { RunState } from './RunState';
-import { channelOf } from './stepTools';
+import { numberChannelOf } from './stepTools';
 
 /**
  * Applies a function to each stretch between gaps and puts the results back in place;
@@ -17,8 +17,8 @@ export function overSegments(
   need: number,
   work: (y: Float64Array, x: Float64Array) => Float64Array,
 ): { values: Float64Array; doubts: string[] } {
-  const y = channelOf(state, symbol);
-  const x = along === undefined ? undefined : channelOf(state, along);
+  const y = numberChannelOf(state, symbol);
+  const x = along === undefined ? undefined : numberChannelOf(state, along);
   const positions = x?.values ?? Float64Array.from({ length: state.samples }, (_, i) => i);
   const values = new Float64Array(state.samples).fill(NaN);
   let longest = 0;

@@ -9,6 +9,13 @@ export function channelOf(state: RunState, symbol: string): Channel {
   return channel;
 }
 
+/** A channel that can be computed with. @throws {AppError} CHANNEL_UNKNOWN, CHANNEL_IS_CATEGORY */
+export function numberChannelOf(state: RunState, symbol: string): Channel {
+  const channel = channelOf(state, symbol);
+  if (channel.labels) throw new AppError('CHANNEL_IS_CATEGORY', { symbol });
+  return channel;
+}
+
 /** The state with one more channel. @throws {AppError} SYMBOL_TAKEN, SYMBOL_INVALID */
 export function withNewChannel(state: RunState, channel: Channel): RunState {
   if (!isSymbol(channel.symbol)) throw new AppError('SYMBOL_INVALID', { symbol: channel.symbol });

@@ -47,7 +47,8 @@ function ofTime({ symbol, name, unit, values }: Channel): QualityNote[] {
   return notes;
 }
 
-function ofChannel({ symbol, name, unit, values }: Channel): QualityNote[] {
+function ofChannel({ symbol, name, unit, values, labels }: Channel): QualityNote[] {
+  if (labels) return ofCategory(symbol, name, values, labels);
   const { present, stuck, rail, spikes, resolution } = soundnessOf(values);
   const u = printUnit(unit);
   const notes: QualityNote[] = [];
@@ -63,4 +64,11 @@ function ofChannel({ symbol, name, unit, values }: Channel): QualityNote[] {
     say('doubt', `${name} has ${times(spikes.count, 'spike')}, the first at ${sample(spikes.first)}`);
   if (resolution !== undefined) say('sound', `${name} is written in steps of ${formatValue(resolution, 4)} ${u}`);
   return notes;
+}
+
+function ofCategory(symbol: string, name: string, values: Float64Array, labels: readonly string[]): QualityNote[] {
+  if (values.every((v) => v !== v))
+    return [{ symbol, state: 'doubt', sentence: `${name} is dead: no sample has a word` }];
+  const named = labels.slice(0, 5).map((l) => `"${l}"`).join(', '); // prettier-ignore
+  return [{ symbol, state: 'sound', sentence: `${name} has ${times(labels.length, 'word')}: ${named}${labels.length > 5 ? ' …' : ''}` }]; // prettier-ignore
 }

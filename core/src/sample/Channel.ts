@@ -1,3 +1,5 @@
+import type { Uncertainty } from './Uncertainty';
+
 /** One quantity over the samples of a run. Missing is NaN. */
 export interface Channel {
   symbol: string;
@@ -6,6 +8,10 @@ export interface Channel {
   origin: 'logged' | 'derived';
   /** Length of the run; never changed in place. */
   values: Float64Array;
+  /** A category: its words, of which the values are the codes 0, 1, 2 … */
+  labels?: readonly string[] | undefined;
+  /** How sure its samples are, where it was declared. */
+  uncertainty?: Uncertainty | undefined;
 }
 
 const SYMBOL = /^[\p{L}][\p{L}\p{N}_]*$/u;

@@ -1,4 +1,5 @@
 export { isSymbol, type Channel } from './Channel';
+export { checkUncertainty, standardUncertainty, uncertaintySchema, type Uncertainty } from './Uncertainty';
 export { countByStep, countKept, KEPT, type Mask } from './Mask';
 export { describe, type Description } from './describe';
 export { GAP_FACTOR, gather, median, segments } from './segments';

@@ -11,6 +11,8 @@ export interface Container {
   title: string;
   /** What one of its parts is called. */
   partTitle: string;
+  /** A larger file is taken as it stands. */
+  mostBytes?: number;
   recognises(head: Uint8Array, name: string): boolean;
   /**
    * @param bytes  the whole file

@@ -27,6 +27,7 @@ export const blocks: Container = {
   kind: 'blocks',
   title: 'text file of several blocks',
   partTitle: 'Block',
+  mostBytes: 256 * 2 ** 20,
   recognises: (head, name) => blocksIn(head, name).length > 1,
   async unpack(bytes, name, part) {
     const found = blocksIn(bytes, name);

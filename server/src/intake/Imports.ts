@@ -2,12 +2,14 @@ import { randomBytes } from 'node:crypto';
 import { AppError, isSymbol, parseUnit } from '@undameter/core';
 import type { ImportBody, JobReply } from '@undameter/contract';
 import type { Database } from '../store/pg/Database';
-import { beginRun, markReady, removeRun } from '../store/runs';
-import { writeBlock, writeLevels } from '../store/samples';
+import { beginRun, markReady, removeRun, replaceSamples, run, type RunFile } from '../store/runs';
+import { createSampleSet, dropSampleSet, writeBlock, writeLevels } from '../store/samples';
 import type { Pools } from '../threads/Pools';
 import type { Upload, Uploads } from './Uploads';
 
-interface Job extends JobReply {
+interface Job extends Omit<JobReply, 'secondsLeft'> {
+  /** Milliseconds on the monotonic clock. */
+  begun: number;
   cancelled: boolean;
   finished: Promise<void>;
 }
@@ -33,15 +35,11 @@ export class Imports {
   async start(uploadId: string, body: ImportBody): Promise<JobReply> {
     const upload = this.uploads.find(uploadId);
     checkColumns(upload.name, body);
-    const runId = await beginRun(this.db, {
-      ...body,
-      fileName: upload.name,
-      fileSha256: upload.sha256,
-      fileBytes: upload.bytes,
-      part: upload.part,
-      along: body.columns.find((c) => c.reading.index === body.along)?.symbol,
-      channels: body.columns,
-    });
+    const file = fileOf(upload, body);
+    const target =
+      body.replaceRunId === undefined
+        ? { ...(await beginRun(this.db, { ...body, file, channels: body.columns })), replaces: false }
+        : { ...(await this.nextSetOf(body.replaceRunId)), replaces: true };
     const job: Job = {
       jobId: randomBytes(16).toString('hex'),
       state: 'running',
@@ -50,12 +48,18 @@ export class Imports {
       rows: 0,
       runId: null,
       error: null,
+      begun: performance.now(),
       cancelled: false,
       finished: Promise.resolve(),
     };
     this.jobs.set(job.jobId, job);
-    job.finished = this.work(job, upload, runId, body);
+    job.finished = this.work(job, upload, target, body);
     return reply(job);
+  }
+
+  private async nextSetOf(runId: number): Promise<{ id: number; sampleSet: number }> {
+    await run(this.db, runId);
+    return { id: runId, sampleSet: await this.db.transaction(createSampleSet) };
   }
 
   /** @throws {AppError} NOT_FOUND */
@@ -89,20 +93,22 @@ export class Imports {
     return job;
   }
 
-  private async work(job: Job, upload: Upload, runId: number, body: ImportBody): Promise<void> {
+  private async work(job: Job, upload: Upload, target: Target, body: ImportBody): Promise<void> {
     try {
-      await this.read(job, upload, runId, body);
-      job.runId = runId;
+      await this.read(job, upload, target, body);
+      job.runId = target.id;
       job.state = 'done';
       this.uploads.discard(upload.uploadId);
+      if (target.replaces) await this.uploads.dropUnused();
     } catch (error) {
-      await removeRun(this.db, runId).catch(() => undefined);
+      await (target.replaces ? dropSampleSet(this.db, target.sampleSet) : removeRun(this.db, target.id)).catch(() => undefined);
       job.error = this.say(error);
       job.state = 'failed';
     }
-  }
+  } // prettier-ignore
 
-  private async read(job: Job, upload: Upload, runId: number, body: ImportBody): Promise<void> {
+  private async read(job: Job, upload: Upload, target: Target, body: ImportBody): Promise<void> {
+    const { id, sampleSet, replaces } = target;
     let k = 0;
     let sinceCheckpoint = 0;
     const columns = body.columns.map((c) => c.reading);
@@ -111,7 +117,7 @@ export class Imports {
       { path, name, layout: body.layout, columns, width: body.width },
       async (block) => {
         if (job.cancelled) return 'stop';
-        await writeBlock(this.db, runId, k++, block.columns);
+        await writeBlock(this.db, sampleSet, k++, block.columns);
         job.rows += block.rows;
         job.bytesRead = block.bytesRead;
         sinceCheckpoint += block.rows * columns.length * 8;
@@ -124,16 +130,48 @@ export class Imports {
     );
     if (!record || job.cancelled) throw new AppError('CANCELLED', { what: 'import' });
     for (let position = 0; position < columns.length; position++)
-      await writeLevels(this.db, runId, position, record.rows);
+      await writeLevels(this.db, sampleSet, position, record.rows);
     await this.uploads.keepOriginal(upload);
-    await markReady(this.db, runId, record.rows, record);
+    if (replaces) {
+      const channels = body.columns.map((c, i) => ({ ...c, labels: record.columns[i]!.labels }));
+      await replaceSamples(this.db, id, {
+        sampleSet,
+        samples: record.rows,
+        channels,
+        file: { ...fileOf(upload, body), record },
+      });
+    } else await markReady(this.db, id, record.rows, record);
     await this.db.script('analyze sample_chunk');
   }
 }
 
-const reply = ({ jobId, state, bytesRead, bytesTotal, rows, runId, error }: Job): JobReply => ({
-  jobId, state, bytesRead, bytesTotal, rows, runId, error,
-}); // prettier-ignore
+interface Target {
+  id: number;
+  sampleSet: number;
+  /** Whether the run has samples already, whose place the new ones take. */
+  replaces: boolean;
+}
+
+const fileOf = (upload: Upload, body: ImportBody): RunFile => ({
+  fileName: upload.name,
+  fileSha256: upload.sha256,
+  fileBytes: upload.bytes,
+  parts: upload.levels.map((l) => l.part),
+  along: body.columns.find((c) => c.reading.index === body.along)?.symbol,
+  layout: body.layout,
+});
+
+const reply = (job: Job): JobReply => {
+  const { jobId, state, bytesRead, bytesTotal, rows, runId, error } = job;
+  return { jobId, state, bytesRead, bytesTotal, rows, secondsLeft: secondsLeft(job), runId, error };
+};
+
+/** The bytes so far tell the rate, once there are enough of them. */
+function secondsLeft({ state, bytesRead, bytesTotal, begun }: Job): number | null {
+  const seconds = (performance.now() - begun) / 1000;
+  if (state !== 'running' || bytesRead === 0 || seconds < 0.5) return null;
+  return Math.round((seconds * (bytesTotal - bytesRead)) / bytesRead);
+}
 
 function checkColumns(name: string, body: ImportBody): void {
   const taken = new Set<string>();

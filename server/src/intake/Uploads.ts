@@ -4,16 +4,15 @@ import { open, rename, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { createGzip } from 'node:zlib';
+import { createGunzip, createGzip } from 'node:zlib';
 import { AppError, type Layout } from '@undameter/core';
-import { containerOf, formatFor, type Container } from '@undameter/formats';
+import { containerOf, formatFor } from '@undameter/formats';
 import type { UploadReply } from '@undameter/contract';
 import { recogniseLayout } from './recogniseLayout';
+import { settingsOf } from './settingsOf';
+import { run } from '../store/runs';
 import type { Db } from '../store/pg/Database';
-import type { UnpackedFile, UnpackTask } from '../threads/unpackFile';
-
-/** Bytes from the start of a file that are looked at before it is imported. */
-const HEAD_BYTES = 2 ** 20;
+import { HEAD_BYTES, type Level, type UnpackedFile, type UnpackTask } from '../threads/unpackFile';
 
 export interface Upload {
   uploadId: string;
@@ -25,10 +24,11 @@ export interface Upload {
   /** Its text, or that of the chosen part of a container. */
   textPath: string;
   textBytes: number;
-  container: Container | undefined;
-  parts: string[];
-  part: string | null;
+  levels: Level[];
+  given: UnpackedFile['given'];
 }
+
+type Sent = Pick<Upload, 'uploadId' | 'name' | 'path' | 'bytes' | 'sha256'>;
 
 /**
  * Files that were sent and wait for import, in a folder of the data directory; and the
@@ -70,47 +70,55 @@ export class Uploads {
       });
       await pipeline(bytes, count, createWriteStream(path));
       if (bytes.truncated) throw new AppError('UPLOAD_TOO_LARGE', { limitBytes });
-      const sent = { uploadId, name, path, bytes: size, sha256: hash.digest('hex') };
-      return await this.open(sent, containerOf(await headOf(path), name), undefined);
+      return await this.open({ uploadId, name, path, bytes: size, sha256: hash.digest('hex') }, []);
     } catch (error) {
-      rmSync(path, { force: true });
-      rmSync(textPathOf(path), { force: true });
+      this.remove(path);
       throw refusedWrite(error);
     }
   }
 
-  /** Takes another part of a container, a sheet or a file of an archive. @throws {AppError} UPLOAD_MISSING, FILE_NO_PARTS */
-  async choosePart(uploadId: string, part: string): Promise<UploadReply> {
-    const upload = this.find(uploadId);
-    return this.open(upload, upload.container, part);
+  /** Takes other parts of a container: a sheet, a file of an archive. @throws {AppError} UPLOAD_MISSING, FILE_NO_PARTS */
+  async chooseParts(uploadId: string, parts: string[]): Promise<UploadReply> {
+    return this.open(this.find(uploadId), parts);
+  }
+
+  /**
+   * Takes the kept original of a run out, to be read again with other settings.
+   * @throws {AppError} NOT_FOUND, ORIGINAL_GONE
+   */
+  async reopen(runId: number): Promise<UploadReply> {
+    const { fileName: name, fileSha256: sha256, fileBytes: bytes, parts, ...head } = await run(this.db, runId);
+    const kept = join(this.originalsFolder, `${sha256}.gz`);
+    if (!existsSync(kept)) throw new AppError('ORIGINAL_GONE', { name });
+    const uploadId = randomBytes(16).toString('hex');
+    const path = join(this.waitingFolder, uploadId);
+    try {
+      await pipeline(createReadStream(kept), createGunzip(), createWriteStream(path));
+      const reply = await this.open({ uploadId, name, path, bytes, sha256 }, parts);
+      const layout = head.layout ?? reply.layout;
+      const preview = await this.preview(uploadId, layout);
+      return { ...reply, again: { ...settingsOf(head, preview), layout, preview } };
+    } catch (error) {
+      this.remove(path);
+      throw refusedWrite(error);
+    }
   }
 
   /** Makes the text ready and understands it. */
-  private async open(
-    sent: Pick<Upload, 'uploadId' | 'name' | 'path' | 'bytes' | 'sha256'>,
-    container: Container | undefined,
-    part: string | undefined,
-  ): Promise<UploadReply> {
-    const { uploadId, name, path, bytes, sha256 } = sent;
+  private async open({ uploadId, name, path, bytes, sha256 }: Sent, parts: string[]): Promise<UploadReply> {
     const target = textPathOf(path);
-    const unpacked = container && (await this.unpack({ path, name, kind: container.kind, part, target }));
-    const textPath = container ? target : path;
-    const { layout, why } = formatFor(name).guess(await headOf(textPath), name);
-    this.waiting.set(uploadId, {
-      uploadId, name, path, bytes, sha256, textPath, container,
-      textBytes: (await stat(textPath)).size,
-      parts: unpacked?.parts ?? [],
-      part: unpacked?.part ?? null,
-    }); // prettier-ignore
+    const container = containerOf(await headOf(path), name);
+    const packed = container !== undefined && bytes <= (container.mostBytes ?? Infinity);
+    const { levels, given } = packed
+      ? await this.unpack({ path, name, parts, target })
+      : { levels: [], given: undefined };
+    const textPath = packed ? target : path;
+    const { layout, why } = formatFor(name).guess(await headOf(textPath), name, given);
+    const textBytes = (await stat(textPath)).size;
+    this.waiting.set(uploadId, { uploadId, name, path, bytes, sha256, textPath, textBytes, levels, given });
     const preview = await this.preview(uploadId, layout);
-    return {
-      uploadId, name, bytes, layout, why,
-      container: container ? { title: container.title, partTitle: container.partTitle } : null,
-      parts: unpacked?.parts ?? [],
-      part: unpacked?.part ?? null,
-      preview,
-      recognised: await recogniseLayout(this.db, { layout, preview }, (other) => this.preview(uploadId, other)),
-    }; // prettier-ignore
+    const recognised = await recogniseLayout(this.db, { layout, preview }, (other) => this.preview(uploadId, other));
+    return { uploadId, name, bytes, levels, layout, why, preview, recognised, again: null };
   }
 
   /** @throws {AppError} UPLOAD_MISSING */
@@ -155,8 +163,12 @@ export class Uploads {
     const upload = this.waiting.get(uploadId);
     this.waiting.delete(uploadId);
     if (!upload) return;
-    rmSync(upload.path, { force: true });
-    rmSync(textPathOf(upload.path), { force: true });
+    this.remove(upload.path);
+  }
+
+  private remove(path: string): void {
+    rmSync(path, { force: true });
+    rmSync(textPathOf(path), { force: true });
   }
 }
 

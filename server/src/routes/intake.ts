@@ -72,7 +72,19 @@ export function intakeRoutes(app: Routes, { db, uploads, imports, config }: Serv
         response: { 200: uploadReply },
       },
     },
-    (request) => uploads.choosePart(request.params.uploadId, request.body.part),
+    (request) => uploads.chooseParts(request.params.uploadId, request.body.parts),
+  );
+  app.post(
+    '/runs/:id/reopen',
+    {
+      schema: {
+        tags,
+        summary: 'Take the kept original of a run out, to read it again with other settings',
+        params: idParams,
+        response: { 200: uploadReply },
+      },
+    },
+    (request) => uploads.reopen(request.params.id),
   );
   app.post(
     '/uploads/:uploadId/preview',

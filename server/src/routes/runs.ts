@@ -1,7 +1,5 @@
-import { benchBody, benchReply, channelBody, channelParams, done, exportQuery, formulaBody, formulaReply, idParams, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody } from '@undameter/contract'; // prettier-ignore
-import { Readable } from 'node:stream';
-import { AppError, checkSettings, isSymbol, parseUnit, type Step } from '@undameter/core';
-import { writeRun } from '@undameter/formats';
+import { benchBody, benchReply, channelBody, channelParams, done, formulaBody, formulaReply, idParams, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody } from '@undameter/contract'; // prettier-ignore
+import { AppError, checkSettings, checkUncertainty, isSymbol, parseUnit, type Step } from '@undameter/core';
 import type { Services } from '../services';
 import { declareChannel, moveProcedure, removeRun, renameRun, run, saveProcedure } from '../store/runs';
 import type { Routes } from './Routes';
@@ -49,6 +47,7 @@ export function runRoutes(app: Routes, { db, loader, pools, uploads }: Services)
       const { id, symbol } = request.params;
       if (!isSymbol(request.body.symbol)) throw new AppError('SYMBOL_INVALID', { symbol: request.body.symbol });
       parseUnit(request.body.unit);
+      if (request.body.uncertainty) checkUncertainty(request.body.symbol, request.body.uncertainty);
       await declareChannel(db, id, symbol, request.body);
       return { done: true as const };
     },
@@ -64,28 +63,6 @@ export function runRoutes(app: Routes, { db, loader, pools, uploads }: Services)
       },
     },
     async (request) => pools.judgeQuality({ run: await loader.run(request.params.id) }),
-  );
-  app.get(
-    '/runs/:id/export.csv',
-    {
-      schema: {
-        tags,
-        summary: 'Channels of a run as CSV: as logged, or after the procedure with the kept samples',
-        params: idParams,
-        querystring: exportQuery,
-      },
-    },
-    async (request, reply) => {
-      const { which, symbols } = request.query;
-      const run = await loader.run(request.params.id);
-      const { channels } = await pools.exportColumns({ run, which, symbols: symbols?.split(',') });
-      // Nothing but ASCII may stand in a header, so the file gets a plain name there.
-      const file = `${run.name.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'run'}-${which}.csv`;
-      return reply
-        .type('text/csv; charset=utf-8')
-        .header('content-disposition', `attachment; filename="${file}"`)
-        .send(Readable.from(writeRun(channels)));
-    },
   );
   app.put(
     '/runs/:id/procedure',

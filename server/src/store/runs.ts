@@ -1,101 +1,172 @@
-import type { Layout, ReadRecord, Step } from '@undameter/core';
-import type { ChannelBody, ProcedureReply, RunKind, RunReply } from '@undameter/contract';
+import type { ColumnReading, Layout, ReadRecord, Step, Uncertainty } from '@undameter/core';
+import type { ChannelBody, ProcedureReply, RunKind, RunReply, Source } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { runsOfCampaign } from './campaigns';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
-import { createPartition, dropPartition } from './samples';
+import { createSampleSet, dropSampleSet, dropUnusedSampleSets } from './samples';
 
 export interface NewRun {
   campaignId: number;
   name: string;
   kind: RunKind;
+  file: RunFile;
+  channels: NewChannel[];
+}
+
+/** Where the samples of a run came from and how they were read. */
+export interface RunFile {
   fileName: string;
   fileSha256: string;
   fileBytes: number;
-  /** Which sheet or file of a container it came from. */
-  part: string | null;
+  /** The way to it through containers. */
+  parts: string[];
   along: string | undefined;
   layout: Layout;
-  channels: { symbol: string; name: string; unit: string }[];
+}
+
+export interface NewChannel {
+  symbol: string;
+  name: string;
+  unit: string;
+  reading: ColumnReading | null;
+  labels?: readonly string[] | undefined;
+  uncertainty?: Uncertainty | null | undefined;
 }
 
 /** Begins a run that nobody sees until `markReady`. @throws {AppError} NAME_TAKEN, NOT_FOUND */
-export async function beginRun(db: Database, run: NewRun): Promise<number> {
+export async function beginRun(db: Database, run: NewRun): Promise<{ id: number; sampleSet: number }> {
   return db.transaction(async (tx) => {
     oneOf(await tx.sql`select id from campaign where id = ${run.campaignId}`, 'campaign', run.campaignId);
+    const sampleSet = await createSampleSet(tx);
+    const { fileName, fileSha256, fileBytes, parts, along, layout } = run.file;
     const rows = await uniquely(
       'run',
       run.name,
       tx.sql<{ id: number }>`
-      insert into run (campaign_id, name, kind, file_name, file_sha256, file_bytes, part, along, layout)
-      values (${run.campaignId}, ${run.name.trim()}, ${run.kind}, ${run.fileName}, ${run.fileSha256},
-              ${run.fileBytes}, ${run.part}, ${run.along ?? null}, ${JSON.stringify(run.layout)}::jsonb)
+      insert into run (campaign_id, name, kind, file_name, file_sha256, file_bytes, parts, along, layout, sample_set)
+      values (${run.campaignId}, ${run.name.trim()}, ${run.kind}, ${fileName}, ${fileSha256}, ${fileBytes},
+              ${JSON.stringify(parts)}::jsonb, ${along ?? null}, ${JSON.stringify(layout)}::jsonb, ${sampleSet})
       returning id`,
     );
     const { id } = rows[0]!;
-    for (const [position, c] of run.channels.entries())
-      await tx.sql`insert into channel (run_id, position, symbol, name, unit)
-                   values (${id}, ${position}, ${c.symbol}, ${c.name}, ${c.unit})`;
+    await putChannels(tx, id, run.channels);
     await tx.sql`insert into procedure_version (run_id, version, steps) values (${id}, 0, '[]'::jsonb)`;
-    await createPartition(tx, id);
-    return id;
+    return { id, sampleSet };
   });
 }
 
-export async function markReady(db: Db, id: number, samples: number, record: ReadRecord): Promise<void> {
-  await db.sql`update run set ready = true, samples = ${samples}, record = ${JSON.stringify(record)}::jsonb where id = ${id}`;
+async function putChannels(db: Db, runId: number, list: readonly NewChannel[]): Promise<void> {
+  const json = (value: unknown): string | null =>
+    value === undefined || value === null ? null : JSON.stringify(value);
+  await db.sql`delete from channel where run_id = ${runId}`;
+  for (const [position, c] of list.entries())
+    await db.sql`insert into channel (run_id, position, symbol, name, unit, reading, labels, uncertainty)
+                 values (${runId}, ${position}, ${c.symbol}, ${c.name}, ${c.unit}, ${json(c.reading)}::jsonb,
+                         ${json(c.labels)}::jsonb, ${json(c.uncertainty)}::jsonb)`;
 }
 
-/** Removes what an interrupted import left behind. */
+/** The words of categories are known when the file has been read. */
+export async function markReady(db: Database, id: number, samples: number, record: ReadRecord): Promise<void> {
+  await db.transaction(async (tx) => {
+    for (const [position, { labels }] of record.columns.entries())
+      if (labels)
+        await tx.sql`update channel set labels = ${JSON.stringify(labels)}::jsonb where run_id = ${id} and position = ${position}`;
+    await tx.sql`update run set ready = true, samples = ${samples}, record = ${JSON.stringify(record)}::jsonb where id = ${id}`;
+  });
+}
+
+/** What takes the place of a run's samples; the procedure and the name stay. */
+export interface NewSamples {
+  sampleSet: number;
+  samples: number;
+  channels: NewChannel[];
+  /** Absent: the file is the same as before. */
+  file?: RunFile & { record: ReadRecord };
+  /** What was added from elsewhere, to what the run has already; absent: nothing is left of earlier additions. */
+  added?: Source;
+}
+
+/** Puts new samples in the place of a run's, in one move. @throws {AppError} NOT_FOUND */
+export async function replaceSamples(db: Database, runId: number, next: NewSamples): Promise<void> {
+  await db.transaction(async (tx) => {
+    const { sampleSet: before, sources } = oneOf(
+      await tx.sql<{ sampleSet: number; sources: Source[] }>`
+        select sample_set as "sampleSet", sources from run where id = ${runId} and ready`,
+      'run',
+      runId,
+    );
+    await putChannels(tx, runId, next.channels);
+    const now = next.added ? [...sources, next.added] : [];
+    await tx.sql`update run set sample_set = ${next.sampleSet}, samples = ${next.samples},
+                                sources = ${JSON.stringify(now)}::jsonb where id = ${runId}`;
+    if (next.file) {
+      const { fileName, fileSha256, fileBytes, parts, along, layout, record } = next.file;
+      await tx.sql`update run set file_name = ${fileName}, file_sha256 = ${fileSha256}, file_bytes = ${fileBytes},
+                                  parts = ${JSON.stringify(parts)}::jsonb, along = ${along ?? null},
+                                  layout = ${JSON.stringify(layout)}::jsonb, record = ${JSON.stringify(record)}::jsonb
+                    where id = ${runId}`;
+    }
+    await dropSampleSet(tx, before);
+  });
+}
+
+/** Removes what an interrupted import or join left behind. */
 export async function purgeUnready(db: Database): Promise<void> {
   for (const { id } of await db.sql<{ id: number }>`select id from run where not ready`) await removeRun(db, id);
+  await dropUnusedSampleSets(db);
 }
 
 /** @throws {AppError} NOT_FOUND, STILL_USED */
 export async function removeRun(db: Database, id: number): Promise<void> {
   await db.transaction(async (tx) => {
-    const gone = await unused('run', 'a fit or a comparison', tx.sql`delete from run where id = ${id} returning id`);
-    oneOf(gone, 'run', id);
-    await dropPartition(tx, id);
+    const gone = await unused(
+      'run',
+      'a fit or a comparison',
+      tx.sql<{ sampleSet: number }>`delete from run where id = ${id} returning sample_set as "sampleSet"`,
+    );
+    await dropSampleSet(tx, oneOf(gone, 'run', id).sampleSet);
   });
 }
 
 /** A campaign with its runs; refused as a whole while a fit elsewhere refers to one of them. @throws {AppError} NOT_FOUND */
 export async function removeCampaign(db: Database, id: number): Promise<void> {
   await db.transaction(async (tx) => {
-    const runs = await tx.sql<{ id: number }>`select id from run where campaign_id = ${id}`;
+    const runs = await tx.sql<{
+      sampleSet: number;
+    }>`select sample_set as "sampleSet" from run where campaign_id = ${id}`;
     await tx.sql`delete from comparison where campaign_id = ${id}`;
     await tx.sql`delete from fit where campaign_id = ${id}`;
     oneOf(await tx.sql`delete from campaign where id = ${id} returning id`, 'campaign', id);
-    for (const run of runs) await dropPartition(tx, run.id);
+    for (const run of runs) await dropSampleSet(tx, run.sampleSet);
   });
 }
 
+type RunHead = Pick<
+  RunReply,
+  'campaignId' | 'fileSha256' | 'fileBytes' | 'parts' | 'layout' | 'record' | 'sources' | 'sampleSet'
+>;
+
 /** @throws {AppError} NOT_FOUND */
 export async function run(db: Db, id: number): Promise<RunReply> {
-  const [row] = await db.sql<{
-    campaignId: number; fileSha256: string; fileBytes: number; part: string | null; layout: Layout | null; record: ReadRecord | null;
-  }>`select campaign_id as "campaignId", file_sha256 as "fileSha256", file_bytes::float8 as "fileBytes", part, layout, record
-       from run where id = ${id} and ready`; // prettier-ignore
-  const head = oneOf(row ? [row] : [], 'run', id);
+  const rows = await db.sql<RunHead>`
+    select campaign_id as "campaignId", file_sha256 as "fileSha256", file_bytes::float8 as "fileBytes", parts, layout,
+           record, sources, sample_set as "sampleSet"
+      from run where id = ${id} and ready`;
+  const head = oneOf(rows, 'run', id);
   const summary = oneOf(
     (await runsOfCampaign(db, head.campaignId)).filter((r) => r.id === id),
     'run',
     id,
   );
-  return { ...summary, ...head, ...(await procedure(db, id)) };
+  return { ...summary, ...head, ...(await procedure(db, id)), declared: await channels(db, id) };
 }
 
-export interface StoredChannel {
-  position: number;
-  symbol: string;
-  name: string;
-  unit: string;
-}
+export type StoredChannel = RunReply['declared'][number];
 
 export async function channels(db: Db, runId: number): Promise<StoredChannel[]> {
-  return db.sql<StoredChannel>`select position, symbol, name, unit from channel where run_id = ${runId} order by position`;
+  return db.sql<StoredChannel>`
+    select position, symbol, name, unit, reading, labels, uncertainty from channel where run_id = ${runId} order by position`;
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
@@ -118,7 +189,8 @@ export async function declareChannel(db: Database, runId: number, symbol: string
     const taken = await tx.sql`select 1 from channel where run_id = ${runId} and symbol = ${body.symbol}`;
     if (body.symbol !== symbol && taken.length > 0) throw new AppError('SYMBOL_TAKEN', { symbol: body.symbol });
     const rows = await tx.sql`
-      update channel set symbol = ${body.symbol}, name = ${body.name.trim()}, unit = ${body.unit}
+      update channel set symbol = ${body.symbol}, name = ${body.name.trim()}, unit = ${body.unit},
+                         uncertainty = ${body.uncertainty ? JSON.stringify(body.uncertainty) : null}::jsonb
        where run_id = ${runId} and symbol = ${symbol} returning position`;
     oneOf(rows, 'logged channel', symbol);
     await tx.sql`update run set along = ${body.symbol} where id = ${runId} and along = ${symbol}`;

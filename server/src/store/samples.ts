@@ -8,20 +8,46 @@ export const CHUNK_SAMPLES = 65_536;
 const bytesOf = (values: Float64Array): Uint8Array =>
   new Uint8Array(values.buffer as ArrayBuffer, values.byteOffset, values.byteLength);
 
-/** Gives a run its partition, so that deleting it later is dropping a table. */
-export async function createPartition(db: Db, runId: number): Promise<void> {
-  await db.script(`create table sample_chunk_${whole(runId)} partition of sample_chunk for values in (${whole(runId)});
-    alter table sample_chunk_${whole(runId)} alter column data set storage external`);
+/** A new set of samples with a partition of its own, so that deleting it later is dropping a table. */
+export async function createSampleSet(db: Db): Promise<number> {
+  const [row] = await db.sql<{ number: number }>`select nextval('sample_set_number')::int as number`;
+  const sampleSet = row!.number;
+  await db.script(`create table sample_chunk_${whole(sampleSet)} partition of sample_chunk for values in (${whole(sampleSet)});
+    alter table sample_chunk_${whole(sampleSet)} alter column data set storage external`);
+  return sampleSet;
 }
 
-export async function dropPartition(db: Db, runId: number): Promise<void> {
-  await db.script(`drop table if exists sample_chunk_${whole(runId)}`);
+export async function dropSampleSet(db: Db, sampleSet: number): Promise<void> {
+  await db.script(`drop table if exists sample_chunk_${whole(sampleSet)}`);
+}
+
+/** Drops the sets that no run has: what an interrupted import or join left behind. */
+export async function dropUnusedSampleSets(db: Db): Promise<void> {
+  const orphans = await db.sql<{ number: number }>`
+    select substring(c.relname from '[0-9]+$')::int as number
+      from pg_inherits i join pg_class c on c.oid = i.inhrelid
+     where i.inhparent = 'sample_chunk'::regclass
+       and substring(c.relname from '[0-9]+$')::int not in (select sample_set from run)`;
+  for (const { number } of orphans) await dropSampleSet(db, number);
+}
+
+/** Writes whole channels with their levels. */
+export async function writeColumns(db: Database, sampleSet: number, columns: readonly Float64Array[]): Promise<void> {
+  const samples = columns[0]?.length ?? 0;
+  for (let k = 0; k * CHUNK_SAMPLES < samples; k++)
+    await writeBlock(
+      db,
+      sampleSet,
+      k,
+      columns.map((c) => c.slice(k * CHUNK_SAMPLES, (k + 1) * CHUNK_SAMPLES)),
+    );
+  for (let position = 0; position < columns.length; position++) await writeLevels(db, sampleSet, position, samples);
 }
 
 /** Writes one block of columns, one transaction per 4 MB at the most. */
 export async function writeBlock(
   db: Database,
-  runId: number,
+  sampleSet: number,
   k: number,
   columns: readonly Float64Array[],
 ): Promise<void> {
@@ -29,21 +55,21 @@ export async function writeBlock(
   for (let from = 0; from < columns.length; from += perTransaction)
     await db.transaction(async (tx) => {
       for (let c = from; c < Math.min(columns.length, from + perTransaction); c++)
-        await tx.sql`insert into sample_chunk (run_id, position, level, k, data)
-                     values (${runId}, ${c}, 0, ${k}, ${bytesOf(columns[c]!)})`;
+        await tx.sql`insert into sample_chunk (sample_set, position, level, k, data)
+                     values (${sampleSet}, ${c}, 0, ${k}, ${bytesOf(columns[c]!)})`;
     });
 }
 
 /** Builds and writes the min/max levels of one channel from its stored samples. */
-export async function writeLevels(db: Database, runId: number, position: number, samples: number): Promise<void> {
-  const levels = buildLevels(await readColumn(db, runId, position, samples));
+export async function writeLevels(db: Database, sampleSet: number, position: number, samples: number): Promise<void> {
+  const levels = buildLevels(await readColumn(db, sampleSet, position, samples));
   await db.transaction(async (tx) => {
     for (const { size, lowest, highest } of levels) {
       const both = new Float64Array(lowest.length * 2);
       both.set(lowest);
       both.set(highest, lowest.length);
-      await tx.sql`insert into sample_chunk (run_id, position, level, k, data)
-                   values (${runId}, ${position}, ${size}, 0, ${bytesOf(both)})`;
+      await tx.sql`insert into sample_chunk (sample_set, position, level, k, data)
+                   values (${sampleSet}, ${position}, ${size}, 0, ${bytesOf(both)})`;
     }
   });
 }
@@ -51,7 +77,7 @@ export async function writeLevels(db: Database, runId: number, position: number,
 /** A whole channel, in memory that can be shared with the worker threads. */
 export async function readColumn(
   db: Database,
-  runId: number,
+  sampleSet: number,
   position: number,
   samples: number,
 ): Promise<Float64Array> {
@@ -61,7 +87,7 @@ export async function readColumn(
   for (let from = 0; from < chunks; from += 16) {
     const rows = await db.copyOut(`
       select k, data from sample_chunk
-       where run_id = ${whole(runId)} and position = ${whole(position)} and level = 0
+       where sample_set = ${whole(sampleSet)} and position = ${whole(position)} and level = 0
          and k >= ${from} and k < ${from + 16} order by k`);
     for (const [k, data] of rows) values.set(asNumbers(data!), int4(k!) * CHUNK_SAMPLES);
   }
@@ -69,10 +95,10 @@ export async function readColumn(
 }
 
 /** The stored min/max levels of a channel. */
-export async function readLevels(db: Database, runId: number, position: number): Promise<Level[]> {
+export async function readLevels(db: Database, sampleSet: number, position: number): Promise<Level[]> {
   const rows = await db.copyOut(`
     select level, data from sample_chunk
-     where run_id = ${whole(runId)} and position = ${whole(position)} and level > 0 order by level`);
+     where sample_set = ${whole(sampleSet)} and position = ${whole(position)} and level > 0 order by level`);
   return rows
     .filter(([level]) => (LEVEL_SIZES as readonly number[]).includes(int4(level!)))
     .map(([level, data]) => {

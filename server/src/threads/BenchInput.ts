@@ -1,15 +1,23 @@
-import type { Condition, Level, PropertyTable, Step } from '@undameter/core';
+import type { Channel, Condition, Level, PropertyTable, Step } from '@undameter/core';
 
 /** A run as it travels to the worker: columns in shared memory, so nothing is copied. */
 export interface BenchRun {
-  /** Content of the logged channels: samples are immutable, so the run's id says them; what is declared of them stands beside it. */
+  /** Content of the logged channels: samples are immutable, so the number of their set says them; what is declared of them stands beside it. */
   key: string;
   name: string;
   samples: number;
   along: string | undefined;
-  channels: { symbol: string; name: string; unit: string; values: Float64Array; levels: Level[] }[];
+  /** Moment from which `along` counts, where the file stated it. */
+  origin: string | undefined;
+  channels: (Omit<Channel, 'origin'> & { levels: Level[] })[];
   steps: Step[];
   tables: PropertyTable[];
+}
+
+/** A run and another one of its campaign that is to come into it. */
+export interface TwoRuns {
+  run: BenchRun;
+  other: BenchRun;
 }
 
 export type NamedCondition = Condition & { id: number };
@@ -55,6 +63,9 @@ export interface ExportTask {
   run: BenchRun;
   /** As logged with every sample, or after the procedure with what is kept. */
   which: 'logged' | 'kept';
-  /** Absent: all channels. */
+  /** Undefined: all channels. */
   symbols: string[] | undefined;
+  /** A stretch of the channel along which the run is ordered; undefined: to its ends. */
+  from: number | undefined;
+  to: number | undefined;
 }

@@ -4,7 +4,7 @@ import { LRUCache } from 'lru-cache';
 import { conditions } from '../store/conditions';
 import { oneOf } from '../store/one';
 import type { Database } from '../store/pg/Database';
-import { channels, run } from '../store/runs';
+import { run, type StoredChannel } from '../store/runs';
 import { readColumn, readLevels } from '../store/samples';
 import { tables } from '../store/tables';
 import type { BenchRun, FitTask, NamedCondition } from './BenchInput';
@@ -24,14 +24,18 @@ export class BenchLoader {
   async run(runId: number, trial?: readonly Step[]): Promise<BenchRun & { campaignId: number }> {
     const head = await run(this.db, runId);
     const loaded: Column[] = [];
-    for (const channel of await channels(this.db, runId)) loaded.push(await this.column(runId, channel, head.samples));
+    for (const channel of head.declared) loaded.push(await this.column(head.sampleSet, channel, head.samples));
     const known = await tables(this.db, head.campaignId);
     return {
       campaignId: head.campaignId,
-      key: JSON.stringify([runId, loaded.map(({ symbol, name, unit }) => [symbol, name, unit])]),
+      key: JSON.stringify([
+        head.sampleSet,
+        loaded.map(({ symbol, name, unit, uncertainty }) => [symbol, name, unit, uncertainty]),
+      ]),
       name: head.name,
       samples: head.samples,
       along: head.along ?? undefined,
+      origin: head.record?.columns[head.declared.findIndex((c) => c.symbol === head.along)]?.origin,
       channels: loaded,
       steps: [...(trial ?? head.procedure)] as Step[],
       tables: known.map(toPropertyTable),
@@ -66,21 +70,22 @@ export class BenchLoader {
     };
   }
 
-  private async column(
-    runId: number,
-    channel: { position: number; symbol: string; name: string; unit: string },
-    samples: number,
-  ): Promise<Column> {
+  private async column(sampleSet: number, channel: StoredChannel, samples: number): Promise<Column> {
     const { position, symbol, name, unit } = channel;
-    const key = `${runId}/${position}`;
-    const known = this.columns.get(key);
-    if (known) return { ...known, symbol, name, unit };
-    const column = {
+    const declared = {
       symbol,
       name,
       unit,
-      values: await readColumn(this.db, runId, position, samples),
-      levels: await readLevels(this.db, runId, position),
+      labels: channel.labels ?? undefined,
+      uncertainty: channel.uncertainty ?? undefined,
+    };
+    const key = `${sampleSet}/${position}`;
+    const known = this.columns.get(key);
+    if (known) return { ...known, ...declared };
+    const column = {
+      ...declared,
+      values: await readColumn(this.db, sampleSet, position, samples),
+      levels: await readLevels(this.db, sampleSet, position),
     };
     this.columns.set(key, column, { size: samples * 8 + 64 });
     return column;

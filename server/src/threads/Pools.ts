@@ -1,14 +1,16 @@
 import { MessageChannel } from 'node:worker_threads';
 import { fromReport } from '@undameter/core';
-import type { BenchReply, ComparisonReply, FitReply, TracesReply } from '@undameter/contract';
+import type { BenchReply, ComparisonReply, FitReply, OffsetReply, TracesReply } from '@undameter/contract';
 import type { QualityNote, ReadRecord } from '@undameter/core';
 import { Piscina } from 'piscina';
 import { workerExecArgv, workerUrl } from '../workerUrl';
 import type { BenchRun, CompareTask, EvaluateTask, ExportTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
 import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
-import type { ExportedColumns } from './exportColumns';
+import type { RunToWrite } from '@undameter/formats';
+import type { continueRun, JoinedColumns, joinRun, offsetOf } from './joinRuns';
 import type { Answer } from './reportErrors';
 import type { UnpackedFile, UnpackTask } from './unpackFile';
+import type { WriteTask } from './writeFileOf';
 
 /**
  * The worker threads: one computes for the screens (and remembers what it computed), one
@@ -17,17 +19,23 @@ import type { UnpackedFile, UnpackTask } from './unpackFile';
 export class Pools {
   private readonly bench = pool('threads/benchWorker');
   private readonly reader = pool('threads/readerWorker');
+  private readonly writer = pool('threads/writerWorker');
 
   evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.bench, 'evaluate', task);
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
   fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
   compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
-  exportColumns = (task: ExportTask): Promise<ExportedColumns> => ask(this.bench, 'exportColumns', task);
+  exportColumns = (task: ExportTask): Promise<RunToWrite> => ask(this.bench, 'exportColumns', task);
+  continueRun = (task: Parameters<typeof continueRun>[0]): Promise<JoinedColumns> =>
+    ask(this.bench, 'continueRun', task);
+  joinRun = (task: Parameters<typeof joinRun>[0]): Promise<JoinedColumns> => ask(this.bench, 'joinRun', task);
+  offsetOf = (task: Parameters<typeof offsetOf>[0]): Promise<OffsetReply> => ask(this.bench, 'offsetOf', task);
   judgeQuality = (task: { run: BenchRun }): Promise<QualityNote[]> => ask(this.bench, 'judgeQuality', task);
   checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> =>
     ask(this.bench, 'checkFormula', task);
 
   unpack = (task: UnpackTask): Promise<UnpackedFile> => ask(this.reader, 'unpack', task);
+  write = (task: WriteTask): Promise<void> => ask(this.writer, 'write', task);
 
   /** Reads a file block by block; the reader waits until `store` has taken each. Undefined when it was stopped. */
   async read(
@@ -57,7 +65,7 @@ export class Pools {
   }
 
   async close(): Promise<void> {
-    await Promise.all([this.bench.destroy(), this.reader.destroy()]);
+    await Promise.all([this.bench.destroy(), this.reader.destroy(), this.writer.destroy()]);
   }
 }
 

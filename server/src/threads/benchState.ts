@@ -72,7 +72,7 @@ function loggedState(run: BenchRun): RunState {
   return {
     samples: run.samples,
     channels: new Map(
-      run.channels.map(({ symbol, name, unit, values }) => [symbol, { symbol, name, unit, values, origin: 'logged' }]),
+      run.channels.map(({ levels: _, ...channel }) => [channel.symbol, { ...channel, origin: 'logged' }]),
     ),
     mask: new Uint16Array(run.samples),
     along: run.along,

@@ -1,8 +1,18 @@
 import type { BenchReply, ChannelBoardRow } from '@undameter/contract';
-import { countKept, KEPT, type Channel, type Mask } from '@undameter/core';
+import {
+  conversion,
+  countKept,
+  describe,
+  KEPT,
+  numberChannelOf,
+  parseUnit,
+  standardUncertainty,
+  type Channel,
+  type Mask,
+} from '@undameter/core';
 import type { EvaluateTask, NamedCondition } from './BenchInput';
 import { benchState, type BenchState } from './benchState';
-import { reading, readings } from './toReply';
+import { attempt, reading, readings } from './toReply';
 
 /** Slices of the ledger bar. */
 const STRIP = 240;
@@ -52,10 +62,28 @@ function boardRow(channel: Channel, state: BenchState): ChannelBoardRow {
     mean: reading(d.mean),
     highest: reading(d.highest),
     standardDeviation: reading(d.standardDeviation),
+    uncertainty: reading(meanUncertainty(channel, state)),
+    labels: channel.labels ? [...channel.labels] : null,
     missing: d.missing,
     present: d.present,
     trace: state.once(`trace ${channel.symbol}`, () => readings(smallTrace(channel, state.result.final.mask))),
   };
+}
+
+/** Mean of the declared standard uncertainty over the kept samples; NaN where none is declared. */
+function meanUncertainty(channel: Channel, state: BenchState): number {
+  const { uncertainty, values, unit, symbol } = channel;
+  if (!uncertainty) return NaN;
+  return state.once(`uncertainty ${symbol}`, () => {
+    const { final } = state.result;
+    const inUnit = (other: string): Float64Array => {
+      const { values: its, unit: from } = numberChannelOf(final, other);
+      const { factor } = conversion(parseUnit(from), parseUnit(unit));
+      return its.map((v) => v * factor);
+    };
+    const each = attempt(() => standardUncertainty(values, uncertainty, inUnit)).value;
+    return each ? describe(each, final.mask).mean : NaN;
+  });
 }
 
 /** Mean of the kept samples in each of TRACE slices. */

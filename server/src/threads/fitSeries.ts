@@ -1,6 +1,6 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
 import {
-  channelOf,
+  numberChannelOf,
   countKept,
   modelOf,
   parseUnit,
@@ -30,8 +30,8 @@ export interface FittedSeries {
 /** Fits the model to each condition by itself. */
 export function fit(task: FitTask): FitReply {
   const { final } = benchState(task.run).result;
-  const x = channelOf(final, task.x);
-  const y = channelOf(final, task.y);
+  const x = numberChannelOf(final, task.x);
+  const y = numberChannelOf(final, task.y);
   const model = modelOf(task.model);
   const axisOf = ({ symbol, name, unit }: typeof x) => ({ symbol, name, unit });
   return {

@@ -1,23 +1,50 @@
-/** Unpacks a container in the reader's thread: a large spreadsheet takes seconds. */
+/** Unpacks containers in the reader's thread: a large spreadsheet takes seconds. */
 import { readFile, writeFile } from 'node:fs/promises';
-import { containers } from '@undameter/formats';
+import { containerOf, type Unpacked } from '@undameter/formats';
+
+/** A file in an archive in an archive is looked into; deeper ones are nobody's log. */
+const MOST_LEVELS = 4;
+/** Bytes by which a container is recognised. */
+export const HEAD_BYTES = 2 ** 20;
 
 export interface UnpackTask {
   path: string;
   name: string;
-  kind: string;
-  part: string | undefined;
-  /** Where the text of the part goes. */
+  /** Part to open at each level; the first that holds anything where there is none. */
+  parts: string[];
+  /** Where the text goes. */
   target: string;
 }
-export interface UnpackedFile {
+
+export interface Level {
+  title: string;
+  partTitle: string;
   parts: string[];
   part: string;
 }
 
-export async function unpackFile({ path, name, kind, part, target }: UnpackTask): Promise<UnpackedFile> {
-  const container = containers.find((c) => c.kind === kind)!;
-  const unpacked = await container.unpack(await readFile(path), name, part);
-  await writeFile(target, unpacked.text);
-  return { parts: unpacked.parts, part: unpacked.part };
+export interface UnpackedFile {
+  levels: Level[];
+  given: Unpacked['given'];
+}
+
+export async function unpackFile({ path, name, parts, target }: UnpackTask): Promise<UnpackedFile> {
+  let bytes: Uint8Array = await readFile(path);
+  let inside = name;
+  let given: Unpacked['given'];
+  const levels: Level[] = [];
+  while (levels.length < MOST_LEVELS) {
+    const container = containerOf(bytes.subarray(0, HEAD_BYTES), inside);
+    if (!container) break;
+    const unpacked = await container.unpack(bytes, inside, parts[levels.length]);
+    const { title, partTitle } = container;
+    levels.push({ title, partTitle, parts: unpacked.parts, part: unpacked.part });
+    given = unpacked.given;
+    // A table of cells is the end of the way, and so is a text that is taken as it stands.
+    if (given || unpacked.text === bytes) break;
+    bytes = unpacked.text;
+    inside = unpacked.part;
+  }
+  await writeFile(target, bytes);
+  return { levels, given };
 }

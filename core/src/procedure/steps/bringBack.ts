@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import { KEPT } from '../../sample';
 import { defineStep } from '../StepKind';
-import { channelOf, checkRange, inRanges, remask } from '../stepTools';
+import { numberChannelOf, checkRange, inRanges, remask } from '../stepTools';
 import { rangeSettings, rangesInWords, setAside } from './setAside';
 
 export const bringBack = defineStep({
@@ -25,7 +25,7 @@ export const bringBack = defineStep({
   reads: ({ channel }) => [channel],
   apply: (state, { channel, ranges }) => {
     for (const [from, to] of ranges) checkRange(from, to);
-    const { values } = channelOf(state, channel);
+    const { values } = numberChannelOf(state, channel);
     let brought = 0;
     const mask = remask(state.mask, (i, now) => {
       if (now === KEPT || !inRanges(values[i]!, ranges)) return now;

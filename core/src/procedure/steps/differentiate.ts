@@ -2,7 +2,7 @@ import { Type } from 'typebox';
 import { centralDifference, evenSpacing, localPolynomialSmooth, savitzkyGolay } from '../../signal';
 import { parseUnit, perPower } from '../../units';
 import { defineStep } from '../StepKind';
-import { channelOf, freeSymbol, withNewChannel } from '../stepTools';
+import { numberChannelOf, freeSymbol, withNewChannel } from '../stepTools';
 import { overSegments } from '../overSegments';
 
 export const differentiate = defineStep({
@@ -52,8 +52,8 @@ export const differentiate = defineStep({
   reads: ({ channel, against }) => [channel, against],
   apply: (state, settings) => {
     const { channel, against, method, window, order, symbol, name } = settings;
-    const y = channelOf(state, channel);
-    const x = channelOf(state, against);
+    const y = numberChannelOf(state, channel);
+    const x = numberChannelOf(state, against);
     const local = { window, order, derivative: 1 };
     const { values, doubts } = overSegments(state, channel, against, method === 'central' ? 3 : window, (ys, xs) => {
       if (method === 'central') return centralDifference(ys, xs, 2);

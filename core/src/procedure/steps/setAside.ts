@@ -4,7 +4,7 @@ import { formatValue } from '../../number/formatNumber';
 import { KEPT } from '../../sample';
 import { printUnit } from '../../units';
 import { defineStep } from '../StepKind';
-import { channelOf, checkRange, inRanges, remask } from '../stepTools';
+import { numberChannelOf, checkRange, inRanges, remask } from '../stepTools';
 
 /** "at 12.4 s" or "from 12.4 to 15 s", several joined by a comma. */
 export const rangesInWords = (ranges: readonly (readonly [number, number])[], unit: string): string => {
@@ -52,7 +52,7 @@ export const setAside = defineStep({
   reads: ({ channel }) => [channel],
   apply: (state, { channel, ranges }, { ordinal }) => {
     for (const [from, to] of ranges) checkRange(from, to);
-    const { values, name } = channelOf(state, channel);
+    const { values, name } = numberChannelOf(state, channel);
     let hit = 0;
     const mask = remask(state.mask, (i, now) => {
       if (now !== KEPT || !inRanges(values[i]!, ranges)) return now;

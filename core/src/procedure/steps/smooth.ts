@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import { evenSpacing, localPolynomialSmooth, movingAverage, savitzkyGolay } from '../../signal';
 import { defineStep } from '../StepKind';
-import { channelOf, freeSymbol, withNewChannel } from '../stepTools';
+import { numberChannelOf, freeSymbol, withNewChannel } from '../stepTools';
 import { overSegments } from '../overSegments';
 
 export const smooth = defineStep({
@@ -43,7 +43,7 @@ export const smooth = defineStep({
   }),
   reads: ({ channel }, along) => (along === undefined ? [channel] : [channel, along]),
   apply: (state, { channel, method, window, order, symbol, name }) => {
-    const { unit } = channelOf(state, channel);
+    const { unit } = numberChannelOf(state, channel);
     const need = method === 'movingAverage' ? 1 : window;
     const { values, doubts } = overSegments(state, channel, state.along, need, (ys, xs) => {
       if (method === 'movingAverage') return movingAverage(ys, window);

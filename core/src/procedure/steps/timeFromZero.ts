@@ -2,7 +2,7 @@ import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { KEPT } from '../../sample';
 import { defineStep } from '../StepKind';
-import { channelOf } from '../stepTools';
+import { numberChannelOf } from '../stepTools';
 
 export const timeFromZero = defineStep({
   kind: 'timeFromZero',
@@ -14,7 +14,7 @@ export const timeFromZero = defineStep({
   words: ({ channel }) => ({ title: 'Time from zero', detail: `${channel} counts from the first kept sample` }),
   reads: ({ channel }) => [channel],
   apply: (state, { channel }) => {
-    const time = channelOf(state, channel);
+    const time = numberChannelOf(state, channel);
     const first = state.mask.findIndex((m, i) => m === KEPT && Number.isFinite(time.values[i]!));
     if (first < 0) throw new AppError('TOO_FEW_SAMPLES', { name: time.name, have: 0, need: 1 });
     const start = time.values[first]!;

@@ -4,7 +4,7 @@ import { formatValue } from '../../number/formatNumber';
 import { KEPT } from '../../sample';
 import { printUnit } from '../../units';
 import { defineStep } from '../StepKind';
-import { channelOf, checkRange, remask } from '../stepTools';
+import { numberChannelOf, checkRange, remask } from '../stepTools';
 
 export const trim = defineStep({
   kind: 'trim',
@@ -33,7 +33,7 @@ export const trim = defineStep({
   reads: ({ channel }) => [channel],
   apply: (state, { channel, from, to }, { ordinal }) => {
     checkRange(from, to);
-    const { values, name } = channelOf(state, channel);
+    const { values, name } = numberChannelOf(state, channel);
     let inside = 0;
     const mask = remask(state.mask, (i, now) => {
       const keep = values[i]! >= from && values[i]! <= to;

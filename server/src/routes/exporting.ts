@@ -1,0 +1,66 @@
+import { randomBytes } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { exportQuery, idParams } from '@undameter/contract';
+import { AppError } from '@undameter/core';
+import { writers } from '@undameter/formats';
+import type { Services } from '../services';
+import { run } from '../store/runs';
+import type { Routes } from './Routes';
+
+export function exportingRoutes(app: Routes, { db, loader, pools }: Services): void {
+  const tags = ['runs'];
+  app.get(
+    '/runs/:id/export',
+    {
+      schema: {
+        tags,
+        summary: 'Channels of a run as a file: as logged, or after the procedure with the kept samples',
+        params: idParams,
+        querystring: exportQuery,
+      },
+    },
+    async (request, reply) => {
+      const { which, symbols, format = 'csv', from, to } = request.query;
+      const writer = writers.find((w) => w.kind === format);
+      if (!writer) throw new AppError('FORMAT_UNKNOWN', { format, known: writers.map((w) => w.kind).join(', ') });
+      const benchRun = await loader.run(request.params.id);
+      const columns = await pools.exportColumns({ run: benchRun, which, symbols: symbols?.split(','), from, to });
+      const path = join(tmpdir(), `undameter-${randomBytes(12).toString('hex')}`);
+      try {
+        await pools.write({ run: columns, kind: format, path });
+        const stream = createReadStream(path);
+        stream.once('close', () => void rm(path, { force: true }));
+        return await reply
+          .type(writer.mediaType)
+          .header('content-disposition', attachment(`${benchRun.name} ${which}`, writer.extension))
+          .send(stream);
+      } catch (error) {
+        await rm(path, { force: true });
+        throw error;
+      }
+    },
+  );
+  app.get(
+    '/runs/:id/record',
+    {
+      schema: { tags, summary: 'The record of a run’s import, as a JSON file', params: idParams },
+    },
+    async (request, reply) => {
+      const { name, fileName, fileSha256, fileBytes, parts, layout, record, sources, declared } = await run(db, request.params.id);
+      const account = { run: name, file: { name: fileName, sha256: fileSha256, bytes: fileBytes, parts }, layout, channels: declared, record, sources };
+      return reply
+        .type('application/json; charset=utf-8')
+        .header('content-disposition', attachment(`${name} import record`, 'json'))
+        .send(JSON.stringify(account, null, 2));
+    },
+  );
+} // prettier-ignore
+
+/** Nothing but ASCII may stand in a header, so the file gets a plain name there. */
+function attachment(title: string, extension: string): string {
+  const plain = title.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'run';
+  return `attachment; filename="${plain}.${extension}"`;
+}
