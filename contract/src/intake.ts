@@ -20,7 +20,14 @@ export const uploadReply = closed({
   bytes: Type.Integer(),
   /** The containers that the text lies in, from the outside, each with its parts and the one that was opened. */
   levels: Type.Array(
-    closed({ title: Type.String(), partTitle: Type.String(), parts: Type.Array(Type.String()), part: Type.String() }),
+    closed({
+      title: Type.String(),
+      partTitle: Type.String(),
+      parts: Type.Array(Type.String()),
+      /** Those that are runs of their own. */
+      each: Type.Array(Type.String()),
+      part: Type.String(),
+    }),
   ),
   layout: layoutSchema,
   why: whySchema,
@@ -75,6 +82,8 @@ export const importBody = closed({
   width: Type.Integer({ minimum: 1, maximum: 20000 }),
   /** The run whose samples the file's take the place of; absent: a new one. */
   replaceRunId: Type.Optional(id),
+  /** The file waits on, for another part of it. */
+  keepUpload: Type.Optional(Type.Boolean()),
   /** Index of the column that runs along the samples, mostly time. */
   along: orNull(Type.Integer({ minimum: 0 })),
 });

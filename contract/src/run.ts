@@ -78,12 +78,21 @@ export const exportQuery = closed({
   to: Type.Optional(Type.Number()),
 });
 
-/** What is worth knowing of the logged samples, in short sentences. */
+/** What is worth knowing of the logged samples, channel by channel, in short sentences with a picture. */
 export const qualityReply = Type.Array(
   closed({
     symbol: Type.String(),
-    state: Type.Union([Type.Literal('sound'), Type.Literal('doubt')]),
-    sentence: Type.String(),
+    name: Type.String(),
+    notes: Type.Array(
+      closed({
+        state: Type.Union([Type.Literal('sound'), Type.Literal('doubt')]),
+        sentence: Type.String(),
+        /** Where along the samples the first of it is, 0 to 1. */
+        at: orNull(Type.Number()),
+      }),
+    ),
+    /** Lowest and highest value and share of missing samples in equal slices of the run. */
+    picture: closed({ lowest: Type.Array(reading), highest: Type.Array(reading), missing: Type.Array(Type.Number()) }),
   }),
 );
 export type QualityReply = Static<typeof qualityReply>;

@@ -3,6 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitReply, FitRow, JobReply, ProcedureReply, RunReply, TableRow, TracesReply, UploadReply } from '@undameter/contract'; // prettier-ignore
+import { asUnderstood, importEnded, uploadTo } from '../../scripts/testing/importBuilt';
 import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
 
 jest.setTimeout(120_000);
@@ -20,30 +21,14 @@ afterAll(async () => {
   removeDataDirectory(data);
 });
 
-const upload = (name: string, text: string) => {
-  const form = new FormData();
-  form.append('file', new Blob([text]), name);
-  return ask<UploadReply>('/uploads', form);
-};
+const upload = (name: string, text: string) => uploadTo(server, name, text);
 
 async function startImport(name: string, text: string, over: Record<string, unknown> = {}) {
   const { body: waiting } = await upload(name, text);
-  const { layout, preview, uploadId } = waiting;
-  const columns = preview.columns
-    .filter((c) => c.proposed)
-    .map(({ reading, name: heading, symbol, unit }) => ({ reading, name: heading, symbol, unit }));
-  return ask<JobReply>(`/uploads/${uploadId}/import`, {
-    campaignId, name, kind: 'measured', layout, columns, width: preview.columns.length, along: preview.timeColumn, ...over,
-  }); // prettier-ignore
+  return ask<JobReply>(`/uploads/${waiting.uploadId}/import`, { ...asUnderstood(waiting, campaignId), ...over });
 }
 
-async function ended(jobId: string): Promise<JobReply> {
-  for (;;) {
-    const { body } = await ask<JobReply>(`/imports/${jobId}`);
-    if (body.state !== 'running') return body;
-    await new Promise((resolve) => setTimeout(resolve, 30));
-  }
-}
+const ended = (jobId: string) => importEnded(server, jobId);
 
 async function imported(name: string, text: string): Promise<number> {
   const { body } = await startImport(name, text);
@@ -291,7 +276,7 @@ describe('the way out and back', () => {
   beforeAll(async () => {
     runId = await imported('way-out.csv', text);
   });
-  const exported = async (query: string) => (await fetch(`${server.address}/api/runs/${runId}/export.csv?${query}`)).text(); // prettier-ignore
+  const exported = async (query: string) => (await fetch(`${server.address}/api/runs/${runId}/export?${query}`)).text(); // prettier-ignore
 
   test('what is exported comes back to the same doubles, with its units', async () => {
     const again = await imported('way-back.csv', await exported('which=logged'));
@@ -336,8 +321,8 @@ test('a workbook is unpacked at a sheet; another sheet is another text', async (
   const book = readFileSync(join(import.meta.dirname, '..', '..', 'formats', 'test', 'data', 'loop3.xlsx'));
   form.append('file', new Blob([new Uint8Array(book)]), 'loop3.xlsx');
   const { body } = await ask<UploadReply>('/uploads', form);
-  expect(body).toMatchObject({ part: 'Sweep', parts: ['Notes', 'Sweep', 'Pulsation'], container: { partTitle: 'Sheet' } }); // prettier-ignore
-  const other = await ask<UploadReply>(`/uploads/${body.uploadId}/part`, { part: 'Pulsation' });
+  expect(body.levels).toMatchObject([{ part: 'Sweep', parts: ['Notes', 'Sweep', 'Pulsation'], partTitle: 'Sheet' }]);
+  const other = await ask<UploadReply>(`/uploads/${body.uploadId}/part`, { parts: ['Pulsation'] });
   expect(other.body.preview.columns.map((c) => c.unit)).toEqual(['s', 'kPa']);
-  expect((await ask(`/uploads/${body.uploadId}/part`, { part: 'Nope' })).status).toBe(422);
+  expect((await ask(`/uploads/${body.uploadId}/part`, { parts: ['Nope'] })).status).toBe(422);
 });

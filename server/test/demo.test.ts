@@ -37,9 +37,10 @@ test('the ledger of the sweep accounts for every sample', async () => {
 
 test('the faults that the generator put into the sweep are found at the door', async () => {
   const { body } = await ask<QualityReply>('/runs/1/quality');
-  const doubts = body.filter((n) => n.state === 'doubt').map((n) => n.sentence);
+  const notes = body.flatMap((c) => c.notes);
+  const doubts = notes.filter((n) => n.state === 'doubt').map((n) => n.sentence);
   expect(doubts.join('; ')).toContain('Discharge pressure stands at its rail of 655.35 kPa in 9 samples');
-  expect(body[0]!.sentence).toMatch(/^Elapsed time: every 0\.1 s/);
+  expect(notes[0]!.sentence).toMatch(/^Elapsed time: every 0\.1 s/);
 });
 
 test('both findings are sentences with number, unit and origin', async () => {

@@ -63,6 +63,8 @@ export const previewSchema = Type.Object(
             Type.Literal('beyond'),
           ]),
           cells: Type.Array(Type.String()),
+          /** The line as it stands, where its columns have a fixed width. */
+          text: Type.Optional(Type.String()),
         },
         closed,
       ),

@@ -9,6 +9,8 @@ export interface QualityNote {
   /** sound: a fact; doubt: look here. */
   state: 'sound' | 'doubt';
   sentence: string;
+  /** Sample of the first of what is told, from 0; absent where it is about the whole. */
+  first?: number;
 }
 
 /**
@@ -31,18 +33,23 @@ function ofTime({ symbol, name, unit, values }: Channel): QualityNote[] {
   const { interval, jitter, gaps, repeats, stepsBack, missing } = samplingOf(values);
   const u = printUnit(unit);
   const notes: QualityNote[] = [];
-  const say = (state: QualityNote['state'], sentence: string): void => void notes.push({ symbol, state, sentence });
+  const say = (state: QualityNote['state'], sentence: string, first?: number): void =>
+    void notes.push({ symbol, state, sentence, ...(first === undefined ? {} : { first }) });
   if (Number.isFinite(interval))
     say(
       'sound',
       `${name}: every ${formatValue(interval, 4)} ${u}, ${jitter < 1e-6 ? 'evenly' : `jitter ${formatValue(100 * jitter, 2)} %`}`,
     );
   if (gaps.count > 0)
-    say('doubt', `${name}: ${times(gaps.count, 'gap')}, the longest ${formatValue(gaps.longest, 4)} ${u}, the first after ${sample(gaps.firstAfter)}`); // prettier-ignore
+    say('doubt', `${name}: ${times(gaps.count, 'gap')}, the longest ${formatValue(gaps.longest, 4)} ${u}, the first after ${sample(gaps.firstAfter)}`, gaps.firstAfter); // prettier-ignore
   if (repeats.count > 0)
-    say('doubt', `${name} repeats ${times(repeats.count, 'time')}, first at ${sample(repeats.first)}`);
+    say('doubt', `${name} repeats ${times(repeats.count, 'time')}, first at ${sample(repeats.first)}`, repeats.first);
   if (stepsBack.count > 0)
-    say('doubt', `${name} steps back ${times(stepsBack.count, 'time')}, first at ${sample(stepsBack.first)}`);
+    say(
+      'doubt',
+      `${name} steps back ${times(stepsBack.count, 'time')}, first at ${sample(stepsBack.first)}`,
+      stepsBack.first,
+    );
   if (missing > 0) say('doubt', `${name} is missing in ${times(missing, 'sample')}`);
   return notes;
 }
@@ -52,16 +59,16 @@ function ofChannel({ symbol, name, unit, values, labels }: Channel): QualityNote
   const { present, stuck, rail, spikes, resolution } = soundnessOf(values);
   const u = printUnit(unit);
   const notes: QualityNote[] = [];
-  const say = (state: QualityNote['state'], sentence: string): void =>
-    void notes.push({ symbol, state, sentence: sentence.trim() });
+  const say = (state: QualityNote['state'], sentence: string, first?: number): void =>
+    void notes.push({ symbol, state, sentence: sentence.trim(), ...(first === undefined ? {} : { first }) });
   if (present === 0) {
     say('doubt', `${name} is dead: no sample has a value`);
     return notes;
   }
   if (stuck) say('doubt', `${name} is stuck at ${formatValue(values.find((v) => v === v)!)} ${u}`);
-  if (rail) say('doubt', `${name} stands at its rail of ${formatValue(rail.value, 7)} ${u} in ${times(rail.count, 'sample')}, first at ${sample(rail.first)}`); // prettier-ignore
+  if (rail) say('doubt', `${name} stands at its rail of ${formatValue(rail.value, 7)} ${u} in ${times(rail.count, 'sample')}, first at ${sample(rail.first)}`, rail.first); // prettier-ignore
   if (spikes.count > 0)
-    say('doubt', `${name} has ${times(spikes.count, 'spike')}, the first at ${sample(spikes.first)}`);
+    say('doubt', `${name} has ${times(spikes.count, 'spike')}, the first at ${sample(spikes.first)}`, spikes.first);
   if (resolution !== undefined) say('sound', `${name} is written in steps of ${formatValue(resolution, 4)} ${u}`);
   return notes;
 }

@@ -24,6 +24,8 @@ export interface Container {
 
 export interface Unpacked {
   parts: string[];
+  /** Those of them that are runs of their own; absent: all. */
+  each?: string[];
   part: string;
   text: Uint8Array;
   /** What the format itself says of how its text is to be read; the rest is guessed. */

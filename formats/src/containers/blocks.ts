@@ -35,11 +35,11 @@ export const blocks: Container = {
     const titles = distinct(found.map((b) => b.title));
     const parts = [ALL, ...titles, AS_IT_STANDS];
     const wanted = part ?? (sameHeadings(found) ? ALL : titles[0]!);
-    if (wanted === AS_IT_STANDS) return { parts, part: wanted, text: bytes };
-    if (wanted === ALL) return { parts, part: wanted, ...together(found, titles) };
+    if (wanted === AS_IT_STANDS) return { parts, each: titles, part: wanted, text: bytes };
+    if (wanted === ALL) return { parts, each: titles, part: wanted, ...together(found, titles) };
     const block = found[titles.indexOf(wanted)];
     if (!block) throw new AppError('FILE_NO_PARTS', { name, what: `block "${wanted}"` });
-    return { parts, part: wanted, ...textOf([block.headings, block.units, ...block.rows]) };
+    return { parts, each: titles, part: wanted, ...textOf([block.headings, block.units, ...block.rows]) };
   },
 };
 

@@ -6,6 +6,7 @@ import type { CellValue } from './rowsToText';
 
 const SIGNATURE = [0x89, 0x48, 0x44, 0x46, 0x0d, 0x0a, 0x1a, 0x0a];
 const MOST_COLUMNS_OF_ONE_SET = 1000;
+const ALL_GROUPS = 'all groups';
 
 /**
  * HDF5, and NetCDF-4, which is made of it. A table is made of the data sets of a group that
@@ -31,7 +32,8 @@ export const hdf5: Container = {
       if (!sets) throw new AppError('FILE_NO_PARTS', { name, what: 'data set of one or two dimensions' });
       const properties = [...wordsOf(file), ...sets.flatMap((s) => (s.group === file!.path ? [] : wordsOf(s.parent)))];
       const unique = [...new Map(properties.map((p) => [p[0], p])).values()];
-      return { parts, part: wanted!, ...columnsToText({ properties: unique, columns: sets.flatMap(columnsOf) }) };
+      const each = parts.filter((p) => !p.startsWith(ALL_GROUPS));
+      return { parts, each, part: wanted!, ...columnsToText({ properties: unique, columns: sets.flatMap(columnsOf) }) };
     } catch (error) {
       if (error instanceof AppError) throw error;
       throw new AppError('FILE_DAMAGED', { name, what: 'HDF5 file', reason: (error as Error).message }, { cause: error });
@@ -72,7 +74,7 @@ function tablesOf(sets: readonly DataSet[]): Map<string, DataSet[]> {
   for (const s of sets) put(`${s.group.replace(/^\/(?=.)/, '')} · ${s.rows} rows`, s);
   for (const rows of new Set(sets.map((s) => s.rows))) {
     const equal = sets.filter((s) => s.rows === rows);
-    if (new Set(equal.map((s) => s.group)).size > 1) for (const s of equal) put(`all groups · ${rows} rows`, s);
+    if (new Set(equal.map((s) => s.group)).size > 1) for (const s of equal) put(`${ALL_GROUPS} · ${rows} rows`, s);
   }
   return tables;
 }

@@ -27,7 +27,12 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
     columns,
     lines: all
       .slice(0, LINES_SHOWN)
-      .map((text, i) => ({ line: i + 1, role: roleOf(i + 1, text, layout), cells: split(text) })),
+      .map((text, i) => ({
+        line: i + 1,
+        role: roleOf(i + 1, text, layout),
+        cells: split(text),
+        ...(layout.delimiter === 'fixed' ? { text: text.slice(0, 500) } : {}),
+      })),
     rowsSeen: rows.length,
     whole,
     preamble,

@@ -98,7 +98,7 @@ export class Imports {
       await this.read(job, upload, target, body);
       job.runId = target.id;
       job.state = 'done';
-      this.uploads.discard(upload.uploadId);
+      if (!body.keepUpload) this.uploads.discard(upload.uploadId);
       if (target.replaces) await this.uploads.dropUnused();
     } catch (error) {
       await (target.replaces ? dropSampleSet(this.db, target.sampleSet) : removeRun(this.db, target.id)).catch(() => undefined);

@@ -1,7 +1,14 @@
 import { MessageChannel } from 'node:worker_threads';
 import { fromReport } from '@undameter/core';
-import type { BenchReply, ComparisonReply, FitReply, OffsetReply, TracesReply } from '@undameter/contract';
-import type { QualityNote, ReadRecord } from '@undameter/core';
+import type {
+  BenchReply,
+  ComparisonReply,
+  FitReply,
+  OffsetReply,
+  QualityReply,
+  TracesReply,
+} from '@undameter/contract';
+import type { ReadRecord } from '@undameter/core';
 import { Piscina } from 'piscina';
 import { workerExecArgv, workerUrl } from '../workerUrl';
 import type { BenchRun, CompareTask, EvaluateTask, ExportTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
@@ -30,7 +37,7 @@ export class Pools {
     ask(this.bench, 'continueRun', task);
   joinRun = (task: Parameters<typeof joinRun>[0]): Promise<JoinedColumns> => ask(this.bench, 'joinRun', task);
   offsetOf = (task: Parameters<typeof offsetOf>[0]): Promise<OffsetReply> => ask(this.bench, 'offsetOf', task);
-  judgeQuality = (task: { run: BenchRun }): Promise<QualityNote[]> => ask(this.bench, 'judgeQuality', task);
+  judgeQuality = (task: { run: BenchRun }): Promise<QualityReply> => ask(this.bench, 'judgeQuality', task);
   checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> =>
     ask(this.bench, 'checkFormula', task);
 

@@ -20,6 +20,8 @@ export interface Level {
   title: string;
   partTitle: string;
   parts: string[];
+  /** Those that are runs of their own. */
+  each: string[];
   part: string;
 }
 
@@ -29,7 +31,9 @@ export interface UnpackedFile {
 }
 
 export async function unpackFile({ path, name, parts, target }: UnpackTask): Promise<UnpackedFile> {
-  let bytes: Uint8Array = await readFile(path);
+  const { buffer, byteOffset, byteLength } = await readFile(path);
+  // As a plain array: slices of a Buffer are views on it, which the libraries do not expect.
+  let bytes = new Uint8Array<ArrayBufferLike>(buffer, byteOffset, byteLength);
   let inside = name;
   let given: Unpacked['given'];
   const levels: Level[] = [];
@@ -38,12 +42,14 @@ export async function unpackFile({ path, name, parts, target }: UnpackTask): Pro
     if (!container) break;
     const unpacked = await container.unpack(bytes, inside, parts[levels.length]);
     const { title, partTitle } = container;
-    levels.push({ title, partTitle, parts: unpacked.parts, part: unpacked.part });
+    const { parts: all, each = all, part } = unpacked;
+    levels.push({ title, partTitle, parts: all, each, part });
     given = unpacked.given;
-    // A table of cells is the end of the way, and so is a text that is taken as it stands.
-    if (given || unpacked.text === bytes) break;
+    const asItStands = unpacked.text === bytes;
     bytes = unpacked.text;
     inside = unpacked.part;
+    // A table of cells is the end of the way, and so is a text that is taken as it stands.
+    if (given || asItStands) break;
   }
   await writeFile(target, bytes);
   return { levels, given };

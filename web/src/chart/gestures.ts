@@ -2,8 +2,8 @@ import { echarts, type ChartInstance } from './echarts';
 
 /** What a hand can do on a chart; positions are values of the axes. */
 export interface Gestures {
-  /** A stretch was dragged. */
-  onRange?(range: { pane: number; x: [number, number]; y: [number, number] }): void;
+  /** A stretch was dragged; `dragged` is how far along x, negative to the left. */
+  onRange?(range: { pane: number; x: [number, number]; y: [number, number]; dragged: number }): void;
   /** A place was clicked; `reach` is how much of x four pixels are. */
   onPick?(place: { pane: number; x: number; y: number; reach: number }): void;
   /** Wheel: the new share of the window, around a place. */
@@ -71,6 +71,7 @@ export function attachGestures(chart: ChartInstance, read: () => Gestures, colou
         pane,
         x: [Math.min(from[0], to[0]), Math.max(from[0], to[0])],
         y: [Math.min(from[1], to[1]), Math.max(from[1], to[1])],
+        dragged: to[0] - from[0],
       });
   };
   const wheel = (p: Pointer): void => {

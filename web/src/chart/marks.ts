@@ -27,17 +27,20 @@ interface LineLook {
   colour: string;
   width?: number;
   dashed?: boolean;
+  /** A value holds until the next one, as the words of a category do. */
+  held?: boolean;
   /** Written at the end of the curve, in place of a legend. */
   endLabel?: string;
   z?: number;
 }
 
-export const line = (points: Points, { name, colour, width = 1.5, dashed, endLabel, z = 3 }: LineLook): Mark => ({
+export const line = (points: Points, { name, colour, width = 1.5, dashed, held, endLabel, z = 3 }: LineLook): Mark => ({
   type: 'line',
   name,
   data: pairs(points),
   showSymbol: false,
   connectNulls: false,
+  ...(held ? { step: 'end' } : {}),
   silent: true,
   z,
   lineStyle: { color: colour, width, type: dashed ? [6, 4] : 'solid' },

@@ -9,6 +9,8 @@ export interface Pane {
   weight: number;
   marks: Record<string, unknown>[];
   yRange?: readonly [number, number];
+  /** A category: the words that stand at 0, 1, 2 … of the axis. */
+  words?: readonly string[];
 }
 
 export interface Stack {
@@ -37,6 +39,14 @@ export const axisTitle = ({ name, symbol, unit }: { name: string; symbol?: strin
   `${name}${symbol && symbol !== name ? ` ${symbol}` : ''}${unit ? ` (${printUnit(unit)})` : ''}`;
 
 const reads = (value: number): string => formatValue(value, 7);
+
+/** The word at a whole number of the axis; an axis from -0.5 has its ticks there too. */
+const wordAt =
+  (words: readonly string[]) =>
+  (value: number): string => {
+    const word = words[Math.round(value)] ?? '';
+    return Number.isInteger(value) ? (word.length > 8 ? `${word.slice(0, 7)}…` : word) : '';
+  };
 
 /** The option of a stack of panes: one grid each, axes, titles, the shared cursor. */
 export function stackOption({ size, palette, panes, x, tooltip = true, key = [] }: Stack): ChartOption {
@@ -84,11 +94,15 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
     }),
     yAxis: panes.map((pane, i) => ({
       type: 'value', gridIndex: i, scale: true,
-      ...(pane.yRange ? { min: pane.yRange[0], max: pane.yRange[1] } : { boundaryGap: ['0%', '10%'] }),
+      ...(pane.words
+        ? { min: -0.5, max: pane.words.length - 0.5, interval: 1 }
+        : pane.yRange
+          ? { min: pane.yRange[0], max: pane.yRange[1] }
+          : { boundaryGap: ['0%', '10%'] }),
       splitNumber: Math.max(2, Math.round(grids[i]!.height / 55)),
       axisLine: { onZero: false, lineStyle: { color: palette.line } },
       axisTick: { show: false },
-      axisLabel: { ...axisText, formatter: reads, showMinLabel: panes.length === 1, showMaxLabel: panes.length === 1 },
+      axisLabel: { ...axisText, formatter: pane.words ? wordAt(pane.words) : reads, showMinLabel: panes.length === 1, showMaxLabel: panes.length === 1 },
       splitLine: { lineStyle: { color: palette.hair } },
     })), // prettier-ignore
     series: panes.flatMap((pane, i) => pane.marks.map((mark) => ({ ...mark, xAxisIndex: i, yAxisIndex: i }))),

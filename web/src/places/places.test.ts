@@ -1,4 +1,6 @@
 /** The places' states and what they draw, as plain functions. */
+import { parsedCuts, toggledCut } from './intake/parsedCuts';
+import { scaledTo } from './join/chartOption';
 import { describe, expect, test } from '@jest/globals';
 import type { BenchReply, SeriesReply, TableRow, UploadReply } from '@undameter/contract';
 import { recognise, type Step } from '@undameter/core';
@@ -68,7 +70,7 @@ describe('signals', () => {
     const kinds = (n: number) => {
       const xs = Array.from({ length: n }, (_, i) => i);
       const trace = { symbol: 'p', x: xs, y: xs, everySample: true, setAside: { x: [], y: [], count: 0 }, inConditions: [] };
-      const channel = { symbol: 'p', name: 'Pressure', unit: 'kPa', origin: 'logged' as const, lowest: 0, mean: 0, highest: 1, standardDeviation: 1, missing: 0, present: n, trace: [] };
+      const channel = { symbol: 'p', name: 'Pressure', unit: 'kPa', origin: 'logged' as const, lowest: 0, mean: 0, highest: 1, standardDeviation: 1, missing: 0, present: n, uncertainty: null, labels: null, trace: [] };
       const traces = { whole: [0, n] as [number, number], window: [0, n] as [number, number], samplesInWindow: n, traces: [trace], problem: null };
       const option = signalsOption({ traces, shown: [{ channel, series: 0 }], along: undefined, palette: palettes.light }, { width: 900, height: 400 });
       return (option['series'] as { type: string }[]).map((s) => s.type);
@@ -79,10 +81,10 @@ describe('signals', () => {
 });
 
 describe('intake', () => {
-  const column = (index: number, name: string, proposed = true) => ({ index, name, symbol: name, unit: 's', unitFrom: 'heading' as const, type: 'number' as const, reading: { index, reads: 'number' as const }, missing: 0, notNumber: 0, proposed }); // prettier-ignore
+  const column = (index: number, name: string, proposed = true) => ({ index, name, symbol: name, unit: 's', unitFrom: 'heading' as const, type: 'number' as const, reading: { index, reads: 'number' as const }, because: { why: '', sure: 'sure' as const }, missing: 0, notNumber: 0, proposed }); // prettier-ignore
   const layout = { encoding: 'utf-8', delimiter: ',', decimal: '.', headingLine: 1, unitsLine: null, firstDataLine: 2 } as const; // prettier-ignore
-  const preview = (...names: string[]) => ({ columns: names.map((n, i) => column(i, n, n !== 'dead')), lines: [], rowsSeen: 1, whole: true, preamble: [], timeColumn: 0, doubts: [] }); // prettier-ignore
-  const upload = { uploadId: 'u', name: 'simulated-head.csv', bytes: 1, container: null, parts: [], part: null, recognised: null, layout, why: {} as UploadReply['why'], preview: preview('t', 'Q', 'dead') }; // prettier-ignore
+  const preview = (...names: string[]) => ({ columns: names.map((n, i) => column(i, n, n !== 'dead')), lines: [], rowsSeen: 1, whole: true, preamble: [], properties: [], timeColumn: 0, doubts: [] }); // prettier-ignore
+  const upload = { uploadId: 'u', name: 'simulated-head.csv', bytes: 1, levels: [], again: null, recognised: null, layout, why: {} as UploadReply['why'], preview: preview('t', 'Q', 'dead') }; // prettier-ignore
 
   test('begins with what was understood: proposed columns, the file’s name, a simulated file by its name', () => {
     const state = begin(upload);
@@ -131,7 +133,7 @@ describe('tables', () => {
 });
 
 describe('conditions', () => {
-  const n = { symbol: 'n', unit: 'rpm' };
+  const n = { symbol: 'n', unit: 'rpm', labels: null };
   test('a drag sets a limit in round numbers, and sets it anew', () => {
     const [first] = withDragged([], n, [1432.7, 1468.9]);
     expect(first).toEqual({ symbol: 'n', unit: 'rpm', value: 1451, tolerance: 18 });
@@ -143,8 +145,23 @@ describe('conditions', () => {
     [5, 0, 5],
   ])('%d with a span of %d is rounded to %d', (value, span, to) => expect(roundedTo(value, span)).toBe(to));
   test('reads in words', () =>
-    expect(inWords(withDragged([], { symbol: 'Q', unit: 'm^3/s' }, [1, 3]))).toBe('Q 2 ± 1 m³/s'));
+    expect(inWords(withDragged([], { symbol: 'Q', unit: 'm^3/s', labels: null }, [1, 3]))).toBe('Q 2 ± 1 m³/s'));
 });
+
+test('a drag over the words of a category sets which of them count', () => {
+  const valve = { symbol: 'v', unit: '', labels: ['open', 'half', 'shut'] };
+  const limits = withDragged([], valve, [0.6, 2.2]);
+  expect(limits).toEqual([{ symbol: 'v', words: ['half', 'shut'] }]);
+  expect(inWords(limits)).toBe('v half or shut');
+});
+
+test('cuts of fixed width are typed in any order and toggled by a click', () => {
+  expect(parsedCuts('18, 9; 9 x 0')).toEqual([9, 18]);
+  expect(toggledCut(toggledCut([9], 4), 9)).toEqual([4]);
+});
+
+test('the second log is laid over the first at its span', () =>
+  expect(scaledTo([1, null, 3], [100, 300])).toEqual([100, null, 300]));
 
 describe('the ladder of trust', () => {
   const fit = { x: { symbol: 'Q', name: 'Flow', unit: 'L/min' } } as Parameters<typeof ladder>[0];
@@ -181,7 +198,7 @@ describe('the ladder of trust', () => {
 describe('what is computed while a step is in hand', () => {
   const saved = [step('trim', { channel: 't' }), step('smooth', { channel: 'p', symbol: 'p_s' }), step('derive', { symbol: 'H' })]; // prettier-ignore
   const inHand = (index: number) => ({ index, isNew: false, step: saved[index]! });
-  const row = (symbol: string, origin: 'logged' | 'derived' = 'logged') => ({ symbol, name: symbol, unit: 'kPa', origin, lowest: 0, mean: 0, highest: 1, standardDeviation: 0, missing: 0, present: 9, trace: [] }); // prettier-ignore
+  const row = (symbol: string, origin: 'logged' | 'derived' = 'logged') => ({ symbol, name: symbol, unit: 'kPa', origin, lowest: 0, mean: 0, highest: 1, standardDeviation: 0, missing: 0, present: 9, uncertainty: null, labels: null, trace: [] }); // prettier-ignore
   const report = (symbol?: string) => ({ made: symbol ? { symbol, unit: '' } : null }) as BenchReply['reports'][number];
   const bench = { along: 't', channels: [row('t'), row('n'), row('p'), row('p_s', 'derived'), row('H', 'derived')], reports: [report(), report('p_s'), report('H')] } as unknown as BenchReply; // prettier-ignore
 

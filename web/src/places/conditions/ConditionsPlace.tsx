@@ -15,7 +15,7 @@ import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
 import { ConditionPanel } from './ConditionPanel';
 import { conditionsOption } from './chartOption';
-import { inWords, withDragged } from './limits';
+import { inWords, limitOn, withDragged } from './limits';
 
 /** Named sets of limits that pick samples: the operating conditions of a campaign, seen on one run. */
 export const ConditionsPlace = () => (
@@ -56,7 +56,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   const fresh = (limits: ConditionBody['limits']) => setDraft({ id: undefined, body: { name: `Condition ${rows.length + 1}`, limits } });
   const begin = () => {
     const channel = channels[0];
-    if (channel) fresh([{ symbol: channel.symbol, value: Math.round(channel.mean ?? 0), tolerance: 1, unit: channel.unit }]);
+    if (channel) fresh([limitOn(channel)]);
   };
   const drag = ({ pane, y }: { pane: number; y: [number, number] }) => {
     const channel = channels.find((c) => c.symbol === symbols[pane]);

@@ -1,5 +1,5 @@
 import type { BenchReply, ConditionBody, TracesReply } from '@undameter/contract';
-import { boundsIn } from '@undameter/core';
+import { boundsIn, isWordLimit } from '@undameter/core';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
 import { colourOf, levelBand, line, points, setAsideCrosses } from '../../chart/marks';
@@ -23,10 +23,11 @@ export function conditionsOption({ traces, bench, order, inHand, palette }: Cond
     return {
       title: channel ? axisTitle(channel) : trace.symbol,
       weight: 1,
+      ...(channel?.labels ? { words: channel.labels } : {}),
       marks: [
         ...(inHand && channel ? [limitsOn(inHand.body, channel, colourOf(palette, inHand.series))] : []),
         ...(trace.setAside.x.length > 0 ? [setAsideCrosses(trace.setAside, palette)] : []),
-        line(trace, { name: trace.symbol, colour: palette.faint, width: 1 }),
+        line(trace, { name: trace.symbol, colour: palette.faint, width: 1, held: Boolean(channel?.labels) }),
         ...trace.inConditions.map((at) => {
           const series = order.indexOf(at.id);
           const look = { name: '', colour: colourOf(palette, series), series, ground: palette.sheet, size: 5 };
@@ -41,9 +42,14 @@ export function conditionsOption({ traces, bench, order, inHand, palette }: Cond
   }); // prettier-ignore
 }
 
-function limitsOn(body: ConditionBody, channel: { symbol: string; unit: string }, colour: string) {
+function limitsOn(
+  body: ConditionBody,
+  channel: { symbol: string; unit: string; labels: readonly string[] | null },
+  colour: string,
+) {
   const ranges = body.limits.flatMap((limit) => {
     if (limit.symbol !== channel.symbol) return [];
+    if (isWordLimit(limit)) return limit.words.map((word) => wordBand(channel.labels ?? [], word));
     try {
       const { low, high } = boundsIn(limit, channel.unit);
       return [[low, high] as const];
@@ -54,6 +60,10 @@ function limitsOn(body: ConditionBody, channel: { symbol: string; unit: string }
   });
   return levelBand(ranges, colour);
 }
+
+/** The strip of the axis on which a word stands. */
+const wordBand = (labels: readonly string[], word: string) =>
+  [labels.indexOf(word) - 0.3, labels.indexOf(word) + 0.3] as const;
 
 /** At most so many of the points, evenly picked: more symbols would only hide each other. */
 function thin({ x, y }: { x: readonly (number | null)[]; y: readonly (number | null)[] }, most: number) {

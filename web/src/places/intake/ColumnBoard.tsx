@@ -6,20 +6,24 @@ import {
   type ColumnReading,
   type PreviewColumn,
 } from '@undameter/core';
-import { Checkbox, Input, Select } from 'antd';
+import { Checkbox, Input, Select, Tooltip } from 'antd';
 import { Board } from '../../board/Board';
 import type { IntakeAction, IntakeState } from './state';
+import { Sure } from './Sure';
 
-const typeWords = { number: 'number', time: 'moments', text: 'text', empty: 'empty', constant: 'constant' } as const;
+const typeWords = { number: 'number', time: 'moments', text: 'remarks', category: 'category', empty: 'no value', constant: 'constant' } as const; // prettier-ignore
 const readings = [
   { value: 'number' as const, label: 'number' },
   ...timeForms.map((form) => ({ value: form, label: timeFormTitles[form] })),
+  { value: 'epochSeconds' as const, label: 'seconds since 1970' },
+  { value: 'epochMilliseconds' as const, label: 'milliseconds since 1970' },
+  { value: 'category' as const, label: 'words of a category' },
 ];
 
-/** Another reading; moments are counted in seconds, and a date of another column belongs to a time of day only. */
+/** Another reading; moments are counted in seconds, words have no unit, and a date of another column belongs to a time of day only. */
 const readAs = ({ reading, unit }: ColumnChoice, reads: ColumnReading['reads']): Partial<ColumnChoice> => ({
   reading: { index: reading.index, reads, ...(reads === 'clock' && reading.date ? { date: reading.date } : {}) },
-  unit: reads === 'number' ? unit : 's',
+  unit: reads === 'number' ? unit : reads === 'category' ? '' : 's',
 });
 
 type Row = PreviewColumn & { choice: ColumnChoice };
@@ -32,7 +36,7 @@ export function ColumnBoard({ state, act }: { state: IntakeState; act(action: In
       variant="borderless"
       aria-label={`${field} of column ${row.index + 1}`}
       value={row.choice[field]}
-      disabled={!row.choice.keep}
+      disabled={!row.choice.keep || (field === 'unit' && row.choice.reading.reads === 'category')}
       onChange={(e) => act({ type: 'column', index: row.index, change: { [field]: e.target.value } })}
     />
   );
@@ -57,7 +61,16 @@ export function ColumnBoard({ state, act }: { state: IntakeState; act(action: In
         { key: 'name', title: 'Name', width: 190, cell: (r) => edit(r, 'name') },
         { key: 'symbol', title: 'Symbol', width: 120, cell: (r) => edit(r, 'symbol') },
         { key: 'unit', title: 'Unit', width: 110, cell: (r) => edit(r, 'unit') },
-        { key: 'type', title: 'Looks like', cell: (r) => typeWords[r.type] },
+        {
+          key: 'type', title: 'Looks like', width: 110,
+          cell: (r) => (
+            <Tooltip title={<Sure because={r.because} />}>
+              <span className={r.because.sure === 'a guess' ? 'doubt' : ''}>
+                {typeWords[r.type]} <span className="soft">{r.because.sure === 'sure' ? '' : `(${r.because.sure})`}</span>
+              </span>
+            </Tooltip>
+          ),
+        },
         {
           key: 'reads', title: 'Read as', width: 190,
           cell: (r) => (

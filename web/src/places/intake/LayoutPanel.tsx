@@ -1,178 +1,114 @@
-import type { Layout, Why } from '@undameter/core';
-import { Button, Input, InputNumber, Progress, Segmented, Select } from 'antd';
-import { formatCount } from '@undameter/core';
 import type { JobReply } from '@undameter/contract';
+import type { Layout } from '@undameter/core';
+import { InputNumber, Select } from 'antd';
+import type { ReactNode } from 'react';
 import { Field } from '../../parts/Field';
-import { Sentence } from '../../parts/Sentence';
 import { Remembered } from './Remembered';
+import { RunForm } from './RunForm';
 import type { IntakeAction, IntakeState } from './state';
+import { Sure } from './Sure';
+import { TextLayout } from './TextLayout';
 
-interface LayoutPanelProps {
+export interface LayoutPanelProps {
   state: IntakeState;
   act(action: IntakeAction): void;
   job: JobReply | undefined;
   error: { message: string } | null;
   onLayout(layout: Layout): void;
-  onPart(part: string): void;
+  onParts(parts: string[]): void;
   onImport(): void;
+  /** Imports each part of the container as a run of its own. */
+  onImportAll(parts: string[]): void;
+  /** How far that is. */
+  allDone: { done: number; of: number } | null;
   onCancel(): void;
   onDiscard(): void;
 }
 
 /** How the file is read, why it is believed so, and the import itself. */
-export function LayoutPanel({
-  state,
-  act,
-  job,
-  error,
-  onLayout,
-  onPart,
-  onImport,
-  onCancel,
-  onDiscard,
-}: LayoutPanelProps) {
-  const { layout, upload, preview } = state;
+export function LayoutPanel(props: LayoutPanelProps) {
+  const { state, act, job, onLayout, onParts, onDiscard } = props;
+  const { layout, upload } = state;
   const why = layout === upload.layout ? upload.why : undefined;
   const set = (change: Partial<Layout>) => onLayout({ ...layout, ...change });
-  const kept = state.columns.filter((c) => c.keep);
-  const running = job?.state === 'running';
+  // A text inside an archive has its lines still; a sheet or a table has cells.
+  const isText = upload.levels.length === 0 || /gzip|zip|block/.test(upload.levels.at(-1)!.title);
   return (
     <>
       <header className="panel-head">
         <h2>Layout</h2>
         <span className="grow" />
-        <button className="quiet" onClick={onDiscard} disabled={running}>
+        <button className="quiet" onClick={onDiscard} disabled={job?.state === 'running'}>
           Another file
         </button>
       </header>
       <div className="panel-pad">
-        {upload.container && (
-          <Field label={upload.container.partTitle} hint={`of a ${upload.container.title}`}>
+        {upload.levels.map((level, k) => (
+          <Field key={k} label={level.partTitle} hint={`of a ${level.title}`}>
             <Select
-              aria-label={upload.container.partTitle}
-              value={upload.part}
-              onChange={onPart}
-              options={upload.parts.map((part) => ({ value: part, label: part }))}
+              showSearch
+              aria-label={level.partTitle}
+              popupMatchSelectWidth={false}
+              value={level.part}
+              onChange={(part) => onParts([...upload.levels.slice(0, k).map((l) => l.part), part])}
+              options={level.parts.map((part) => ({ value: part, label: part }))}
             />
           </Field>
-        )}
-        {!upload.container && <TextLayout layout={layout} why={why} onChange={set} />}
+        ))}
+        <TextLayout layout={layout} why={why} plain={isText} onChange={onLayout} />
         <Line
           label="Heading row"
           value={layout.headingLine}
-          hint={why?.headingLine}
+          hint={why && <Sure because={why.headingLine} />}
           onChange={(headingLine) => set({ headingLine })}
         />
         <Line
           label="Units row"
           value={layout.unitsLine}
-          hint={why?.unitsLine}
+          hint={why && <Sure because={why.unitsLine} />}
           onChange={(unitsLine) => set({ unitsLine })}
         />
         <Line
           label="First data row"
           value={layout.firstDataLine}
-          hint={why?.firstDataLine}
+          hint={why && <Sure because={why.firstDataLine} />}
           onChange={(line) => line !== null && set({ firstDataLine: line })}
         />
+        <Line
+          label="Last data row"
+          value={layout.lastDataLine ?? null}
+          hint={undefined}
+          onChange={(lastDataLine) => {
+            const { lastDataLine: _, ...rest } = layout;
+            onLayout(lastDataLine === null ? rest : { ...rest, lastDataLine });
+          }}
+        />
       </div>
-      <Remembered key={upload.part} state={state} act={act} />
-      <header className="panel-head">
-        <h2>Run</h2>
-      </header>
-      <div className="panel-pad">
-        <Field label="Name">
-          <Input
-            value={state.runName}
-            maxLength={120}
-            onChange={(e) => act({ type: 'change', change: { runName: e.target.value } })}
-          />
-        </Field>
-        <Field label="Kind">
-          <Segmented<IntakeState['kind']>
-            value={state.kind}
-            onChange={(kind) => act({ type: 'change', change: { kind } })}
-            options={['measured', 'simulated']}
-          />
-        </Field>
-        <Field label="Runs along" hint="The channel along which samples are ordered, mostly time.">
-          <Select
-            value={state.along ?? -1}
-            onChange={(v) => act({ type: 'change', change: { along: v === -1 ? null : v } })}
-            options={[
-              { value: -1, label: 'the sample number' },
-              ...kept.map((c) => ({ value: c.index, label: `${c.symbol}  ${c.name}` })),
-            ]}
-          />
-        </Field>
-        {preview.doubts.map((d) => (
-          <p key={d} className="doubt">
-            {d}
-          </p>
-        ))}
-        <Sentence error={error ?? job?.error} />
-        {running ? (
-          <div className="import-progress">
-            <Progress percent={Math.round((100 * job.bytesRead) / Math.max(1, job.bytesTotal))} size="small" />
-            <span className="number">{formatCount(job.rows)} rows</span>
-            <Button onClick={onCancel}>Cancel</Button>
-          </div>
-        ) : (
-          <Button type="primary" disabled={kept.length === 0 || state.runName.trim() === ''} onClick={onImport}>
-            Import {kept.length} of {state.columns.length} columns
-          </Button>
-        )}
-      </div>
+      <Remembered key={upload.levels.map((l) => l.part).join()} state={state} act={act} />
+      <RunForm {...props} />
     </>
   );
 }
 
-function Line({ label, value, hint, onChange }: { label: string; value: number | null; hint: string | undefined; onChange(line: number | null): void }) {
+interface LineProps {
+  label: string;
+  value: number | null;
+  hint: ReactNode;
+  onChange(line: number | null): void;
+}
+
+function Line({ label, value, hint, onChange }: LineProps) {
   return (
     <Field label={label} hint={hint}>
-      <InputNumber min={1} max={10000} precision={0} placeholder="none" aria-label={label} value={value} onChange={onChange} />
+      <InputNumber
+        min={1}
+        max={2_000_000_000}
+        precision={0}
+        placeholder="none"
+        aria-label={label}
+        value={value}
+        onChange={onChange}
+      />
     </Field>
   );
-} // prettier-ignore
-
-/** How lines of text become cells. */
-function TextLayout({ layout, why, onChange }: { layout: Layout; why: Why | undefined; onChange(change: Partial<Layout>): void }) {
-  return (
-    <>
-        <Field label="Delimiter" hint={why?.delimiter}>
-          <Select
-            value={layout.delimiter}
-            onChange={(delimiter) => onChange({ delimiter })}
-            options={[
-              { value: ',', label: 'comma' },
-              { value: ';', label: 'semicolon' },
-              { value: '\t', label: 'tab' },
-              { value: '|', label: 'bar' },
-              { value: ' ', label: 'spaces' },
-            ]}
-          />
-        </Field>
-        <Field label="Decimal sign" hint={why?.decimal}>
-          <Segmented<Layout['decimal']>
-            value={layout.decimal}
-            onChange={(decimal) => onChange({ decimal })}
-            options={[
-              { value: '.', label: 'point' },
-              { value: ',', label: 'comma' },
-            ]}
-          />
-        </Field>
-        <Field label="Encoding">
-          <Select
-            value={layout.encoding}
-            onChange={(encoding) => onChange({ encoding })}
-            options={[
-              { value: 'utf-8', label: 'UTF-8' },
-              { value: 'utf-16le', label: 'UTF-16' },
-              { value: 'latin1', label: 'Latin-1' },
-            ]}
-          />
-        </Field>
-    </>
-  );
-} // prettier-ignore
+}

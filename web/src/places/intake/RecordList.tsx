@@ -1,21 +1,21 @@
 import type { RunReply } from '@undameter/contract';
-import { distinctNames } from '@undameter/core';
+import { distinctNames, formatValue } from '@undameter/core';
 import { counted } from '../../parts/counted';
 
-/**
- * The account of an import: every line of the file is in one of its counts.
- * @param channels  the imported ones, in their order
- */
-export function RecordList({ run, channels }: { run: RunReply; channels: readonly { name: string; symbol: string }[] }) {
-  const names = distinctNames(channels);
-  const { record, fileName } = run;
+/** The account of an import: every line of the file is in one of its counts. */
+export function RecordList({ run }: { run: RunReply }) {
+  const names = distinctNames(run.declared);
+  const { record, fileName, sources } = run;
   if (!record) return null;
-  const { shortRows, longRows, passedOver } = record;
+  const { shortRows, longRows, passedOver, remarks, continued, beyond } = record;
   const first = (line: number | undefined) => (line === undefined ? '' : ` (first in line ${line})`);
   const lines = [
     { text: `${counted(record.rows, 'sample')} from ${counted(record.linesRead, 'line')} of ${fileName}` },
     record.preamble.length > 0 && { text: `${counted(record.preamble.length, 'line')} of preamble: “${record.preamble[0]}” …` },
     record.blankLines > 0 && { text: counted(record.blankLines, 'blank line') },
+    remarks && { text: counted(remarks.count, 'remark') + ' between the rows' + first(remarks.firstLine) },
+    continued && { text: `${counted(continued.count, 'line')} that go on with a quoted cell${first(continued.firstLine)}` },
+    beyond && { doubt: true, text: `${counted(beyond.count, 'line')} below the last data row not read${first(beyond.firstLine)}` },
     shortRows.count > 0 && {
       doubt: true,
       text: `${counted(shortRows.count, 'row')} shorter than the headings${first(shortRows.firstLine)}: the cells that are not there are missing`,
@@ -28,14 +28,20 @@ export function RecordList({ run, channels }: { run: RunReply; channels: readonl
       doubt: true,
       text: `${counted(passedOver.count, 'line')} without a number passed over${first(passedOver.firstLine)}: “${passedOver.firstText}”`,
     },
-    ...record.columns.flatMap(({ missing, notNumber, firstNotNumber, origin }, i) => [
+    ...record.columns.flatMap(({ missing, notNumber, firstNotNumber, notNumberLines = [], origin, labels }, i) => [
       origin !== undefined && { text: `${names[i] ?? `column ${i + 1}`}: seconds since ${origin}` },
+      labels && { text: `${names[i] ?? `column ${i + 1}`}: ${counted(labels.length, 'word')}: ${labels.slice(0, 6).join(', ')}${labels.length > 6 ? ' …' : ''}` },
       missing > 0 && { text: `${names[i] ?? `column ${i + 1}`}: ${counted(missing, 'empty or marked cell')} counted as missing` },
       notNumber > 0 && {
         doubt: true,
-        text: `${names[i] ?? `column ${i + 1}`}: ${counted(notNumber, 'cell that is', 'cells that are')} no number, counted as missing, the first in line ${firstNotNumber?.line}: “${firstNotNumber?.text}”`,
+        text: `${names[i] ?? `column ${i + 1}`}: ${counted(notNumber, 'cell that is', 'cells that are')} no number, counted as missing, the first in line ${firstNotNumber?.line}: “${firstNotNumber?.text}”${further(notNumberLines, notNumber)}`,
       },
     ]),
+    ...sources.map((s) => ({
+      text: s.how === 'continued'
+        ? `Continued with ${counted(s.count, 'sample')} of ${s.runName} (${s.fileName})`
+        : `Joined with ${counted(s.count, 'channel')} of ${s.runName} (${s.fileName}), its times shifted by ${formatValue(s.shift, 6)}`,
+    })),
   ];
   return (
     <ul className="record-list">
@@ -43,3 +49,7 @@ export function RecordList({ run, channels }: { run: RunReply; channels: readonl
     </ul>
   );
 } // prettier-ignore
+
+/** A few more line numbers, so that they can be looked up in the file; all noted ones are in the record. */
+const further = (lines: readonly number[], count: number): string =>
+  lines.length < 2 ? '' : `; also in ${lines.slice(1, 6).join(', ')}${count > 6 ? ' …' : ''}`;

@@ -1,25 +1,32 @@
-import type { BenchReply } from '@undameter/contract';
+import type { BenchReply, RunReply } from '@undameter/contract';
 import { formatCount, formatValue, printUnit } from '@undameter/core';
-import { Dropdown } from 'antd';
 import { Board, type BoardColumn } from '../../board/Board';
 import { SmallTrace } from '../../board/SmallTrace';
 import { DeclareChannel } from './DeclareChannel';
+import { ExportRun } from './ExportRun';
 
 type Row = BenchReply['channels'][number];
 
 interface ChannelBoardProps {
   runId: number;
+  run: RunReply | undefined;
   bench: BenchReply | undefined;
   shown: readonly string[];
   colourOf(symbol: string): string;
+  /** The stretch of the chart that is selected or looked at. */
+  stretch: readonly [number, number] | null;
   onToggle(symbol: string): void;
+  onConvert(symbol: string, unit: string): void;
 }
 
 /** The run's channels: what they are, their range, what is missing; a click puts one on the chart or takes it off. */
-export function ChannelBoard({ runId, bench, shown, colourOf, onToggle }: ChannelBoardProps) {
+export function ChannelBoard(props: ChannelBoardProps) {
+  const { runId, run, bench, shown, colourOf, stretch, onToggle, onConvert } = props;
   const madeBy = new Map(bench?.reports.flatMap((r) => (r.made ? [[r.made.symbol, r.title] as const] : [])));
   const from = (row: Row) => (row.origin === 'logged' ? 'logged' : (madeBy.get(row.symbol) ?? 'derived'));
-  const reading = (v: number | null) => (v === null ? '–' : formatValue(v));
+  const reading = (row: Row, v: number | null) => (v === null || row.labels ? '–' : formatValue(v));
+  const numbers = bench?.channels.filter((c) => c.labels === null) ?? [];
+  const declaredOf = (row: Row) => run?.declared.find((c) => c.symbol === row.symbol)?.uncertainty ?? null;
   const columns: BoardColumn<Row>[] = [
     {
       key: 'name', title: 'Channel', value: (r) => r.name,
@@ -31,12 +38,19 @@ export function ChannelBoard({ runId, bench, shown, colourOf, onToggle }: Channe
     },
     { key: 'symbol', title: 'Symbol', value: (r) => r.symbol, cell: (r) => <code>{r.symbol}</code> },
     { key: 'from', title: 'From', value: from, cell: (r) => <span className="clip">{from(r)}</span> },
-    { key: 'lowest', title: 'Lowest', numeric: true, value: (r) => r.lowest, cell: (r) => reading(r.lowest) },
-    { key: 'mean', title: 'Mean', numeric: true, value: (r) => r.mean, cell: (r) => reading(r.mean) },
-    { key: 'highest', title: 'Highest', numeric: true, value: (r) => r.highest, cell: (r) => reading(r.highest) },
+    { key: 'lowest', title: 'Lowest', numeric: true, value: (r) => r.lowest, cell: (r) => reading(r, r.lowest) },
+    {
+      key: 'mean', title: 'Mean', numeric: true, value: (r) => r.mean,
+      cell: (r) => (r.labels ? <span className="clip words">{r.labels.join(', ')}</span> : reading(r, r.mean)),
+    },
+    { key: 'highest', title: 'Highest', numeric: true, value: (r) => r.highest, cell: (r) => reading(r, r.highest) },
+    {
+      key: 'uncertainty', title: '±', numeric: true, value: (r) => r.uncertainty,
+      cell: (r) => (r.uncertainty === null ? '' : formatValue(r.uncertainty, 2)),
+    },
     {
       key: 'unit', title: 'Unit', value: (r) => printUnit(r.unit),
-      cell: (r) => (r.origin === 'logged' ? <DeclareChannel runId={runId} channel={r} /> : <code>{printUnit(r.unit)}</code>),
+      cell: (r) => (r.origin === 'logged' ? <DeclareChannel runId={runId} channel={r} uncertainty={declaredOf(r)} channels={numbers} onConvert={onConvert} /> : <code>{printUnit(r.unit)}</code>),
     },
     { key: 'missing', title: 'Missing', numeric: true, value: (r) => r.missing, cell: (r) => formatCount(r.missing) },
     {
@@ -56,27 +70,9 @@ export function ChannelBoard({ runId, bench, shown, colourOf, onToggle }: Channe
       tools={
         <>
           <span className="soft">over kept samples; click: show or hide</span>
-          <ExportRun runId={runId} />
+          {bench && <ExportRun runId={runId} bench={bench} shown={shown} stretch={stretch} />}
         </>
       }
     />
-  );
-}
-
-/** Takes the samples out as CSV, with units; what is taken out can be brought in again to the same numbers. */
-function ExportRun({ runId }: { runId: number }) {
-  const link = (which: 'logged' | 'kept', words: string) => ({
-    key: which,
-    label: (
-      <a href={`/api/runs/${runId}/export.csv?which=${which}`} download>
-        {words}
-      </a>
-    ),
-  });
-  const items = [link('logged', 'As logged, every sample'), link('kept', 'After the procedure, kept samples')];
-  return (
-    <Dropdown trigger={['click']} menu={{ items }}>
-      <button className="quiet">Export samples</button>
-    </Dropdown>
   );
 }

@@ -2,18 +2,19 @@ import { stepKindOf, stepKinds } from '@undameter/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Popover } from 'antd';
 import { useReducer, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { useCommands } from '../../app/commands';
 import { Ledger } from '../../app/Ledger';
 import { OnRun } from '../../app/OnRun';
 import { PlaceFrame } from '../../app/PlaceFrame';
+import { addressOf } from '../../app/places';
 import { Chart } from '../../chart/Chart';
 import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
 import { Empty } from '../../parts/Empty';
 import { NameInput } from '../../parts/NameInput';
 import { Sentence } from '../../parts/Sentence';
-import { QualityList } from '../intake/QualityList';
-import { RecordList } from '../intake/RecordList';
+import { AboutRun } from '../intake/AboutRun';
 import { ChannelBoard } from './ChannelBoard';
 import { nearestSample } from './nearestSample';
 import { ProcedurePanel } from './ProcedurePanel';
@@ -87,8 +88,8 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
               destroyOnHidden
               content={
                 <div className="about-run">
-                  <RecordList run={run.data} channels={saved.data?.channels.filter((c) => c.origin === 'logged') ?? []} />
-                  <QualityList runId={runId} />
+                  <AboutRun run={run.data} />
+                  <Link to={`${addressOf(campaignId, 'intake')}?again=${runId}`}>Read the file again with other settings</Link>
                 </div>
               }
             >
@@ -143,6 +144,9 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       board={
         <ChannelBoard
           runId={runId}
+          run={run.data}
+          stretch={selection ?? state.window}
+          onConvert={(channel, unit) => procedure.append(newStep('convertUnit', 1, { channel, unit }))}
           bench={bench && { ...bench, channels: bench.channels.filter((c) => c.symbol !== REMOVED) }}
           shown={shown}
           colourOf={data.colourOf}

@@ -38,11 +38,13 @@ export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
     const { range, beyond } = rangeOf(trace);
     panes.push({
       title: axisTitle(channel) + (beyond > 0 ? ` · ${beyond} set aside beyond the axis` : ''),
-      ...(range ? { yRange: range } : {}),
+      ...(channel.labels ? { words: channel.labels } : range ? { yRange: range } : {}),
       weight: smoothed ? 3 : panes.length === 0 ? 1.7 : 1,
       marks: [
         ...setAside(trace, palette),
-        ...curve(trace, channel.symbol, smoothed ? palette.faint : colour, series, size, palette),
+        ...(channel.labels
+          ? [line(trace, { name: channel.symbol, colour, held: true })]
+          : curve(trace, channel.symbol, smoothed ? palette.faint : colour, series, size, palette)),
         ...(smoothed ? [line(smoothed, { name: smoothed.symbol, colour, width: 2, z: 5 })] : []),
       ],
     });

@@ -54,5 +54,6 @@ export const rangeOfDraft = (draft: Draft | null): [number, number] | null =>
 /** The channels that are there before the step in hand. */
 export function channelsBefore(bench: BenchReply | undefined, draft: Draft | null) {
   const later = new Set(bench?.reports.slice(draft?.index ?? Infinity).flatMap((r) => r.made?.symbol ?? []));
-  return bench?.channels.filter((c) => !later.has(c.symbol)) ?? [];
+  // What a later step only converts is there before it; words are nothing to compute with.
+  return bench?.channels.filter((c) => c.labels === null && !(c.origin === 'derived' && later.has(c.symbol))) ?? [];
 }

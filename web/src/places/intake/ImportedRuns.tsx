@@ -1,0 +1,55 @@
+import type { RunRow } from '@undameter/contract';
+import { formatCount } from '@undameter/core';
+import { Link, useNavigate } from 'react-router';
+import { addressOf } from '../../app/places';
+import { Board } from '../../board/Board';
+import { day } from '../../parts/day';
+
+interface ImportedRunsProps {
+  campaignId: number;
+  runs: readonly RunRow[];
+  onAgain(runId: number): void;
+  onJoin(runId: number): void;
+}
+
+/** What came in so far, and what can still be done with it here. */
+export function ImportedRuns({ campaignId, runs, onAgain, onJoin }: ImportedRunsProps) {
+  const navigate = useNavigate();
+  const act = (label: string, name: string, deed: () => void) => (
+    <button
+      className="quiet"
+      aria-label={`${label} ${name}`}
+      onClick={(e) => {
+        e.stopPropagation();
+        deed();
+      }}
+    >
+      {label}
+    </button>
+  );
+  return (
+    <Board<RunRow>
+      title="Imported runs"
+      rows={runs}
+      keyOf={(r) => r.id}
+      onTake={(r) => void navigate(addressOf(campaignId, 'signals', r.id))}
+      empty={<span>Nothing imported yet. <Link to="/">The demo campaign</Link> shows what it can look like.</span>}
+      columns={[
+        { key: 'file', title: 'File', value: (r) => r.fileName, cell: (r) => <code>{r.fileName}</code> },
+        { key: 'name', title: 'Run', value: (r) => r.name, cell: (r) => r.name },
+        { key: 'kind', title: 'Kind', value: (r) => r.kind, cell: (r) => r.kind },
+        { key: 'samples', title: 'Samples', numeric: true, value: (r) => r.samples, cell: (r) => formatCount(r.samples) },
+        { key: 'at', title: 'Imported', value: (r) => r.createdAt, cell: (r) => day(r.createdAt) },
+        {
+          key: 'deeds', title: '', width: 170,
+          cell: (r) => (
+            <>
+              {act('Read again', r.name, () => onAgain(r.id))}
+              {runs.length > 1 && act('Join', r.name, () => onJoin(r.id))}
+            </>
+          ),
+        },
+      ]}
+    />
+  );
+} // prettier-ignore
