@@ -63,7 +63,7 @@ export const previewSchema = Type.Object(
             Type.Literal('beyond'),
           ]),
           cells: Type.Array(Type.String()),
-          /** The line as it stands, where its columns have a fixed width. */
+          /** The line as it stands, where it is words or its columns have a fixed width. */
           text: Type.Optional(Type.String()),
         },
         closed,

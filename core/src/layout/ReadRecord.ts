@@ -38,6 +38,8 @@ export const readRecordSchema = Type.Object(
     columns: Type.Array(columnRecordSchema),
     preamble: Type.Array(Type.String()),
     properties: Type.Optional(Type.Array(propertySchema)),
+    /** Rows in which a cut of fixed width goes through what is written together. */
+    cutThrough: Type.Optional(counted),
     /** Lines that go on with a quoted cell of the line before. */
     continued: Type.Optional(counted),
     /** Remarks among the rows. */

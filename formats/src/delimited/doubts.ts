@@ -1,6 +1,7 @@
 import { guessTimeForm, type Layout, type PreviewColumn } from '@undameter/core';
 import { cellReader } from './cellReader';
 import { countsSeconds, filledCells } from './describeColumn';
+import { goesThrough } from './fixedWidth';
 import { isUnit } from './headings';
 import { readNumber } from './readNumber';
 import type { Row } from './rowsOf';
@@ -45,6 +46,7 @@ interface Seen {
 export const doubtsOf = (seen: Seen): string[] => [
   ...headingDoubts(seen),
   ...rowDoubts(seen),
+  ...cutDoubts(seen),
   ...unitDoubts(seen),
   ...timeDoubts(seen),
   ...dateDoubts(seen),
@@ -60,6 +62,16 @@ function headingDoubts({ headings }: Seen): string[] {
     doubts.push('Most headings are numbers: the heading line may be data. Choose "no headings" if so.');
   return doubts;
 }
+
+/** A cut that goes through cells of a few rows only is more likely wrong than meant. */
+function cutDoubts({ rows, layout: { cuts = [] } }: Seen): string[] {
+  return cuts.flatMap((at) => {
+    const through = rows.filter((r) => r.text !== undefined && goesThrough(r.text, at));
+    return through.length > 0 && through.length < rows.length / 2
+      ? [`The cut at character ${at} goes through what stands in line ${through[0]!.line}${through.length > 1 ? ` and ${through.length - 1} more` : ''}. Move it on the ruler, or see whether that line belongs to the table.`]
+      : [];
+  });
+} // prettier-ignore
 
 function rowDoubts({ headings, columns, rows }: Seen): string[] {
   if (rows.length === 0)

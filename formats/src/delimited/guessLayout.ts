@@ -39,7 +39,7 @@ export function guessLayout(head: Uint8Array, name: string, given: Partial<Layou
   const { headingLine, unitsLine } = headingLines(lines, best, firstData, comment);
   const { delimiter, decimal } = best.shape;
   const cuts = delimiter === 'fixed' ? cutsOf(body, aboveOf(lines, headingLine, unitsLine)) : undefined;
-  const missing = marksIn(lines.slice(firstData - 1), best.shape);
+  const missing = marksIn(lines.slice(firstData - 1), { ...best.shape, ...(cuts ? { cuts } : {}) });
   return {
     layout: {
       encoding, delimiter, decimal, headingLine, unitsLine, firstDataLine: firstData,
@@ -114,7 +114,9 @@ function rate(body: readonly string[], shape: Shape): Rating {
   const steady = rows.length ? matching.length / rows.length : 0;
   // More columns explain more, but numbers matter most; a point is the likelier sign when both
   // read, and a delimiter likelier than a fixed width, which is steady by its making.
-  const likelier = (shape.decimal === '.' ? 1.001 : 1) * (shape.delimiter === 'fixed' ? 0.97 : 1);
+  // An empty cell between blanks moves those behind it, so uneven rows speak for a fixed width.
+  const uneven = shape.delimiter === ' ' && steady < 1 ? 0.8 : 1;
+  const likelier = (shape.decimal === '.' ? 1.001 : 1) * (shape.delimiter === 'fixed' ? 0.97 : 1) * uneven;
   return { shape, columns, steady, numeric, score: numeric ** 2 * steady * (1 + Math.log2(columns)) * likelier };
 }
 

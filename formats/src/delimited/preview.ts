@@ -25,14 +25,12 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
   const preamble = preambleOf(all, layout);
   return {
     columns,
-    lines: all
-      .slice(0, LINES_SHOWN)
-      .map((text, i) => ({
-        line: i + 1,
-        role: roleOf(i + 1, text, layout),
-        cells: split(text),
-        ...(layout.delimiter === 'fixed' ? { text: text.slice(0, 500) } : {}),
-      })),
+    lines: all.slice(0, LINES_SHOWN).map((text, i) => ({
+      line: i + 1,
+      role: roleOf(i + 1, text, layout),
+      cells: split(text),
+      ...shownAsText(text, roleOf(i + 1, text, layout), layout),
+    })),
     rowsSeen: rows.length,
     whole,
     preamble,
@@ -68,13 +66,21 @@ export function preambleOf(lines: readonly string[], layout: Layout): string[] {
     .slice(0, 200);
 }
 
-function roleOf(line: number, text: string, layout: Layout): Preview['lines'][number]['role'] {
+type Role = Preview['lines'][number]['role'];
+
+function roleOf(line: number, text: string, layout: Layout): Role {
   if (line === layout.headingLine) return 'heading';
   if (line === layout.unitsLine) return 'units';
   if (line < layout.firstDataLine) return 'preamble';
   if (line > (layout.lastDataLine ?? Infinity)) return 'beyond';
   if (text.trim() === '') return 'blank';
   return isRemark(text, layout) ? 'remark' : 'data';
+}
+
+/** Words are shown as they stand, and so are lines of fixed width, for the ruler. */
+function shownAsText(text: string, role: Role, { delimiter }: Layout): { text?: string } {
+  const words = role === 'preamble' || role === 'remark' || role === 'blank';
+  return words || delimiter === 'fixed' ? { text: text.slice(0, 500) } : {};
 }
 
 /** A time of day beside a column of dates belongs to it: together they are moments, and the dates alone no channel. */

@@ -1,4 +1,5 @@
 import { AppError, propertiesOf, type ColumnReading, type Layout, type ReadRecord } from '@undameter/core';
+import { goesThrough } from './fixedWidth';
 import { cellReader, type CellReader } from './cellReader';
 import { linesOf } from './decode';
 import { PlainRows } from './PlainRows';
@@ -190,6 +191,7 @@ class BlockWriter {
       record.passedOver.firstText ??= text.slice(0, 80);
       return false;
     }
+    if (this.input.layout.cuts?.some((at) => goesThrough(text, at))) note((record.cutThrough ??= { count: 0 }), line);
     if (cells.length < width) note(record.shortRows, line);
     // A delimiter at the end of the line makes one empty cell more, which says nothing.
     if (cells.length > width && !(cells.length === width + 1 && cells.at(-1) === '')) note(record.longRows, line);

@@ -5,6 +5,8 @@ import { endsInQuotes, splitterOf } from './splitLine';
 export interface Row {
   line: number;
   cells: string[];
+  /** The row as it stands, where its columns have a fixed width. */
+  text?: string;
 }
 
 /** A quoted cell over more lines than this is a quote that was never closed. */
@@ -21,7 +23,8 @@ export function rowsOf(lines: readonly string[], layout: Layout): Row[] {
   for (let i = layout.firstDataLine - 1; i < last; i++) {
     if (lines[i]!.trim() === '' || isRemark(lines[i]!, layout)) continue;
     const size = linesOfRow(lines, i, layout);
-    rows.push({ line: i + 1, cells: split(lines.slice(i, i + size).join('\n')) });
+    const text = lines.slice(i, i + size).join('\n');
+    rows.push({ line: i + 1, cells: split(text), ...(layout.delimiter === 'fixed' ? { text } : {}) });
     i += size - 1;
   }
   return rows;

@@ -76,6 +76,23 @@ describe('fixed width', () => {
     expect(columns[2]).toEqual(Array.from({ length: 20 }, (_, i) => 60 + i));
     expect(why.delimiter.why).toContain('blank in all rows');
   });
+  test('a rare wide number is not cut in two; one that reaches a cut is doubted and counted', async () => {
+    const line = (t: number, p: string): string =>
+      `${String(t).padStart(5)}${p.padStart(10)}${(t % 9 ? 'ok' : '').padStart(6)}`;
+    const rows = Array.from({ length: 300 }, (_, i) => line(i, i === 250 ? '-9999.00' : i % 7 ? '38.0' : ''));
+    const { layout, columns } = await read(rows.join('\n'));
+    expect(layout).toMatchObject({ delimiter: 'fixed', missing: ['-9999'] });
+    expect(columns[1]![250]).toBeNaN();
+    const wide = await read([...rows, '  300-12345678.0'].join('\n'), { delimiter: 'fixed', cuts: [7, 15] });
+    expect(wide.preview.doubts.join()).toContain('goes through what stands in line 301');
+    expect(wide.record.cutThrough).toEqual({ count: 1, firstLine: 301 });
+  });
+  test('empty cells between blanks speak for a fixed width', async () => {
+    const rows = Array.from({ length: 100 }, (_, i) => `${String(i).padStart(4)}${(i % 9 ? '5.5' : '').padStart(8)}${'7'.padStart(6)}`); // prettier-ignore
+    const { layout, columns } = await read(rows.join('\n'));
+    expect(layout.delimiter).toBe('fixed');
+    expect(columns[2]!.every((v) => v === 7)).toBe(true);
+  });
   test('numbers that touch are told apart by cuts set by hand', async () => {
     const { columns } = await read('  1.0-20.5\n  2.0-21.5\n', { delimiter: 'fixed', cuts: [5], firstDataLine: 1, headingLine: null }); // prettier-ignore
     expect(columns).toEqual([[1, 2], [-20.5, -21.5]]); // prettier-ignore

@@ -40,12 +40,12 @@ export const axisTitle = ({ name, symbol, unit }: { name: string; symbol?: strin
 
 const reads = (value: number): string => formatValue(value, 7);
 
-/** The word at a whole number of the axis; an axis from -0.5 has its ticks there too. */
+/** The word at a whole number of the axis, shortened to the room beside it. */
 const wordAt =
   (words: readonly string[]) =>
   (value: number): string => {
-    const word = words[Math.round(value)] ?? '';
-    return Number.isInteger(value) ? (word.length > 8 ? `${word.slice(0, 7)}…` : word) : '';
+    const word = words[value] ?? '';
+    return word.length > 7 ? `${word.slice(0, 6)}…` : word;
   };
 
 /** The option of a stack of panes: one grid each, axes, titles, the shared cursor. */
@@ -95,7 +95,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
     yAxis: panes.map((pane, i) => ({
       type: 'value', gridIndex: i, scale: true,
       ...(pane.words
-        ? { min: -0.5, max: pane.words.length - 0.5, interval: 1 }
+        ? { min: -1, max: pane.words.length, interval: 1 }
         : pane.yRange
           ? { min: pane.yRange[0], max: pane.yRange[1] }
           : { boundaryGap: ['0%', '10%'] }),

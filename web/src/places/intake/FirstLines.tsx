@@ -22,7 +22,7 @@ export function FirstLines({ preview, layout, left, onLayout }: FirstLinesProps)
       {layout.delimiter === 'fixed' && <CutsRuler preview={preview} layout={layout} onLayout={onLayout} />}
       <table>
         <tbody>
-          {preview.lines.map(({ line, role, cells }, i) => (
+          {preview.lines.map(({ line, role, cells, text }, i) => (
             <tr key={line} className={role}>
               <th scope="row">
                 <RoleMenu line={line} layout={layout} onLayout={onLayout} />
@@ -30,7 +30,7 @@ export function FirstLines({ preview, layout, left, onLayout }: FirstLinesProps)
               <td className="role">{preview.lines[i - 1]?.role === role ? '' : roleWords[role]}</td>
               {asWords.includes(role) ? (
                 <td colSpan={preview.columns.length} className="words">
-                  {cells.join(' ')}
+                  {text}
                 </td>
               ) : (
                 <Fragment>

@@ -7,7 +7,7 @@ export function RecordList({ run }: { run: RunReply }) {
   const names = distinctNames(run.declared);
   const { record, fileName, sources } = run;
   if (!record) return null;
-  const { shortRows, longRows, passedOver, remarks, continued, beyond } = record;
+  const { shortRows, longRows, passedOver, remarks, continued, beyond, cutThrough } = record;
   const first = (line: number | undefined) => (line === undefined ? '' : ` (first in line ${line})`);
   const lines = [
     { text: `${counted(record.rows, 'sample')} from ${counted(record.linesRead, 'line')} of ${fileName}` },
@@ -15,6 +15,7 @@ export function RecordList({ run }: { run: RunReply }) {
     record.blankLines > 0 && { text: counted(record.blankLines, 'blank line') },
     remarks && { text: counted(remarks.count, 'remark') + ' between the rows' + first(remarks.firstLine) },
     continued && { text: `${counted(continued.count, 'line')} that go on with a quoted cell${first(continued.firstLine)}` },
+    cutThrough && { doubt: true, text: `${counted(cutThrough.count, 'row')} in which a cut of fixed width goes through a cell${first(cutThrough.firstLine)}` },
     beyond && { doubt: true, text: `${counted(beyond.count, 'line')} below the last data row not read${first(beyond.firstLine)}` },
     shortRows.count > 0 && {
       doubt: true,

@@ -81,12 +81,14 @@ function Found({ offset, correlation, runnerUp, unit }: OffsetReply & { unit: st
   const weak = correlation < 0.6;
   return (
     <p className={ambiguous || weak ? 'doubt' : 'said'}>
-      {formatValue(offset, 6)} {printUnit(unit)}: correlation {formatValue(correlation, 3)}
+      {formatValue(offset, 6)} {printUnit(unit)}: correlation {correlation.toFixed(3)}
       {weak
         ? '; the channels are hardly alike.'
         : ambiguous
-          ? `; another offset reaches ${formatValue(runnerUp, 3)}, so look at the chart.`
-          : `; any other offset reaches ${formatValue(Math.max(0, runnerUp), 2)} at the most.`}
+          ? `; another offset reaches ${runnerUp.toFixed(3)}, so look at the chart.`
+          : runnerUp > 0
+            ? `; any other offset reaches ${runnerUp.toFixed(2)} at the most.`
+            : '; no other offset is alike.'}
     </p>
   );
 }

@@ -34,7 +34,8 @@ export function JoinPanel({ run, other, state, unit, onChange, onLeave }: JoinPa
   });
   const find = useMutation({
     mutationFn: () => ask<OffsetReply>(`/runs/${run.id}/offset`, { body: { otherRunId: other.id, symbol, otherSymbol } }),
-    onSuccess: (found) => onChange({ ...state, offset: found.offset }),
+    // Six digits are more than the sampling of either log can tell.
+    onSuccess: (found) => onChange({ ...state, offset: Number(found.offset.toPrecision(6)) }),
   });
   return (
     <>
