@@ -8,7 +8,7 @@ const options = {
     'store/pg/worker': 'src/store/pg/worker.ts',
     'threads/benchWorker': 'src/threads/benchWorker.ts',
     'threads/readerWorker': 'src/threads/readerWorker.ts',
-    'threads/writerWorker': 'src/threads/writerWorker.ts',
+    'threads/deskWorker': 'src/threads/deskWorker.ts',
   },
   outdir: 'dist',
   bundle: true,

@@ -1,9 +1,11 @@
 /**
- * npm run bench: the median time of each kernel, against numpy and scipy in the same run
- * where Debian's python3-numpy and python3-scipy are installed.
+ * npm run bench: the median time of each kernel, against numpy and scipy in the same run, and
+ * the way of a 200 MB log against pandas, where Debian's python3-numpy, python3-scipy and
+ * python3-pandas are installed. `npm run bench -- intake` only the log, `-- large` one of 2 GB.
  */
 import { spawnSync } from 'node:child_process';
 import { cases, setUp } from './cases';
+import { benchIntake } from './intake';
 
 const RUNS = 7;
 const median = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1]!;
@@ -35,17 +37,24 @@ print(json.dumps({${timed.map(([name, expression]) => `${JSON.stringify(name)}: 
   return status === 0 ? (JSON.parse(stdout) as Record<string, number>) : undefined;
 }
 
-const reference = references();
-if (!reference)
-  console.log(
-    'No reference: install python3-numpy and python3-scipy (Debian) to see each time as a ratio to theirs.\n',
-  );
-console.log(`${'kernel'.padEnd(46)}${'ms'.padStart(9)}${'reference'.padStart(11)}${'ratio'.padStart(8)}`);
-for (const { name, ours } of cases) {
-  const ms = await timeOf(ours);
-  const theirs = reference?.[name];
-  const ratio = theirs === undefined ? '–' : (ms / theirs).toFixed(2);
-  console.log(
-    `${name.padEnd(46)}${ms.toFixed(1).padStart(9)}${(theirs?.toFixed(1) ?? '–').padStart(11)}${ratio.padStart(8)}`,
-  );
+async function benchKernels(): Promise<void> {
+  const reference = references();
+  if (!reference)
+    console.log(
+      'No reference: install python3-numpy and python3-scipy (Debian) to see each time as a ratio to theirs.\n',
+    );
+  console.log(`${'kernel'.padEnd(46)}${'ms'.padStart(9)}${'reference'.padStart(11)}${'ratio'.padStart(8)}`);
+  for (const { name, ours } of cases) {
+    const ms = await timeOf(ours);
+    const theirs = reference?.[name];
+    const ratio = theirs === undefined ? '–' : (ms / theirs).toFixed(2);
+    console.log(
+      `${name.padEnd(46)}${ms.toFixed(1).padStart(9)}${(theirs?.toFixed(1) ?? '–').padStart(11)}${ratio.padStart(8)}`,
+    );
+  }
 }
+
+const wanted = process.argv[2];
+if (wanted === undefined) await benchKernels();
+if (wanted === undefined || wanted === 'intake') await benchIntake(1_000_000);
+if (wanted === 'large') await benchIntake(10_000_000);

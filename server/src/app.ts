@@ -31,6 +31,9 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
     logger: { level: process.env['UNDAMETER_LOG'] ?? 'warn' },
   }).withTypeProvider<TypeBoxTypeProvider>();
   app.setValidatorCompiler(compileSchema);
+  // Replies are checked by their types; the usual serialiser compiles itself at the first reply
+  // of each route, which stalled all screens for most of a second.
+  app.setSerializerCompiler(() => JSON.stringify);
   app.setErrorHandler((error, request, reply) => {
     const known = asAppError(error, (reference, cause) => request.log.error({ reference, err: cause }, 'unforeseen'));
     const { status, body } = replyOf(known);

@@ -1,5 +1,6 @@
 import type { Config } from './config';
 import type { Imports } from './intake/Imports';
+import type { Originals } from './intake/Originals';
 import type { Uploads } from './intake/Uploads';
 import type { Database } from './store/pg/Database';
 import type { BenchLoader } from './threads/BenchLoader';
@@ -10,6 +11,7 @@ export interface Services {
   config: Pick<Config, 'uploadLimitBytes' | 'webDirectory' | 'port'>;
   db: Database;
   uploads: Uploads;
+  originals: Originals;
   imports: Imports;
   pools: Pools;
   loader: BenchLoader;

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type { Config } from './config';
 import { asAppError } from './errors';
 import { Imports } from './intake/Imports';
+import { Originals } from './intake/Originals';
 import { Uploads } from './intake/Uploads';
 import type { Services } from './services';
 import { lockDirectory } from './store/lock';
@@ -29,18 +30,20 @@ export async function startServices(config: Config, migrations: string): Promise
     await migrate(db, migrations);
     await purgeUnready(db);
     const pools = new Pools();
-    const uploads = new Uploads(config.dataDirectory, pools.unpack, db);
+    const originals = new Originals(config.dataDirectory, db);
+    const uploads = new Uploads(config.dataDirectory, pools, db, originals);
     const say = (error: unknown) =>
       asAppError(error, (reference, cause) => console.error(`import failed (${reference})`, cause)).report();
-    const imports = new Imports(db, uploads, pools, say);
+    const imports = new Imports(db, uploads, originals, pools, say);
     const loader = new BenchLoader(db);
     const stop = async (): Promise<void> => {
       await imports.stopAll();
+      await originals.stop();
       await pools.close();
       await db.close();
       unlock();
     };
-    return { config, db, uploads, imports, pools, loader, stop };
+    return { config, db, uploads, originals, imports, pools, loader, stop };
   } catch (error) {
     unlock();
     throw error;

@@ -41,3 +41,24 @@ function coarser(below: Level, size: number, buckets: number): Level {
   }
   return { size, lowest, highest };
 }
+
+/**
+ * The levels of a channel from those of its blocks, in order; all blocks but the last are
+ * whole buckets of the coarsest level.
+ */
+export const joinLevels = (blocks: readonly (readonly Level[])[]): Level[] =>
+  LEVEL_SIZES.map((size, l) => ({
+    size,
+    lowest: concatenated(blocks.map((b) => b[l]!.lowest)),
+    highest: concatenated(blocks.map((b) => b[l]!.highest)),
+  }));
+
+function concatenated(parts: readonly Float64Array[]): Float64Array {
+  const all = new Float64Array(parts.reduce((sum, p) => sum + p.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
+  }
+  return all;
+}

@@ -1,5 +1,5 @@
 import { describe as group, expect, test } from '@jest/globals';
-import { buildLevels, countKept, describe, firstAtLeast, isSymbol, keptBlocks, reduceTrace, segments, setAsidePoints } from './index'; // prettier-ignore
+import { buildLevels, countKept, describe, firstAtLeast, isSymbol, joinLevels, keptBlocks, reduceTrace, segments, setAsidePoints } from './index'; // prettier-ignore
 
 const f64 = (...values: number[]): Float64Array => Float64Array.from(values);
 const N = 40_000;
@@ -122,3 +122,8 @@ test.each([
   ['p d', false],
   ['', false],
 ])('"%s" as a symbol: %s', (text, good) => expect(isSymbol(text)).toBe(good));
+
+test('levels of blocks put together are those of the whole channel', () => {
+  const blocks = [y.subarray(0, 32_768), y.subarray(32_768)].map((part) => buildLevels(part));
+  expect(joinLevels(blocks)).toEqual(buildLevels(y));
+});

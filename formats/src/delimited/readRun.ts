@@ -19,7 +19,10 @@ export interface ReadInput {
   columns: readonly ColumnReading[];
   /** Number of columns that the layout shows, to tell short and long rows. */
   width: number;
-  /** Takes each full block (and the last, shorter one); the next is read when it answers. */
+  /**
+   * Takes each full block (and the last, shorter one); the next is read into the same columns
+   * when it answers, so what is to be kept must be copied.
+   */
   onBlock(columns: Float64Array[], rows: number): Promise<void> | void;
 }
 
@@ -71,11 +74,15 @@ export async function readRun(input: ReadInput): Promise<ReadRecord> {
 /** Lines of the first cells that are no numbers, for the import's record. */
 const MOST_LINES_NOTED = 100;
 
+/** Rows that a block has room for at first. */
+const FIRST_ROOM = 1024;
+
 /** Gathers rows to blocks and keeps the account of every line. */
 class BlockWriter {
   private readonly above: string[] = [];
   /** Lines of a row whose quoted cell is not closed yet. */
   private open: string[] = [];
+  private room = FIRST_ROOM;
   private block: Float64Array[];
   private filled = 0;
   private readonly readers: CellReader[];
@@ -212,15 +219,24 @@ class BlockWriter {
   }
 
   private next(): Promise<void> | void {
-    if (++this.filled < BLOCK_ROWS) return;
-    const full = this.block;
-    this.block = this.newBlock();
+    if (++this.filled < this.room) return;
+    if (this.room < BLOCK_ROWS) return this.grow();
     this.filled = 0;
-    return Promise.resolve(this.input.onBlock(full, BLOCK_ROWS));
+    return Promise.resolve(this.input.onBlock(this.block, BLOCK_ROWS));
   }
 
   private newBlock(): Float64Array[] {
-    return this.input.columns.map(() => new Float64Array(BLOCK_ROWS));
+    return this.input.columns.map(() => new Float64Array(this.room));
+  }
+
+  /** A short file of thousands of columns must not take a block of each. */
+  private grow(): void {
+    this.room = Math.min(BLOCK_ROWS, this.room * 8);
+    this.block = this.block.map((column) => {
+      const longer = new Float64Array(this.room);
+      longer.set(column);
+      return longer;
+    });
   }
 }
 

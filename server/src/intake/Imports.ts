@@ -1,10 +1,11 @@
 import { randomBytes } from 'node:crypto';
-import { AppError, isSymbol, parseUnit } from '@undameter/core';
+import { AppError, isSymbol, joinLevels, parseUnit, type Level } from '@undameter/core';
 import type { ImportBody, JobReply } from '@undameter/contract';
 import type { Database } from '../store/pg/Database';
 import { beginRun, markReady, removeRun, replaceSamples, run, type RunFile } from '../store/runs';
 import { createSampleSet, dropSampleSet, writeBlock, writeLevels } from '../store/samples';
 import type { Pools } from '../threads/Pools';
+import type { Originals } from './Originals';
 import type { Upload, Uploads } from './Uploads';
 
 interface Job extends Omit<JobReply, 'secondsLeft'> {
@@ -14,8 +15,8 @@ interface Job extends Omit<JobReply, 'secondsLeft'> {
   finished: Promise<void>;
 }
 
-/** About what can be written between two checkpoints, which PGlite does not make by itself. */
-const CHECKPOINT_BYTES = 320 * 2 ** 20;
+/** What is written between two checkpoints, which PGlite does not make by itself; a longer one stalls the screens. */
+const CHECKPOINT_BYTES = 32 * 2 ** 20;
 
 /** Imports under way and lately ended; each becomes a whole run or leaves nothing. */
 export class Imports {
@@ -24,6 +25,7 @@ export class Imports {
   constructor(
     private readonly db: Database,
     private readonly uploads: Uploads,
+    private readonly originals: Originals,
     private readonly pools: Pools,
     private readonly say: (error: unknown) => { code: string; message: string; facts: Record<string, unknown> },
   ) {}
@@ -94,22 +96,29 @@ export class Imports {
   }
 
   private async work(job: Job, upload: Upload, target: Target, body: ImportBody): Promise<void> {
+    // The original goes onto the disk for good while it is read.
+    const kept = this.originals.keep(upload.path, upload.sha256);
+    kept.catch(() => undefined);
     try {
-      await this.read(job, upload, target, body);
+      await this.read(job, upload, target, body, kept);
       job.runId = target.id;
       job.state = 'done';
       if (!body.keepUpload) this.uploads.discard(upload.uploadId);
-      if (target.replaces) await this.uploads.dropUnused();
+      if (target.replaces) await this.originals.dropUnused();
+      this.originals.compressLater(upload.sha256);
     } catch (error) {
       await (target.replaces ? dropSampleSet(this.db, target.sampleSet) : removeRun(this.db, target.id)).catch(() => undefined);
+      await kept.catch(() => undefined);
+      await this.originals.dropUnused().catch(() => undefined);
       job.error = this.say(error);
       job.state = 'failed';
     }
   } // prettier-ignore
 
-  private async read(job: Job, upload: Upload, target: Target, body: ImportBody): Promise<void> {
+  private async read(job: Job, upload: Upload, target: Target, body: ImportBody, kept: Promise<void>): Promise<void> {
     const { id, sampleSet, replaces } = target;
     let k = 0;
+    const levels: Level[][][] = body.columns.map(() => []);
     let sinceCheckpoint = 0;
     const columns = body.columns.map((c) => c.reading);
     const { textPath: path, name } = upload;
@@ -117,10 +126,11 @@ export class Imports {
       { path, name, layout: body.layout, columns, width: body.width },
       async (block) => {
         if (job.cancelled) return 'stop';
-        await writeBlock(this.db, sampleSet, k++, block.columns);
+        await writeBlock(this.db, sampleSet, k++, block.chunks);
+        block.levels.forEach((l, c) => levels[c]!.push(l));
         job.rows += block.rows;
         job.bytesRead = block.bytesRead;
-        sinceCheckpoint += block.rows * columns.length * 8;
+        sinceCheckpoint += block.chunks.reduce((sum, c) => sum + c.byteLength, 0);
         if (sinceCheckpoint > CHECKPOINT_BYTES) {
           await this.db.script('checkpoint');
           sinceCheckpoint = 0;
@@ -129,9 +139,9 @@ export class Imports {
       },
     );
     if (!record || job.cancelled) throw new AppError('CANCELLED', { what: 'import' });
-    for (let position = 0; position < columns.length; position++)
-      await writeLevels(this.db, sampleSet, position, record.rows);
-    await this.uploads.keepOriginal(upload);
+    for (const [position, blocks] of levels.entries())
+      await writeLevels(this.db, sampleSet, position, joinLevels(blocks));
+    await kept;
     if (replaces) {
       const channels = body.columns.map((c, i) => ({ ...c, labels: record.columns[i]!.labels }));
       await replaceSamples(this.db, id, {

@@ -5,7 +5,7 @@ import { campaign, campaigns, createCampaign, updateCampaign } from '../store/ca
 import { removeCampaign } from '../store/runs';
 import type { Routes } from './Routes';
 
-export function campaignRoutes(app: Routes, { db, uploads }: Services): void {
+export function campaignRoutes(app: Routes, { db, originals }: Services): void {
   const tags = ['campaigns'];
   app.get(
     '/campaigns',
@@ -42,7 +42,7 @@ export function campaignRoutes(app: Routes, { db, uploads }: Services): void {
     },
     async (request) => {
       await removeCampaign(db, request.params.id);
-      await uploads.dropUnused();
+      await originals.dropUnused();
       return { done: true as const };
     },
   );

@@ -4,7 +4,7 @@ import type { Services } from '../services';
 import { declareChannel, moveProcedure, removeRun, renameRun, run, saveProcedure } from '../store/runs';
 import type { Routes } from './Routes';
 
-export function runRoutes(app: Routes, { db, loader, pools, uploads }: Services): void {
+export function runRoutes(app: Routes, { db, loader, pools, originals }: Services): void {
   const tags = ['runs'];
   app.get(
     '/runs/:id',
@@ -28,7 +28,7 @@ export function runRoutes(app: Routes, { db, loader, pools, uploads }: Services)
     { schema: { tags, summary: 'Delete a run', params: idParams, response: { 200: done } } },
     async (request) => {
       await removeRun(db, request.params.id);
-      await uploads.dropUnused();
+      await originals.dropUnused();
       return { done: true as const };
     },
   );
@@ -123,8 +123,14 @@ export function runRoutes(app: Routes, { db, loader, pools, uploads }: Services)
     },
     async (request) => {
       const { steps, ...window } = request.body;
-      const benchRun = await loader.run(request.params.id, steps as Step[] | undefined);
-      return pools.traces({ run: benchRun, conditions: await loader.conditions(benchRun.campaignId), ...window });
+      const { campaignId } = await run(db, request.params.id);
+      const conditions = await loader.conditions(campaignId);
+      const limited = conditions.flatMap((c) => c.limits.map((l) => l.symbol));
+      const benchRun = await loader.run(request.params.id, steps as Step[] | undefined, [
+        ...window.symbols,
+        ...limited,
+      ]);
+      return pools.traces({ run: benchRun, conditions, ...window });
     },
   );
   app.post(

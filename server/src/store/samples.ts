@@ -1,5 +1,6 @@
 import { buildLevels, LEVEL_SIZES, type Level } from '@undameter/core';
 import { whole, type Database, type Db } from './pg/Database';
+import { packSamples, unpackSamples } from './packSamples';
 import { int4 } from './pg/readBinaryCopy';
 
 /** Samples of one chunk; the layout of the store, see docs/decisions. */
@@ -39,30 +40,34 @@ export async function writeColumns(db: Database, sampleSet: number, columns: rea
       db,
       sampleSet,
       k,
-      columns.map((c) => c.slice(k * CHUNK_SAMPLES, (k + 1) * CHUNK_SAMPLES)),
+      columns.map((c) => packSamples(c.slice(k * CHUNK_SAMPLES, (k + 1) * CHUNK_SAMPLES))),
     );
-  for (let position = 0; position < columns.length; position++) await writeLevels(db, sampleSet, position, samples);
+  for (const [position, column] of columns.entries()) await writeLevels(db, sampleSet, position, buildLevels(column));
 }
 
-/** Writes one block of columns, one transaction per 4 MB at the most. */
+/** Writes one block of columns, each packed to a chunk; transactions are short, so that a small question waits for less than 50 ms. */
 export async function writeBlock(
   db: Database,
   sampleSet: number,
   k: number,
-  columns: readonly Float64Array[],
+  chunks: readonly Uint8Array[],
 ): Promise<void> {
-  const perTransaction = 7;
-  for (let from = 0; from < columns.length; from += perTransaction)
+  const perTransaction = 3;
+  for (let from = 0; from < chunks.length; from += perTransaction)
     await db.transaction(async (tx) => {
-      for (let c = from; c < Math.min(columns.length, from + perTransaction); c++)
+      for (let c = from; c < Math.min(chunks.length, from + perTransaction); c++)
         await tx.sql`insert into sample_chunk (sample_set, position, level, k, data)
-                     values (${sampleSet}, ${c}, 0, ${k}, ${bytesOf(columns[c]!)})`;
+                     values (${sampleSet}, ${c}, 0, ${k}, ${chunks[c]!})`;
     });
 }
 
-/** Builds and writes the min/max levels of one channel from its stored samples. */
-export async function writeLevels(db: Database, sampleSet: number, position: number, samples: number): Promise<void> {
-  const levels = buildLevels(await readColumn(db, sampleSet, position, samples));
+/** Writes the min/max levels of one channel. */
+export async function writeLevels(
+  db: Database,
+  sampleSet: number,
+  position: number,
+  levels: readonly Level[],
+): Promise<void> {
   await db.transaction(async (tx) => {
     for (const { size, lowest, highest } of levels) {
       const both = new Float64Array(lowest.length * 2);
@@ -89,7 +94,7 @@ export async function readColumn(
       select k, data from sample_chunk
        where sample_set = ${whole(sampleSet)} and position = ${whole(position)} and level = 0
          and k >= ${from} and k < ${from + 16} order by k`);
-    for (const [k, data] of rows) values.set(asNumbers(data!), int4(k!) * CHUNK_SAMPLES);
+    for (const [k, data] of rows) unpackSamples(data!, values, int4(k!) * CHUNK_SAMPLES);
   }
   return values;
 }

@@ -1,4 +1,4 @@
-import type { PropertyTable, Step } from '@undameter/core';
+import { symbolsRead, type PropertyTable, type Step } from '@undameter/core';
 import type { FitBody } from '@undameter/contract';
 import { LRUCache } from 'lru-cache';
 import { conditions } from '../store/conditions';
@@ -9,22 +9,39 @@ import { readColumn, readLevels } from '../store/samples';
 import { tables } from '../store/tables';
 import type { BenchRun, FitTask, NamedCondition } from './BenchInput';
 
-type Column = BenchRun['channels'][number];
+type Column = Pick<BenchRun['channels'][number], 'values' | 'levels'>;
 
-/** Brings runs from the store into shared memory, and keeps the last used gigabyte there. */
+const keyOf = (sampleSet: number, position: number): string => `${sampleSet}/${position}`;
+
+/** Samples that are kept in shared memory: a run of 1e6 samples and 20 channels takes 160 MB. */
+const MOST_BYTES = 384 * 2 ** 20;
+
+/** Brings runs from the store into shared memory, and keeps there what was used last. */
 export class BenchLoader {
-  private readonly columns = new LRUCache<string, Column>({ maxSize: 2 ** 30 });
+  private readonly columns = new LRUCache<string, Column>({ maxSize: MOST_BYTES });
+  /** Columns on their way, so that two questions at once load each once. */
+  private readonly coming = new Map<string, Promise<Column>>();
 
   constructor(private readonly db: Database) {}
 
   /**
    * A run with its tables and its procedure, saved or on trial.
+   * @param only  symbols that are needed beside what the procedure reads; undefined: all. A
+   *              first chart need not wait for channels that are not on it
    * @throws {AppError} NOT_FOUND
    */
-  async run(runId: number, trial?: readonly Step[]): Promise<BenchRun & { campaignId: number }> {
+  async run(
+    runId: number,
+    trial?: readonly Step[],
+    only?: readonly string[],
+  ): Promise<BenchRun & { campaignId: number }> {
     const head = await run(this.db, runId);
-    const loaded: Column[] = [];
-    for (const channel of head.declared) loaded.push(await this.column(head.sampleSet, channel, head.samples));
+    const loaded: BenchRun['channels'] = [];
+    const steps = [...(trial ?? head.procedure)] as Step[];
+    const wanted = only && new Set([...only, ...symbolsRead(steps, head.along ?? undefined)]);
+    const inMemory = (c: StoredChannel): boolean => this.columns.has(keyOf(head.sampleSet, c.position));
+    for (const channel of head.declared.filter((c) => !wanted || wanted.has(c.symbol) || inMemory(c)))
+      loaded.push(await this.column(head.sampleSet, channel, head.samples));
     const known = await tables(this.db, head.campaignId);
     return {
       campaignId: head.campaignId,
@@ -37,7 +54,7 @@ export class BenchLoader {
       along: head.along ?? undefined,
       origin: head.record?.columns[head.declared.findIndex((c) => c.symbol === head.along)]?.origin,
       channels: loaded,
-      steps: [...(trial ?? head.procedure)] as Step[],
+      steps,
       tables: known.map(toPropertyTable),
     };
   }
@@ -70,7 +87,11 @@ export class BenchLoader {
     };
   }
 
-  private async column(sampleSet: number, channel: StoredChannel, samples: number): Promise<Column> {
+  private async column(
+    sampleSet: number,
+    channel: StoredChannel,
+    samples: number,
+  ): Promise<BenchRun['channels'][number]> {
     const { position, symbol, name, unit } = channel;
     const declared = {
       symbol,
@@ -79,16 +100,24 @@ export class BenchLoader {
       labels: channel.labels ?? undefined,
       uncertainty: channel.uncertainty ?? undefined,
     };
-    const key = `${sampleSet}/${position}`;
-    const known = this.columns.get(key);
-    if (known) return { ...known, ...declared };
-    const column = {
-      ...declared,
-      values: await readColumn(this.db, sampleSet, position, samples),
-      levels: await readLevels(this.db, sampleSet, position),
-    };
-    this.columns.set(key, column, { size: samples * 8 + 64 });
-    return column;
+    const key = keyOf(sampleSet, position);
+    const known =
+      this.columns.get(key) ?? (await (this.coming.get(key) ?? this.fetch(key, sampleSet, position, samples)));
+    return { ...known, ...declared };
+  }
+
+  private fetch(key: string, sampleSet: number, position: number, samples: number): Promise<Column> {
+    const coming = (async (): Promise<Column> => {
+      const column = {
+        values: await readColumn(this.db, sampleSet, position, samples),
+        levels: await readLevels(this.db, sampleSet, position),
+      };
+      this.columns.set(key, column, { size: samples * 8 + 64 });
+      return column;
+    })();
+    this.coming.set(key, coming);
+    void coming.catch(() => undefined).then(() => this.coming.delete(key));
+    return coming;
   }
 }
 

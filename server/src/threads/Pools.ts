@@ -8,7 +8,7 @@ import type {
   QualityReply,
   TracesReply,
 } from '@undameter/contract';
-import type { ReadRecord } from '@undameter/core';
+import type { Preview, ReadRecord } from '@undameter/core';
 import { Piscina } from 'piscina';
 import { workerExecArgv, workerUrl } from '../workerUrl';
 import type { BenchRun, CompareTask, EvaluateTask, ExportTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
@@ -16,17 +16,17 @@ import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
 import type { RunToWrite } from '@undameter/formats';
 import type { continueRun, JoinedColumns, joinRun, offsetOf } from './joinRuns';
 import type { Answer } from './reportErrors';
-import type { UnpackedFile, UnpackTask } from './unpackFile';
+import type { OpenedFile, OpenTask, previewFile } from './openFile';
 import type { WriteTask } from './writeFileOf';
 
 /**
  * The worker threads: one computes for the screens (and remembers what it computed), one
- * reads files. Errors of ours come back as the errors they were.
+ * reads files, one does at the desk what cannot wait for either. Errors of ours come back as the errors they were.
  */
 export class Pools {
   private readonly bench = pool('threads/benchWorker');
   private readonly reader = pool('threads/readerWorker');
-  private readonly writer = pool('threads/writerWorker');
+  private readonly desk = pool('threads/deskWorker');
 
   evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.bench, 'evaluate', task);
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
@@ -41,8 +41,14 @@ export class Pools {
   checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> =>
     ask(this.bench, 'checkFormula', task);
 
-  unpack = (task: UnpackTask): Promise<UnpackedFile> => ask(this.reader, 'unpack', task);
-  write = (task: WriteTask): Promise<void> => ask(this.writer, 'write', task);
+  open = (task: OpenTask): Promise<OpenedFile> => ask(this.desk, 'open', task);
+  preview = (task: Parameters<typeof previewFile>[0]): Promise<Preview> => ask(this.desk, 'preview', task);
+  write = (task: WriteTask): Promise<void> => ask(this.desk, 'write', task);
+
+  /** Starts the reader's thread while a file is still on its way here. */
+  warmReader(): void {
+    void this.reader.run(undefined, { name: 'warm' }).catch(() => undefined);
+  }
 
   /** Reads a file block by block; the reader waits until `store` has taken each. Undefined when it was stopped. */
   async read(
@@ -72,7 +78,7 @@ export class Pools {
   }
 
   async close(): Promise<void> {
-    await Promise.all([this.bench.destroy(), this.reader.destroy(), this.writer.destroy()]);
+    await Promise.all([this.bench.destroy(), this.reader.destroy(), this.desk.destroy()]);
   }
 }
 

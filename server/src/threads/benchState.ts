@@ -17,8 +17,8 @@ import { attempt, type Attempt } from './toReply';
 
 type Effect = Parameters<StepMemory['keep']>[1];
 
-/** What steps made, by content, up to half a gigabyte: only the new column and the mask of each count. */
-const effects = new LRUCache<string, Effect>({ maxSize: 512 * 2 ** 20 });
+/** What steps made, by content, up to a quarter of a gigabyte: only the new column and the mask of each count. */
+const effects = new LRUCache<string, Effect>({ maxSize: 256 * 2 ** 20 });
 const memory: StepMemory = {
   recall: (key) => effects.get(key),
   keep: (key, effect) => {

@@ -1,13 +1,12 @@
-/** Unpacks containers in the reader's thread: a large spreadsheet takes seconds. */
 import { readFile, writeFile } from 'node:fs/promises';
 import { containerOf, type Unpacked } from '@undameter/formats';
 
 /** A file in an archive in an archive is looked into; deeper ones are nobody's log. */
 const MOST_LEVELS = 4;
 /** Bytes by which a container is recognised. */
-export const HEAD_BYTES = 2 ** 20;
+const HEAD_BYTES = 2 ** 20;
 
-export interface UnpackTask {
+interface UnpackTask {
   path: string;
   name: string;
   /** Part to open at each level; the first that holds anything where there is none. */
@@ -25,7 +24,7 @@ export interface Level {
   part: string;
 }
 
-export interface UnpackedFile {
+interface UnpackedFile {
   levels: Level[];
   given: Unpacked['given'];
 }

@@ -1,4 +1,3 @@
-/** Writes channels to a file, in a thread of its own: a large spreadsheet takes seconds. */
 import { createWriteStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -11,6 +10,7 @@ export interface WriteTask {
   path: string;
 }
 
+/** Writes channels to a file in an open format. */
 export async function writeFileOf({ run, kind, path }: WriteTask): Promise<void> {
   const writer = writers.find((w) => w.kind === kind)!;
   await pipeline(Readable.from(await writer.write(run)), createWriteStream(path));

@@ -44,7 +44,15 @@ export class Database implements Db {
 
   /** Opens (and creates, the first time) the database; in memory when no directory is given. */
   static async open(directory: string | undefined): Promise<Database> {
-    if (directory !== undefined && !existsSync(directory)) mkdirSync(directory, { recursive: true });
+    if (directory !== undefined && !existsSync(directory)) {
+      mkdirSync(directory, { recursive: true });
+      // Creating one takes hundreds of megabytes, which its thread gives back when it ends.
+      await (await Database.start(directory)).close();
+    }
+    return Database.start(directory);
+  }
+
+  private static async start(directory: string | undefined): Promise<Database> {
     const worker = new Worker(workerUrl('store/pg/worker'), { workerData: { directory }, execArgv: workerExecArgv });
     const database = new Database(worker);
     await new Promise<void>((resolve, reject) => {

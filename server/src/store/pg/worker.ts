@@ -18,7 +18,8 @@ function open(): PGlite {
   const startParams = PGlite.defaultStartParams.filter((p) => p !== '-F');
   return new PGlite({
     fs: new SyncedNodeFs(directory),
-    startParams: [...startParams, '-c', 'wal_sync_method=fsync'],
+    // Samples are read once and kept outside, so a small cache of pages is enough.
+    startParams: [...startParams, '-c', 'wal_sync_method=fsync', '-c', 'shared_buffers=24MB'],
     serializers,
   });
 }
