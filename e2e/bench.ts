@@ -43,6 +43,9 @@ export async function choose(page: Page, label: string, option: string | RegExp)
   await options.filter({ hasText: option }).first().click();
 }
 
+/** Where files are chosen; a second one beside it takes folders. */
+export const fileInput = (page: Page) => page.locator('input[type=file][accept*=csv]');
+
 /** Drags over the chart from one share of its width to another. */
 export async function drag(page: Page, from: number, to: number, atHeight = 0.3): Promise<void> {
   const chart = page.locator('.chart[aria-busy=false]');

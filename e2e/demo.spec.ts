@@ -1,6 +1,6 @@
 /** The demo as a newcomer meets it. */
 import { expect } from '@playwright/test';
-import { benchTest, drag, go, ledger } from './bench';
+import { benchTest, drag, fileInput, go, ledger } from './bench';
 
 const test = benchTest(true);
 
@@ -109,11 +109,11 @@ test('what is not there is said in a sentence', async ({ bench: page, server }) 
     ['picture.csv', '\u0000\u0001PNG\u0000', 'is not text'],
   ] as const;
   for (const [name, content, sentence] of files) {
-    await page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(content) });
+    await fileInput(page).setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(content) });
     await expect(page.getByRole('alert')).toContainText(sentence);
   }
   const headings = { name: 'headings.csv', mimeType: 'text/csv', buffer: Buffer.from('Time,Flow\n') };
-  await page.locator('input[type=file]').setInputFiles(headings);
+  await fileInput(page).setInputFiles(headings);
   await expect(page.getByText('No row of numbers was found below the headings')).toBeVisible();
   await expect(page.getByRole('button', { name: /Import 0/ })).toBeDisabled();
 });

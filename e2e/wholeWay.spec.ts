@@ -1,7 +1,7 @@
 /** The whole way on a fresh data directory, with logs that are not the demo's: a valve block on an oil bench. */
 import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { benchTest, choose, drag, go, ledger } from './bench';
+import { benchTest, choose, drag, fileInput, go, ledger } from './bench';
 
 const test = benchTest(false);
 
@@ -39,7 +39,7 @@ test('from a log to a finding', async ({ bench: page }) => {
 
   // Intake: what was understood, a correction, the account of the import
   await go(page, 'Intake');
-  await page.locator('input[type=file]').setInputFiles({ name: 'block.csv', mimeType: 'text/csv', buffer: Buffer.from(blockLog()) });
+  await fileInput(page).setInputFiles({ name: 'block.csv', mimeType: 'text/csv', buffer: Buffer.from(blockLog()) });
   await expect(page.getByText('semicolon gives 6 columns')).toBeVisible();
   await expect(page.getByRole('checkbox', { name: 'Keep Spare' })).not.toBeChecked();
   await expect(page.locator('.first-lines tr.units')).toContainText('L/min');
@@ -144,7 +144,7 @@ test('from a log to a finding', async ({ bench: page }) => {
 
   // Compare: the simulated run comes in, and lies 0.1 bar above
   await go(page, 'Intake');
-  await page.locator('input[type=file]').setInputFiles({ name: 'simulated-drop.csv', mimeType: 'text/csv', buffer: Buffer.from(simulated) });
+  await fileInput(page).setInputFiles({ name: 'simulated-drop.csv', mimeType: 'text/csv', buffer: Buffer.from(simulated) });
   await page.getByRole('button', { name: 'Import 2 of 2 columns' }).click();
   await expect(page.getByText('12 samples from 13 lines')).toBeVisible();
   await go(page, 'Compare');
