@@ -77,7 +77,7 @@ export const importBody = closed({
   name,
   kind: runKind,
   layout: layoutSchema,
-  columns: Type.Array(importColumn, { minItems: 1, maxItems: 2000 }),
+  columns: Type.Array(importColumn, { minItems: 1, maxItems: 20000 }),
   /** Number of columns that the preview showed. */
   width: Type.Integer({ minimum: 1, maximum: 20000 }),
   /** The run whose samples the file's take the place of; absent: a new one. */

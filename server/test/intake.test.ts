@@ -185,6 +185,51 @@ describe('the ways out', () => {
   });
 });
 
+describe('hostile files', () => {
+  test('10,000 columns: the first 2,000 are proposed, and more are refused with a sentence', async () => {
+    const wide = Array.from({ length: 3 }, (_, r) => Array.from({ length: 10_000 }, (_, i) => (r === 0 ? `c${i}` : r * i)).join(',')).join('\n'); // prettier-ignore
+    const { body } = await uploadTo(server, 'wide.csv', wide);
+    expect(body.preview.doubts[0]).toContain('10000 columns');
+    const proposed = asUnderstood(body, campaignId);
+    expect(proposed.columns).toHaveLength(2000);
+    const all = { ...proposed, columns: body.preview.columns.map(({ reading, name, symbol, unit }) => ({ reading, name, symbol, unit })) }; // prettier-ignore
+    const refused = await ask<{ message: string }>(`/uploads/${body.uploadId}/import`, all);
+    expect([refused.status, refused.body.message]).toEqual([422, expect.stringContaining('Leave some of them out')]);
+    expect((await runOf(await importWaiting(server, body, proposed))).channels).toBe(2000);
+  });
+  test('a line of 100 MB is refused, and nothing of it stays', async () => {
+    const long = Buffer.concat([Buffer.from('a,b\n1,2\n'), Buffer.alloc(100_000_000, 'x'), Buffer.from('\n3,4\n')]);
+    const { body } = await uploadTo(server, 'long-line.csv', new Uint8Array(long));
+    await expect(importWaiting(server, body, asUnderstood(body, campaignId))).rejects.toThrow('Line 3 of "long-line.csv" is longer'); // prettier-ignore
+    expect((await ask<{ runRows: { name: string }[] }>(`/campaigns/${campaignId}`)).body.runRows.map((r) => r.name)).not.toContain('long-line.csv'); // prettier-ignore
+  });
+  test('mixed line ends, and a zero byte deep in the file', async () => {
+    expect(await columnsOf(await imported('mixed.csv', 't,p\r\n0,1\n1,2\r2,3\r\n3,4\n\r\n4,5'), 'p')).toEqual([[1, 2, 3, 4, 5]]); // prettier-ignore
+    const rows = Array.from({ length: 150_000 }, (_, i) => `${i},${i}`).join('\n');
+    const run = await runOf(await imported('zero.csv', `t,p\n${rows}\n150000,\0\n150001,5\n`));
+    expect(run.record!.columns[1]).toMatchObject({ notNumber: 1, firstNotNumber: { line: 150_002, text: '␀' } });
+    expect(run.samples).toBe(150_002);
+  });
+  test('two time columns of one heading are two channels, and the doubt is said', async () => {
+    const { body } = await uploadTo(server, 'twice.csv', 'Time [s],Time [s],p\n0,5,1\n1,6,2\n');
+    expect(body.preview.doubts.join()).toContain('stands over more than one column');
+    expect(body.preview.columns.map((c) => c.symbol)).toEqual(['t', 't_2', 'p']);
+    expect(body.preview.timeColumn).toBe(0);
+  });
+  test('a name that climbs out of the folder is a name like any other', async () => {
+    const runId = await imported('../../../etc/evil.csv', 'a,b\n1,2\n');
+    expect((await runOf(runId)).fileName).not.toContain('/etc/passwd');
+    expect(existsSync(join(data, '..', 'evil.csv'))).toBe(false);
+  });
+  test('a file that changes while it is sent is what arrived, and its hash says which', async () => {
+    // The server reads its own copy; what happens to the sender's file later cannot reach it.
+    const first = await imported('changing.csv', 'a,b\n1,2\n');
+    const second = await imported('changing 2.csv', 'a,b\n1,3\n');
+    expect((await runOf(first)).fileSha256).not.toBe((await runOf(second)).fileSha256);
+    expect(await columnsOf(first, 'b')).toEqual([[2]]);
+  });
+});
+
 test('killed in the middle of reading again: the run is whole, and nothing half is left', async () => {
   const row = '0.125,1.25,2.5,3.75\n';
   const runId = await imported('long.csv', 'a,b,c,d\n' + row.repeat(120_000));

@@ -224,6 +224,11 @@ export const catalogue = {
     'input',
     (f) => `"${f.name}" is ordered by its sample number. Read it again with a time column to join it on time.`,
   ),
+  TOO_MANY_CHANNELS: entry<{ have: number; most: number }>(
+    'input',
+    (f) =>
+      `${formatCount(f.have)} columns are kept; a run takes ${formatCount(f.most)} channels. Leave some of them out.`,
+  ),
   FORMAT_UNKNOWN: entry<{ format: string; known: string }>(
     'input',
     (f) => `There is no export as "${f.format}". Choose one of ${f.known}.`,

@@ -28,7 +28,7 @@ export const savedLayoutSchema = Type.Object(
   {
     name: Type.String({ minLength: 1, maxLength: 120, pattern: '\\S' }),
     layout: layoutSchema,
-    columns: Type.Array(savedColumnSchema, { minItems: 1, maxItems: 2000 }),
+    columns: Type.Array(savedColumnSchema, { minItems: 1, maxItems: 20000 }),
     /** Index of the column along which samples are ordered. */
     along: Type.Union([Type.Integer({ minimum: 0 }), Type.Null()]),
   },

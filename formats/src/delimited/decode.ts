@@ -39,7 +39,10 @@ function wideWithoutMark(head: Uint8Array): 'utf-16le' | 'utf-16be' | undefined 
 
 /** Text of the first bytes of a file, without its byte-order mark. */
 export const decodeHead = (head: Uint8Array, encoding: Layout['encoding']): string =>
-  new TextDecoder(encoding).decode(head, { stream: true });
+  withoutZeros(new TextDecoder(encoding).decode(head, { stream: true }));
+
+/** A zero byte among text is shown as the sign for it: neither a database nor a screen takes the character itself. */
+export const withoutZeros = (text: string): string => (text.includes('\0') ? text.replaceAll('\0', '␀') : text);
 
 /** Lines of a file as it streams in; the line end of any system is taken. */
 export async function* linesOf(
@@ -51,7 +54,7 @@ export async function* linesOf(
   let rest = '';
   let line = 1;
   for await (const chunk of bytes) {
-    const lines = (rest + decoder.decode(chunk, { stream: true })).split(/\r\n|\n|\r(?!$)/);
+    const lines = (rest + withoutZeros(decoder.decode(chunk, { stream: true }))).split(/\r\n|\n|\r(?!$)/);
     rest = lines.pop()!;
     line += lines.length;
     if (rest.length > LONGEST_LINE) throw new AppError('FILE_LINE_TOO_LONG', { name, line, limit: LONGEST_LINE });

@@ -1,4 +1,5 @@
 import { AppError, type Layout } from '@undameter/core';
+import { withoutZeros } from './decode';
 
 /** A line of a file as bytes[from, to), without its line end. */
 export interface ByteLine {
@@ -52,4 +53,4 @@ function withRoom(work: Uint8Array<ArrayBuffer>, used: number, length: number): 
 
 /** The text of a line; more than one where a lone CR ends lines. */
 export const textOf = ({ bytes, from, to }: ByteLine, encoding: Layout['encoding']): string[] =>
-  new TextDecoder(encoding).decode(bytes.subarray(from, to)).split('\r');
+  withoutZeros(new TextDecoder(encoding).decode(bytes.subarray(from, to))).split('\r');

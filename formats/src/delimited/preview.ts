@@ -22,6 +22,7 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
   const units = cellsOf(layout.unitsLine).map(unitCell);
   const columns = columnsOf(headings, units, rows, layout);
   joinDates(columns, rows);
+  const left = leaveOut(columns);
   const preamble = preambleOf(all, layout);
   return {
     columns,
@@ -36,7 +37,7 @@ export function preview(head: Uint8Array, layout: Layout, whole: boolean): Previ
     preamble,
     properties: propertiesOf(preamble, split),
     timeColumn: findTimeColumn(columns, rows, layout),
-    doubts: doubtsOf({ headings, units, columns, rows, layout }),
+    doubts: [...left, ...doubtsOf({ headings, units, columns, rows, layout })],
   };
 }
 
@@ -65,6 +66,18 @@ export function preambleOf(lines: readonly string[], layout: Layout): string[] {
     .filter((text, i) => text.trim() !== '' && i + 1 !== layout.headingLine && i + 1 !== layout.unitsLine)
     .slice(0, 200);
 }
+
+/** More are no log of one rig; a run takes no more. */
+export const MOST_CHANNELS = 2000;
+
+/** Proposes no more columns than a run takes, and says so. */
+function leaveOut(columns: PreviewColumn[]): string[] {
+  const beyond = columns.filter((c) => c.proposed).slice(MOST_CHANNELS);
+  for (const column of beyond) column.proposed = false;
+  return beyond.length === 0
+    ? []
+    : [`The file has ${columns.length} columns; a run takes ${MOST_CHANNELS}, so the later ones are left out. Keep those that you need.`];
+} // prettier-ignore
 
 type Role = Preview['lines'][number]['role'];
 

@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { AppError, isSymbol, joinLevels, parseUnit, type Level } from '@undameter/core';
 import type { ImportBody, JobReply } from '@undameter/contract';
+import { MOST_CHANNELS } from '@undameter/formats';
 import type { Database } from '../store/pg/Database';
 import { beginRun, markReady, removeRun, replaceSamples, run, type RunFile } from '../store/runs';
 import { createSampleSet, dropSampleSet, writeBlock, writeLevels } from '../store/samples';
@@ -184,6 +185,8 @@ function secondsLeft({ state, bytesRead, bytesTotal, begun }: Job): number | nul
 }
 
 function checkColumns(name: string, body: ImportBody): void {
+  if (body.columns.length > MOST_CHANNELS)
+    throw new AppError('TOO_MANY_CHANNELS', { have: body.columns.length, most: MOST_CHANNELS });
   const taken = new Set<string>();
   for (const { symbol, unit } of body.columns) {
     if (!isSymbol(symbol)) throw new AppError('SYMBOL_INVALID', { symbol });

@@ -7,6 +7,7 @@ import {
   type PreviewColumn,
 } from '@undameter/core';
 import { Checkbox, Input, Select, Tooltip } from 'antd';
+import { useState } from 'react';
 import { Board } from '../../board/Board';
 import type { IntakeAction, IntakeState } from './state';
 import { Sure } from './Sure';
@@ -26,11 +27,17 @@ const readAs = ({ reading, unit }: ColumnChoice, reads: ColumnReading['reads']):
   unit: reads === 'number' ? unit : reads === 'category' ? '' : 's',
 });
 
+const MOST_ROWS = 200;
+
 type Row = PreviewColumn & { choice: ColumnChoice };
 
 /** Every column of the file: kept or left out, its name, symbol and unit, and what could not be read in it. */
 export function ColumnBoard({ state, act }: { state: IntakeState; act(action: IntakeAction): void }) {
-  const rows = state.preview.columns.map((c) => ({ ...c, choice: state.columns[c.index]! }));
+  const [find, setFind] = useState('');
+  const all = state.preview.columns.map((c) => ({ ...c, choice: state.columns[c.index]! }));
+  const found = find === '' ? all : all.filter((r) => `${r.choice.name} ${r.choice.symbol}`.toLowerCase().includes(find.toLowerCase()));
+  // Thousands of rows of fields would take the screen seconds.
+  const rows = found.slice(0, MOST_ROWS);
   const edit = (row: Row, field: 'name' | 'symbol' | 'unit') => (
     <Input
       variant="borderless"
@@ -46,7 +53,15 @@ export function ColumnBoard({ state, act }: { state: IntakeState; act(action: In
       rows={rows}
       keyOf={(r) => r.index}
       dim={(r) => !r.choice.keep}
-      tools={<span className="soft">of the {formatCount(state.preview.rowsSeen)} rows seen{state.preview.whole ? '' : ' so far'}</span>}
+      tools={
+        <>
+          {all.length > 30 && (
+            <Input size="small" className="find" allowClear placeholder="find a column" aria-label="Find a column" value={find} onChange={(e) => setFind(e.target.value)} />
+          )}
+          {found.length > rows.length && <span className="doubt">{rows.length} of {formatCount(found.length)} shown</span>}
+          <span className="soft">of the {formatCount(state.preview.rowsSeen)} rows seen{state.preview.whole ? '' : ' so far'}</span>
+        </>
+      }
       columns={[
         {
           key: 'keep', title: 'Keep', width: 50,

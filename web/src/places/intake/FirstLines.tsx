@@ -8,6 +8,9 @@ const roleWords = {
 } as const; // prettier-ignore
 const asWords: readonly string[] = ['preamble', 'blank', 'remark'];
 
+/** Columns of a very wide file beyond these are on the board below only. */
+const MOST_SHOWN = 60;
+
 interface FirstLinesProps {
   preview: Preview;
   layout: Layout;
@@ -34,11 +37,12 @@ export function FirstLines({ preview, layout, left, onLayout }: FirstLinesProps)
                 </td>
               ) : (
                 <Fragment>
-                  {preview.columns.map((c) => (
+                  {preview.columns.slice(0, MOST_SHOWN).map((c) => (
                     <td key={c.index} className={left.has(c.index) ? 'left-out' : ''}>
                       {cells[c.index] ?? ''}
                     </td>
                   ))}
+                  {preview.columns.length > MOST_SHOWN && <td className="soft">…</td>}
                 </Fragment>
               )}
             </tr>
