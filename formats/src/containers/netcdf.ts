@@ -14,6 +14,7 @@ export const netcdf: Container = {
     const { NetCDFReader } = await import('netcdfjs');
     try {
       const reader = new NetCDFReader(bytes);
+      checkSizes(reader, bytes.length);
       const tables = tablesOf(reader);
       const parts = [...tables.keys()];
       const wanted = part ?? parts.toSorted((a, b) => tables.get(b)!.length - tables.get(a)!.length)[0];
@@ -28,6 +29,15 @@ export const netcdf: Container = {
     }
   },
 }; // prettier-ignore
+
+/** A damaged header can claim any length; the library would make room for it. */
+function checkSizes({ variables, dimensions, recordDimension }: Reader, fileBytes: number): void {
+  for (const { name, record, dimensions: along, size } of variables) {
+    const cells = along.slice(record ? 1 : 0).reduce((product, d) => product * (dimensions[d]?.size ?? Infinity), 1);
+    const records = record ? recordDimension.length : 1;
+    if (!(records * Math.max(cells, record ? size : 0) <= fileBytes)) throw new Error(`"${name}" would be longer than the file`);
+  }
+} // prettier-ignore
 
 function tablesOf(reader: Reader): Map<string, Variable[]> {
   const tables = new Map<string, Variable[]>();

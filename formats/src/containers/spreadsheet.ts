@@ -14,7 +14,7 @@ export const spreadsheet: Container = {
   partTitle: 'Sheet',
   recognises: (head, name) => zip.recognises(head, name) && /\.(xlsx|xlsm|ods)$/i.test(name),
   async unpack(bytes, name, part) {
-    checkSize(bytes, name);
+    checkArchive(bytes, name);
     const { read, utils, SSF } = await import('@e965/xlsx');
     const book = opened(() => read(bytes, { dense: true, cellNF: true, cellText: false, cellHTML: false }), name);
     const wanted = part ?? book.SheetNames.find((n) => rowsOf(book.Sheets[n]!).some((r) => r !== undefined));
@@ -46,8 +46,11 @@ function* values(rows: Rows, width: number, isDate: (cell: CellObject) => boolea
     });
 } // prettier-ignore
 
-/** The sizes stand in the archive's directory, so a bomb is refused before anything is unpacked. */
-function checkSize(bytes: Uint8Array, name: string): void {
+/**
+ * The sizes stand in the archive's directory, so a bomb is refused before anything is
+ * unpacked. Then all of it is unpacked once: with a damaged one the library would not end.
+ */
+function checkArchive(bytes: Uint8Array, name: string): void {
   let size = 0;
   list(bytes, name, (file) => {
     size += file.originalSize;
@@ -55,6 +58,7 @@ function checkSize(bytes: Uint8Array, name: string): void {
   });
   if (size > MOST_UNPACKED_BYTES)
     throw new AppError('FILE_UNPACKS_TOO_LARGE', { name, limitBytes: MOST_UNPACKED_BYTES });
+  list(bytes, name, () => true);
 }
 
 function opened(read: () => WorkBook, name: string): WorkBook {

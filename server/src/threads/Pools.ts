@@ -1,5 +1,5 @@
-import { MessageChannel } from 'node:worker_threads';
-import { fromReport } from '@undameter/core';
+import { MessageChannel, type MessagePort } from 'node:worker_threads';
+import { AppError, fromReport } from '@undameter/core';
 import type {
   BenchReply,
   ComparisonReply,
@@ -41,7 +41,16 @@ export class Pools {
   checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> =>
     ask(this.bench, 'checkFormula', task);
 
-  open = (task: OpenTask): Promise<OpenedFile> => ask(this.desk, 'open', task);
+  /** @throws {AppError} FILE_DAMAGED also where opening takes more memory or time than any log needs */
+  open = (task: OpenTask): Promise<OpenedFile> =>
+    ask<OpenTask, OpenedFile>(this.desk, 'open', task, { signal: AbortSignal.timeout(OPENING_MILLISECONDS) }).catch(
+      (error: Error) => {
+        const reason = endings[error.name] ?? endings[(error as NodeJS.ErrnoException).code ?? ''];
+        throw reason
+          ? new AppError('FILE_DAMAGED', { name: task.name, what: 'file', reason }, { cause: error })
+          : error;
+      },
+    );
   preview = (task: Parameters<typeof previewFile>[0]): Promise<Preview> => ask(this.desk, 'preview', task);
   write = (task: WriteTask): Promise<void> => ask(this.desk, 'write', task);
 
@@ -67,9 +76,8 @@ export class Pools {
       );
     });
     try {
-      const record = await ask<ReadTask, ReadRecord | undefined>(this.reader, 'read', { ...task, port: port2 }, [
-        port2,
-      ]);
+      const whole = { ...task, port: port2 };
+      const record = await ask<ReadTask, ReadRecord | undefined>(this.reader, 'read', whole, { transferList: [port2] });
       if (failure !== undefined) throw failure;
       return record;
     } finally {
@@ -82,12 +90,22 @@ export class Pools {
   }
 }
 
+const OPENING_MILLISECONDS = 180_000;
+/** How a thread ends that a file was too much for, by the name or code of the error. */
+const endings: Readonly<Record<string, string>> = {
+  TimeoutError: 'it takes longer than three minutes to open',
+  AbortError: 'it takes longer than three minutes to open',
+  ERR_WORKER_OUT_OF_MEMORY: 'it needs more memory than there is',
+};
+
 const pool = (path: string): Piscina =>
   new Piscina({
     filename: workerUrl(path).href,
     minThreads: 0,
     maxThreads: 1,
     idleTimeout: 600_000,
+    // A thread that a file is too much for ends alone, and the server goes on.
+    resourceLimits: { maxOldGenerationSizeMb: 2048 },
     execArgv: workerExecArgv,
   });
 
@@ -95,9 +113,9 @@ async function ask<Task, Result>(
   to: Piscina,
   name: string,
   task: Task,
-  transferList?: import('node:worker_threads').MessagePort[],
+  how: { transferList?: MessagePort[]; signal?: AbortSignal } = {},
 ): Promise<Result> {
-  const answer = (await to.run(task, transferList ? { name, transferList } : { name })) as Answer<Result>;
+  const answer = (await to.run(task, { name, ...how })) as Answer<Result>;
   if ('value' in answer) return answer.value;
   throw fromReport(answer.report) ?? new Error(answer.report.message);
 }
