@@ -3,6 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { newDataDirectory, removeDataDirectory, startBuilt } from '../scripts/testing/startBuilt';
+import { fileInput } from './bench';
 import config from './playwright.config';
 
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
@@ -16,7 +17,13 @@ const settled = async (page: Page): Promise<void> => {
 /** Name of the picture, address, and what is taken in hand before. */
 const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = [
   ['campaign', ''],
-  ['intake', '/intake', (page) => page.locator('input[type=file]').setInputFiles({ name: 'loop3-check.csv', mimeType: 'text/csv', buffer: Buffer.from(log) })], // prettier-ignore
+  ['intake', '/intake', (page) => fileInput(page).setInputFiles({ name: 'loop3-check.csv', mimeType: 'text/csv', buffer: Buffer.from(log) })], // prettier-ignore
+  ['join', '/intake?join=1', async (page) => {
+    await page.getByText('Channels beside').click();
+    await page.getByRole('button', { name: /Find it/ }).click();
+    await settled(page);
+    await page.locator('.bring input[type=checkbox]').first().check();
+  }], // prettier-ignore
   ['signals', '/signals', (page) => page.getByRole('button', { name: /^Step 8/ }).click()],
   ['conditions', '/conditions', (page) => page.getByRole('row', { name: /2200 rpm/ }).click()],
   ['tables', '/tables'],

@@ -77,5 +77,6 @@ describe('the form of a column is told by its cells', () => {
 test.each([
   [0, '00:00:00'],
   [36_720.5, '10:12:00.5'],
-  [3599.9996, '01:00:00'],
+  [3599.9999996, '01:00:00'],
+  [0.0625, '00:00:00.0625'],
 ])('%d s on the clock: %s', (seconds, text) => expect(clockText(seconds)).toBe(text));

@@ -79,8 +79,8 @@ const keptOf = (state: RunState, values: Float64Array): Float64Array =>
 /** The offset at which a channel of the second log agrees best with one of the run. */
 export function offsetOf({ run, other, symbol, otherSymbol }: TwoRuns & { symbol: string; otherSymbol: string }): OffsetReply {
   const { own, its, second } = onTime({ run, other });
-  const first = benchState(run).result.final;
-  const a = { x: own, y: keptOf(first, numberChannelOf(first, symbol).values) };
+  // What the procedure sets aside, a start or a stop, is often what tells the offset.
+  const a = { x: own, y: numberChannelOf(loggedOf(run), symbol).values };
   const b = { x: its, y: keptOf(second, numberChannelOf(second, otherSymbol).values) };
   return { ...findOffset(a, b), byClock: byClock({ run, other }) ?? null };
 } // prettier-ignore

@@ -1,5 +1,12 @@
 import type { ImportBody, UploadReply } from '@undameter/contract';
-import type { ColumnChoice, Layout, Preview, PreviewColumn, SavedLayout } from '@undameter/core';
+import {
+  formatCount,
+  type ColumnChoice,
+  type Layout,
+  type Preview,
+  type PreviewColumn,
+  type SavedLayout,
+} from '@undameter/core';
 
 /** A file that waits, what was understood of it, and what was corrected by hand. */
 export interface IntakeState {
@@ -113,7 +120,7 @@ export function leftOut({ preview, columns }: IntakeState): string | null {
     list
       .slice(0, 4)
       .map((c) => `"${c.name}"`)
-      .join(', ') + (list.length > 4 ? ' …' : '');
+      .join(', ') + (list.length > 4 ? ` and ${formatCount(list.length - 4)} more` : '');
   const others = out.filter((c) => c.type !== 'empty');
   return [
     ...(dead.length > 0 ? [`Left out, since no cell has a value: ${named(dead)}.`] : []),
