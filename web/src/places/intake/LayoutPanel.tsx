@@ -43,6 +43,11 @@ export function LayoutPanel(props: LayoutPanelProps) {
         </button>
       </header>
       <div className="panel-pad">
+        {state.preview.doubts.map((d) => (
+          <p key={d} className="doubt">
+            {d}
+          </p>
+        ))}
         {upload.levels.map((level, k) => (
           <Field key={k} label={level.partTitle} hint={`of a ${level.title}`}>
             <Select

@@ -9,13 +9,12 @@ import { leftOut, type IntakeState } from './state';
 import { zoneChoices } from './zones';
 
 /** What the run is called, what it runs along, what to know before the import, and the import. */
-export function RunForm({ state, act, job, error, onImport, onImportAll, allDone, onCancel }: LayoutPanelProps) {
-  const { preview, upload, columns } = state;
+export function RunForm(props: LayoutPanelProps) {
+  const { state, act } = props;
+  const { upload, columns } = state;
   const kept = columns.filter((c) => c.keep);
   const along = kept.find((c) => c.index === state.along);
   const out = leftOut(state);
-  const parts = upload.levels.at(-1);
-  const several = parts && parts.each.length > 1 && !upload.again ? parts.each : undefined;
   return (
     <>
       <header className="panel-head">
@@ -67,28 +66,36 @@ export function RunForm({ state, act, job, error, onImport, onImportAll, allDone
           </Field>
         )}
         {out && <p className="soft">{out}</p>}
-        {preview.doubts.map((d) => (
-          <p key={d} className="doubt">
-            {d}
-          </p>
-        ))}
-        <Sentence error={error ?? job?.error} />
-        {job?.state === 'running' ? (
-          <ImportProgress job={job} allDone={allDone} onCancel={onCancel} />
-        ) : (
-          <div className="import-buttons">
-            <Button type="primary" disabled={kept.length === 0 || state.runName.trim() === ''} onClick={onImport}>
-              {upload.again ? 'Read again' : 'Import'} {kept.length} of {columns.length} columns
-            </Button>
-            {several && (
-              <Button onClick={() => onImportAll(several)} disabled={allDone !== null}>
-                {allDone ? `${allDone.done} of ${allDone.of} imported` : `Import all ${several.length} as runs`}
-              </Button>
-            )}
-          </div>
-        )}
       </div>
+      <ImportFoot {...props} />
     </>
+  );
+} // prettier-ignore
+
+/** The import itself, always in sight. */
+function ImportFoot({ state, job, error, onImport, onImportAll, allDone, onCancel }: LayoutPanelProps) {
+  const { upload, columns } = state;
+  const kept = columns.filter((c) => c.keep);
+  const parts = upload.levels.at(-1);
+  const several = parts && parts.each.length > 1 && !upload.again ? parts.each : undefined;
+  return (
+    <footer className="panel-foot">
+      <Sentence error={error ?? job?.error} />
+      {job?.state === 'running' ? (
+        <ImportProgress job={job} allDone={allDone} onCancel={onCancel} />
+      ) : (
+        <div className="import-buttons">
+          <Button type="primary" disabled={kept.length === 0 || state.runName.trim() === ''} onClick={onImport}>
+            {upload.again ? 'Read again' : 'Import'} {kept.length} of {columns.length} columns
+          </Button>
+          {several && (
+            <Button onClick={() => onImportAll(several)} disabled={allDone !== null}>
+              {allDone ? `${allDone.done} of ${allDone.of} imported` : `Import all ${several.length} as runs`}
+            </Button>
+          )}
+        </div>
+      )}
+    </footer>
   );
 } // prettier-ignore
 
