@@ -1,6 +1,7 @@
 import type { TracesReply } from '@undameter/contract';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
+import { extent } from '../../chart/extent';
 import { colourOf, line, type Column, type Points } from '../../chart/marks';
 import { axisTitle, stackOption } from '../../chart/panes';
 import type { Palette } from '../../theme/palette';
@@ -53,14 +54,4 @@ export function scaledTo(values: Column, span: Column): Column {
   const [from, to] = extent(span);
   const factor = high > low ? (to - from) / (high - low) : 0;
   return values.map((v) => (v === null ? null : from + (v - low) * factor));
-}
-
-function extent(values: Column): [number, number] {
-  let [low, high] = [Infinity, -Infinity];
-  for (const v of values) {
-    if (v === null) continue;
-    if (v < low) low = v;
-    if (v > high) high = v;
-  }
-  return [low, high];
 }

@@ -1,6 +1,7 @@
 import type { BenchReply, TraceReply, TracesReply } from '@undameter/contract';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
+import { extent } from '../../chart/extent';
 import { colourOf, line, points, setAsideCrosses, type Points } from '../../chart/marks';
 import { axisTitle, stackOption, type Pane } from '../../chart/panes';
 import type { Palette } from '../../theme/palette';
