@@ -80,16 +80,6 @@ export function rangeOf({ y, setAside }: Pick<TraceReply, 'y' | 'setAside'>): { 
   return { range: [low - 0.08 * span, high + 0.12 * span], beyond: setAside.y.length - near.length };
 } // prettier-ignore
 
-function extent(values: readonly (number | null)[]): [number, number] {
-  let [low, high] = [Infinity, -Infinity];
-  for (const v of values) {
-    if (v === null) continue;
-    if (v < low) low = v;
-    if (v > high) high = v;
-  }
-  return [low, high];
-}
-
 const setAside = (trace: TraceReply, palette: Palette) =>
   trace.setAside.x.length > 0 ? [setAsideCrosses(trace.setAside, palette)] : [];
 
