@@ -218,7 +218,7 @@ describe('hostile files', () => {
   });
   test('a name that climbs out of the folder is a name like any other', async () => {
     const runId = await imported('../../../etc/evil.csv', 'a,b\n1,2\n');
-    expect((await runOf(runId)).fileName).not.toContain('/etc/passwd');
+    expect((await runOf(runId)).fileName).toBe('evil.csv');
     expect(existsSync(join(data, '..', 'evil.csv'))).toBe(false);
   });
   test('a file that changes while it is sent is what arrived, and its hash says which', async () => {
