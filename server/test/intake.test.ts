@@ -221,8 +221,8 @@ describe('hostile files', () => {
     expect((await runOf(runId)).fileName).toBe('evil.csv');
     expect(existsSync(join(data, '..', 'evil.csv'))).toBe(false);
   });
-  test('a file that changes while it is sent is what arrived, and its hash says which', async () => {
-    // The server reads its own copy; what happens to the sender's file later cannot reach it.
+  test('a file that was changed and sent again is another original, and leaves the first run alone', async () => {
+    // The server reads its own copy, so a change while it reads cannot reach it.
     const first = await imported('changing.csv', 'a,b\n1,2\n');
     const second = await imported('changing 2.csv', 'a,b\n1,3\n');
     expect((await runOf(first)).fileSha256).not.toBe((await runOf(second)).fileSha256);

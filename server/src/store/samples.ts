@@ -45,7 +45,7 @@ export async function writeColumns(db: Database, sampleSet: number, columns: rea
   for (const [position, column] of columns.entries()) await writeLevels(db, sampleSet, position, buildLevels(column));
 }
 
-/** Writes one block of columns, each packed to a chunk; transactions are short, so that a small question waits for less than 50 ms. */
+/** Writes one block of columns, each packed to a chunk; transactions are short, since a small question waits for the one under way. */
 export async function writeBlock(
   db: Database,
   sampleSet: number,
