@@ -12,6 +12,8 @@ import { closed, errorReply, id, name, orNull, symbol, unit } from './common';
 
 export const uploadId = Type.String({ pattern: '^[a-f0-9]{32}$' });
 export const uploadParams = closed({ uploadId });
+/** A file is sent as it is, as the body of the request. */
+export const fileQuery = closed({ name: Type.String({ minLength: 1, maxLength: 1000, pattern: '[^/\\\\]$' }) });
 
 /** A file that waits for import: what was understood of it. */
 export const uploadReply = closed({

@@ -20,8 +20,8 @@ import { join } from 'node:path';
 import { once } from 'node:events';
 import { Worker } from 'node:worker_threads';
 import { formatFor } from '@undameter/formats';
-import type { CampaignRow, JobReply, TracesReply, UploadReply } from '@undameter/contract';
-import { asUnderstood } from '../testing/importBuilt';
+import type { CampaignRow, JobReply, TracesReply } from '@undameter/contract';
+import { asUnderstood, uploadTo } from '../testing/importBuilt';
 import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../testing/startBuilt';
 
 const COLUMNS = 20;
@@ -90,9 +90,7 @@ interface WholeWay {
 async function wholeWay(server: Built, path: string, campaignId: number, name: string): Promise<WholeWay> {
   const asking = new Worker(new URL('./askSteadily.mjs', import.meta.url), { workerData: server.address });
   const start = performance.now();
-  const form = new FormData();
-  form.append('file', await openAsBlob(path), name);
-  const { body: upload } = await askBuilt<UploadReply>(server, '/uploads', form);
+  const { body: upload } = await uploadTo(server, name, await openAsBlob(path));
   const arrived = performance.now() - start;
   const begun = await askBuilt<JobReply>(server, `/uploads/${upload.uploadId}/import`, asUnderstood(upload, campaignId)); // prettier-ignore
   let job = begun.body;

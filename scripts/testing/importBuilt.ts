@@ -2,11 +2,12 @@
 import type { ImportBody, JobReply, UploadReply } from '@undameter/contract';
 import { askBuilt, type Built } from './startBuilt';
 
-export function uploadTo(server: Built, name: string, content: string | Uint8Array<ArrayBuffer>) {
-  const form = new FormData();
-  form.append('file', new Blob([content]), name);
-  return askBuilt<UploadReply>(server, '/uploads', form);
-}
+export const uploadTo = (server: Built, name: string, content: string | Uint8Array<ArrayBuffer> | Blob) =>
+  askBuilt<UploadReply>(
+    server,
+    `/uploads?name=${encodeURIComponent(name)}`,
+    content instanceof Blob ? content : new Blob([content]),
+  );
 
 /** What an upload would be imported as, with nothing corrected. */
 export const asUnderstood = ({ name, layout, preview }: UploadReply, campaignId: number): ImportBody => ({

@@ -41,18 +41,22 @@ export async function startBuilt(data: string, args: string[] = [], env: NodeJS.
 
 export const removeDataDirectory = (data: string): void => rmSync(data, { recursive: true, force: true });
 
-/** A question to the API: JSON, or a form with a file. */
+/** A question to the API: JSON, or a file. */
 export async function askBuilt<T>(
   { address }: Pick<Built, 'address'>,
   path: string,
   body?: unknown,
   method = body === undefined ? 'GET' : 'POST',
 ): Promise<{ status: number; body: T }> {
-  const form = body instanceof FormData;
+  const file = body instanceof Blob;
   const reply = await fetch(`${address}/api${path}`, {
     method,
-    ...(body === undefined ? {} : { body: form ? body : JSON.stringify(body) }),
-    ...(body === undefined || form ? {} : { headers: { 'content-type': 'application/json' } }),
+    ...(body === undefined
+      ? {}
+      : {
+          body: file ? body : JSON.stringify(body),
+          headers: { 'content-type': file ? 'application/octet-stream' : 'application/json' },
+        }),
   });
   return { status: reply.status, body: (await reply.json()) as T };
 }

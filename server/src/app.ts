@@ -1,7 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import helmet from '@fastify/helmet';
-import multipart from '@fastify/multipart';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
@@ -41,7 +40,8 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
   });
   guardOrigin(app);
   await app.register(helmet, { contentSecurityPolicy: contentPolicy, strictTransportSecurity: false });
-  await app.register(multipart, { limits: { files: 1, fileSize: services.config.uploadLimitBytes } });
+  // A file is read as it streams in; each route that takes one counts its bytes.
+  app.addContentTypeParser('application/octet-stream', (_, payload, done) => done(null, payload));
   await app.register(swagger, {
     openapi: {
       info: {

@@ -317,10 +317,8 @@ describe('the way out and back', () => {
 });
 
 test('a workbook is unpacked at a sheet; another sheet is another text', async () => {
-  const form = new FormData();
   const book = readFileSync(join(import.meta.dirname, '..', '..', 'formats', 'test', 'data', 'loop3.xlsx'));
-  form.append('file', new Blob([new Uint8Array(book)]), 'loop3.xlsx');
-  const { body } = await ask<UploadReply>('/uploads', form);
+  const { body } = await uploadTo(server, 'loop3.xlsx', new Uint8Array(book));
   expect(body.levels).toMatchObject([{ part: 'Sweep', parts: ['Notes', 'Sweep', 'Pulsation'], partTitle: 'Sheet' }]);
   const other = await ask<UploadReply>(`/uploads/${body.uploadId}/part`, { parts: ['Pulsation'] });
   expect(other.body.preview.columns.map((c) => c.unit)).toEqual(['s', 'kPa']);

@@ -1,5 +1,6 @@
 /** Files in files, runs read again, continued and joined, and every way out, over the API of the built server. */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { connect } from 'node:net';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
@@ -28,6 +29,10 @@ async function imported(name: string, content: string | Uint8Array<ArrayBuffer>)
   const { body, status } = await uploadTo(server, name, content);
   expect([status, (body as { message?: string }).message]).toEqual([200, undefined]);
   return importWaiting(server, body, asUnderstood(body, campaignId));
+}
+
+async function until(met: () => boolean): Promise<void> {
+  while (!met()) await new Promise((resolve) => setTimeout(resolve, 20));
 }
 
 /** All logged samples of some channels. */
@@ -220,6 +225,15 @@ describe('hostile files', () => {
     const runId = await imported('../../../etc/evil.csv', 'a,b\n1,2\n');
     expect((await runOf(runId)).fileName).toBe('evil.csv');
     expect(existsSync(join(data, '..', 'evil.csv'))).toBe(false);
+  });
+  test('a file that ends before it was said to leaves nothing behind', async () => {
+    const before = readdirSync(join(data, 'waiting'));
+    const { hostname, port } = new URL(server.address);
+    const sending = connect(Number(port), hostname);
+    sending.write(`POST /api/uploads?name=cut.csv HTTP/1.1\r\nHost: ${hostname}:${port}\r\nContent-Type: application/octet-stream\r\nContent-Length: 1000\r\n\r\na,b\n1,2\n`); // prettier-ignore
+    await until(() => readdirSync(join(data, 'waiting')).length > before.length);
+    sending.destroy();
+    await until(() => readdirSync(join(data, 'waiting')).length === before.length);
   });
   test('a file that was changed and sent again is another original, and leaves the first run alone', async () => {
     // The server reads its own copy, so a change while it reads cannot reach it.

@@ -253,7 +253,7 @@ export const catalogue = {
   ),
   UPLOAD_NO_FILE: entry<Record<string, never>>(
     'input',
-    () => 'The request carries no file. Choose one file and send it again.',
+    () => 'The request carries no file. Send the file itself as the body, as application/octet-stream.',
   ),
   // the store
   NOT_FOUND: entry<{ what: string; id: string }>(

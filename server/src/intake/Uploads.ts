@@ -1,7 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { createWriteStream, existsSync, mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { Transform, type Readable } from 'node:stream';
+import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { AppError, type Layout } from '@undameter/core';
 import type { UploadReply } from '@undameter/contract';
@@ -9,6 +9,7 @@ import type { Originals } from './Originals';
 import { refusedWrite } from './refusedWrite';
 import { recogniseLayout } from './recogniseLayout';
 import { settingsOf } from './settingsOf';
+import { upTo } from './upTo';
 import { run } from '../store/runs';
 import type { Db } from '../store/pg/Database';
 import type { OpenedFile } from '../threads/openFile';
@@ -49,24 +50,22 @@ export class Uploads {
     mkdirSync(this.waitingFolder, { recursive: true });
   }
 
-  /** Takes a file as it streams in. @throws {AppError} FILE_EMPTY, FILE_BINARY, and what a container refuses */
-  async receive(name: string, bytes: Readable & { truncated?: boolean }, limitBytes: number): Promise<UploadReply> {
+  /** Takes a file as it streams in. @throws {AppError} UPLOAD_TOO_LARGE, FILE_EMPTY, FILE_BINARY, and what a container refuses */
+  async receive(name: string, bytes: Readable, limitBytes: number): Promise<UploadReply> {
     const uploadId = randomBytes(16).toString('hex');
     const path = join(this.waitingFolder, uploadId);
     this.pools.warmReader();
     try {
       const hash = createHash('sha256');
       let size = 0;
-      const count = new Transform({
-        highWaterMark: PIECE_BYTES,
-        transform(chunk: Buffer, _, done) {
-          hash.update(chunk);
-          size += chunk.length;
-          done(null, chunk);
-        },
-      });
-      await pipeline(bytes, count, createWriteStream(path, { highWaterMark: PIECE_BYTES }));
-      if (bytes.truncated) throw new AppError('UPLOAD_TOO_LARGE', { limitBytes });
+      const counted = async function* (sent: AsyncIterable<Buffer>) {
+        for await (const piece of upTo(limitBytes, sent)) {
+          hash.update(piece);
+          size += piece.length;
+          yield piece;
+        }
+      };
+      await pipeline(bytes, counted, createWriteStream(path, { highWaterMark: PIECE_BYTES }));
       return await this.open({ uploadId, name, path, bytes: size, sha256: hash.digest('hex') }, []);
     } catch (error) {
       this.remove(path);

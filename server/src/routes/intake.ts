@@ -3,6 +3,7 @@ import {
   jobParams,
   jobReply,
   done,
+  fileQuery,
   idParams,
   partBody,
   rereadBody,
@@ -12,10 +13,10 @@ import {
   uploadParams,
   uploadReply,
 } from '@undameter/contract';
-import { AppError } from '@undameter/core';
 import { Type } from 'typebox';
 import type { Services } from '../services';
 import { forgetLayout, saveLayout, savedLayouts } from '../store/savedLayouts';
+import { FILE_TYPE, fileNameOf, fileOf } from './files';
 import type { Routes } from './Routes';
 
 export function intakeRoutes(app: Routes, { db, uploads, imports, config }: Services): void {
@@ -25,16 +26,13 @@ export function intakeRoutes(app: Routes, { db, uploads, imports, config }: Serv
     {
       schema: {
         tags,
-        summary: 'Send a file (multipart); answers what was understood of it',
-        consumes: ['multipart/form-data'],
+        summary: 'Send a file as the body; answers what was understood of it',
+        consumes: [FILE_TYPE],
+        querystring: fileQuery,
         response: { 200: uploadReply },
       },
     },
-    async (request) => {
-      const part = await request.file().catch(() => undefined);
-      if (!part) throw new AppError('UPLOAD_NO_FILE', {});
-      return uploads.receive(part.filename, part.file, config.uploadLimitBytes);
-    },
+    (request) => uploads.receive(fileNameOf(request), fileOf(request), config.uploadLimitBytes),
   );
   app.get(
     '/layouts',

@@ -1,9 +1,12 @@
-import { tableBody, tableFileReply, tableRow, type TableBody, type TableRow } from '@undameter/contract';
+import { buffer } from 'node:stream/consumers';
+import { fileQuery, tableBody, tableFileReply, tableRow, type TableBody, type TableRow } from '@undameter/contract';
 import { AppError, constants, functions, isSymbol, orderKnots, parseUnit } from '@undameter/core';
 import { formatFor } from '@undameter/formats';
 import type { Services } from '../services';
 import { createTable, removeTable, tables, updateTable } from '../store/tables';
 import { collectionRoutes } from './collectionRoutes';
+import { upTo } from '../intake/upTo';
+import { FILE_TYPE, fileNameOf, fileOf } from './files';
 import type { Routes } from './Routes';
 
 /** A table is typed or pasted; a file of more than this is a log, not a table. */
@@ -26,19 +29,13 @@ export function tableRoutes(app: Routes, { db }: Services): void {
     {
       schema: {
         tags: ['tables'],
-        summary: 'Read the columns of a small delimited file (multipart) for a table',
-        consumes: ['multipart/form-data'],
+        summary: 'Read the columns of a small delimited file, sent as the body, for a table',
+        consumes: [FILE_TYPE],
+        querystring: fileQuery,
         response: { 200: tableFileReply },
       },
     },
-    async (request) => {
-      const part = await request.file({ limits: { fileSize: MOST_TABLE_BYTES } }).catch(() => undefined);
-      if (!part) throw new AppError('UPLOAD_NO_FILE', {});
-      const bytes = await part.toBuffer().catch(() => {
-        throw new AppError('UPLOAD_TOO_LARGE', { limitBytes: MOST_TABLE_BYTES });
-      });
-      return columnsOf(part.filename, bytes);
-    },
+    async (request) => columnsOf(fileNameOf(request), await buffer(upTo(MOST_TABLE_BYTES, fileOf(request)))),
   );
 }
 

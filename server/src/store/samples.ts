@@ -55,6 +55,7 @@ export async function writeBlock(
   const perTransaction = 3;
   for (let from = 0; from < chunks.length; from += perTransaction)
     await db.transaction(async (tx) => {
+      await tx.script('set local synchronous_commit = off');
       for (let c = from; c < Math.min(chunks.length, from + perTransaction); c++)
         await tx.sql`insert into sample_chunk (sample_set, position, level, k, data)
                      values (${sampleSet}, ${c}, 0, ${k}, ${chunks[c]!})`;

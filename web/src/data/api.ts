@@ -16,13 +16,20 @@ interface Request {
   signal?: AbortSignal;
 }
 
-/** The one way to the server. @throws {ApiError} */
+/** Where a file is sent to, with its name. */
+export const withFile = (path: string, { name }: File): string => `${path}?name=${encodeURIComponent(name)}`;
+
+/** The one way to the server; a file goes as the body. @throws {ApiError} */
 export async function ask<Reply>(path: string, { method, body, signal }: Request = {}): Promise<Reply> {
-  const form = body instanceof FormData;
+  const file = body instanceof Blob;
   const reply = await fetch(`/api${path}`, {
     method: method ?? (body === undefined ? 'GET' : 'POST'),
-    ...(body === undefined ? {} : { body: form ? body : JSON.stringify(body) }),
-    ...(body === undefined || form ? {} : { headers: { 'content-type': 'application/json' } }),
+    ...(body === undefined
+      ? {}
+      : {
+          body: file ? body : JSON.stringify(body),
+          headers: { 'content-type': file ? 'application/octet-stream' : 'application/json' },
+        }),
     ...(signal ? { signal } : {}),
   }).catch((error: unknown) => {
     if (signal?.aborted) throw error;

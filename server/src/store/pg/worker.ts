@@ -19,7 +19,7 @@ function open(): PGlite {
   return new PGlite({
     fs: new SyncedNodeFs(directory),
     // Samples are read once and kept outside, so a small cache of pages is enough.
-    startParams: [...startParams, '-c', 'wal_sync_method=fsync', '-c', 'shared_buffers=24MB'],
+    startParams: [...startParams, '-c', 'wal_sync_method=fsync', '-c', 'shared_buffers=24MB', '-c', 'wal_buffers=8MB'],
     serializers,
   });
 }

@@ -2,7 +2,7 @@ import type { ImportBody, JobReply, RunReply, UploadReply } from '@undameter/con
 import type { Layout, Preview } from '@undameter/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask } from '../../data/api';
+import { ask, withFile } from '../../data/api';
 import { sameReading } from './sameReading';
 import { begin, importOf, type IntakeState } from './state';
 
@@ -13,12 +13,10 @@ export function useImport() {
   const client = useQueryClient();
   const renew = () => void client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'import' });
   const send = useMutation({
-    mutationFn: (file: File | { runId: number }) => {
-      if (!(file instanceof File)) return ask<UploadReply>(`/runs/${file.runId}/reopen`, { method: 'POST' });
-      const form = new FormData();
-      form.append('file', file, file.name);
-      return ask<UploadReply>('/uploads', { body: form });
-    },
+    mutationFn: (file: File | { runId: number }) =>
+      file instanceof File
+        ? ask<UploadReply>(withFile('/uploads', file), { body: file })
+        : ask<UploadReply>(`/runs/${file.runId}/reopen`, { method: 'POST' }),
   });
   const openParts = (uploadId: string, parts: string[]) => ask<UploadReply>(`/uploads/${uploadId}/part`, { body: { parts } });
   const chooseParts = useMutation({

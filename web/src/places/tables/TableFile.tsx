@@ -2,7 +2,7 @@ import type { TableFileReply } from '@undameter/contract';
 import { useMutation } from '@tanstack/react-query';
 import { Select, Upload } from 'antd';
 import { useState } from 'react';
-import { ask } from '../../data/api';
+import { ask, withFile } from '../../data/api';
 import { Sentence } from '../../parts/Sentence';
 import type { TableDraft } from './state';
 
@@ -12,11 +12,7 @@ type FileColumn = TableFileReply['columns'][number];
 export function TableFile({ onTake }: { onTake(change: Partial<TableDraft>): void }) {
   const [chosen, setChosen] = useState<[number, number]>([0, 1]);
   const read = useMutation({
-    mutationFn: (file: File) => {
-      const form = new FormData();
-      form.append('file', file, file.name);
-      return ask<TableFileReply>('/table-files', { body: form });
-    },
+    mutationFn: (file: File) => ask<TableFileReply>(withFile('/table-files', file), { body: file }),
     onSuccess: ({ columns }) => take(columns, [0, 1]),
   });
   const take = (columns: readonly FileColumn[], [x, y]: [number, number]) => {
