@@ -1,4 +1,4 @@
-import { formatCount } from '../number/formatNumber';
+import { formatCount, formatValue } from '../number/formatNumber';
 
 /**
  * Every error a person can meet, once: a code for programs, a kind for the
@@ -46,6 +46,32 @@ export const catalogue = {
     'input',
     (f) =>
       `Order ${f.order} needs a window of more than ${f.order} samples, not ${f.window}. Widen the window or lower the order.`,
+  ),
+  CUTOFF_OUTSIDE: entry<{ cutoff: number; highest: number }>(
+    'input',
+    (f) =>
+      `A cut-off of ${formatValue(f.cutoff, 6)} is not possible here: it must lie above 0 and below half the sampling rate, which is ${formatValue(f.highest, 6)}.`,
+  ),
+  BAND_REVERSED: entry<{ from: number; to: number }>(
+    'input',
+    (f) => `A band from ${f.from} to ${f.to} is empty. Put the lower cut-off first.`,
+  ),
+  FILTER_ORDER: entry<{ order: number; highest: number }>(
+    'input',
+    (f) => `A filter of order ${f.order} is not built here. Choose a whole number from 1 to ${f.highest}.`,
+  ),
+  SHARE_OUTSIDE: entry<{ value: number }>(
+    'input',
+    (f) => `A share of ${f.value} is not possible. Choose one above 0 and at most 1.`,
+  ),
+  SETTING_NOT_POSITIVE: entry<{ name: string; value: number }>(
+    'input',
+    (f) => `The ${f.name} is ${f.value}. It must be above 0.`,
+  ),
+  UNEVEN_SPACING: entry<{ name: string; method: string; shortest: number; longest: number }>(
+    'input',
+    (f) =>
+      `"${f.name}" is not evenly spaced (steps from ${formatValue(f.shortest, 4)} to ${formatValue(f.longest, 4)}), and ${f.method} needs it to be. Re-sample the run first, or choose a method that takes uneven steps.`,
   ),
   // units
   UNIT_UNKNOWN: entry<{ text: string; part: string }>('input', (f) =>

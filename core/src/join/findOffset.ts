@@ -1,7 +1,7 @@
 import { AppError } from '../error/AppError';
 import { median } from '../sample';
+import { crossCorrelation } from '../signal';
 import { bringIn } from './bringIn';
-import { fft } from './fft';
 
 export interface Offset {
   /** What to add to the times of the second log so that it agrees best with the first; their unit. */
@@ -76,10 +76,10 @@ function centred(values: Float64Array, which: string): Centred {
 /** Correlation of the overlapping parts for all shifts; -Infinity where too little overlaps or nothing happens there. */
 function correlate(f: Centred, g: Centred): Float64Array {
   const square = (v: number): number => v * v;
-  const products = convolveReversed(f.values, g.values);
-  const [sumF, squaresF] = [f.values, f.values.map(square)].map((v) => convolveReversed(v, g.present)) as [Float64Array, Float64Array];
-  const [sumG, squaresG] = [g.values, g.values.map(square)].map((v) => convolveReversed(f.present, v)) as [Float64Array, Float64Array];
-  const overlap = convolveReversed(f.present, g.present);
+  const products = crossCorrelation(f.values, g.values);
+  const [sumF, squaresF] = [f.values, f.values.map(square)].map((v) => crossCorrelation(v, g.present)) as [Float64Array, Float64Array];
+  const [sumG, squaresG] = [g.values, g.values.map(square)].map((v) => crossCorrelation(f.present, v)) as [Float64Array, Float64Array];
+  const overlap = crossCorrelation(f.present, g.present);
   const least = FEWEST_OVERLAP * Math.min(f.values.length, g.values.length);
   const [quietF, quietG] = [f, g].map(({ values }) => QUIET * (values.reduce((sum, v) => sum + v * v, 0) / values.length)) as [number, number];
   return products.map((p, k) => {
@@ -91,28 +91,6 @@ function correlate(f: Centred, g: Centred): Float64Array {
     return Math.max(-1, Math.min(1, covariance / Math.sqrt(varianceF * varianceG)));
   });
 } // prettier-ignore
-
-/** sum over i of f[i + k - (m - 1)] g[i], k = 0 … n + m - 2, by the convolution theorem. */
-function convolveReversed(f: Float64Array, g: Float64Array): Float64Array {
-  const length = f.length + g.length - 1;
-  const size = 2 ** Math.ceil(Math.log2(length));
-  // Two real transforms at the cost of one: f is the real part, g reversed the imaginary one.
-  const re = new Float64Array(size);
-  const im = new Float64Array(size);
-  re.set(f);
-  for (let i = 0; i < g.length; i++) im[i] = g[g.length - 1 - i]!;
-  fft(re, im, -1);
-  const [outRe, outIm] = [new Float64Array(size), new Float64Array(size)];
-  for (let k = 0; k < size; k++) {
-    const m = (size - k) & (size - 1);
-    const [fr, fi] = [(re[k]! + re[m]!) / 2, (im[k]! - im[m]!) / 2];
-    const [gr, gi] = [(im[k]! + im[m]!) / 2, (re[m]! - re[k]!) / 2];
-    outRe[k] = fr * gr - fi * gi;
-    outIm[k] = fr * gi + fi * gr;
-  }
-  fft(outRe, outIm, 1);
-  return outRe.slice(0, length).map((v) => v / size);
-}
 
 /** Where the parabola through three neighbours has its top, from the middle one, in grid steps. */
 function vertex(left: number | undefined, middle: number, right: number | undefined): number {

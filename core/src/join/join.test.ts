@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { appendRun, bringIn, findOffset, matchChannels, mismatchesOf, shiftToFollow } from './index';
-import { fft } from './fft';
+import { fft } from '../signal';
 
 const f64 = (...values: number[]): Float64Array => Float64Array.from(values);
 const wave = (n: number, step: number, from: number, of: (t: number) => number) => {

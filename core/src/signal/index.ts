@@ -1,10 +1,24 @@
 export { centralDifference, type EndOrder } from './differentiate/centralDifference';
-export { movingAverage, type WindowEnds } from './smooth/movingAverage';
+export { evenSpacing } from './evenSpacing';
+export { amplitudeRatio, butterworth, type Butterworth, type PassBand, type Section } from './filter/butterworth';
+export { checkCutoff, fourierLowPass } from './filter/fourierFilter';
+export { line, removeLine, removeMean } from './filter/removeDrift';
+export { filterForward, filterZeroPhase } from './filter/runSections';
+export { runningIntegral, simpsonIntegral, type OddInterval } from './integrate/integrate';
+export { endRules, type EndRule } from './smooth/ends';
+export { exponentialAverage, gaussianAverage } from './smooth/kernels';
 export { localPolynomialWeights } from './smooth/localPolynomial';
+export { localRegression } from './smooth/localRegression';
+export { movingAverage, type WindowEnds } from './smooth/movingAverage';
+export { runningMedian } from './smooth/runningMedian';
 export {
   localPolynomialSmooth,
   savitzkyGolay,
   type SavitzkyGolayEnds,
   type SavitzkyGolaySettings,
 } from './smooth/savitzkyGolay';
-export { evenSpacing } from './evenSpacing';
+export { crossCorrelation } from './spectrum/crossCorrelation';
+export { amplitudes, powerDensity, type DensitySettings, type Lines, type Taper } from './spectrum/density';
+export { fft } from './spectrum/fft';
+export { realSpectrum, samplesOfSpectrum, type Spectrum } from './spectrum/realSpectrum';
+export { quantile, statistics, type Statistics } from './statistics/statistics';
