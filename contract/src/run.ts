@@ -136,7 +136,7 @@ export const channelBoardRow = closed({
   mean: reading,
   highest: reading,
   standardDeviation: reading,
-  /** Mean of the declared standard uncertainty over the kept samples. */
+  /** Mean standard uncertainty over the kept samples, declared or propagated. */
   uncertainty: reading,
   /** Words of a category, whose values are their codes. */
   labels: orNull(Type.Array(Type.String())),

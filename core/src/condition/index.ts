@@ -1,9 +1,24 @@
+export { pickSamples, type Condition } from './pickSamples';
+export { operatingPoints, type OperatingPoint, type PointValue } from './operatingPoints';
 export {
-  boundsIn,
-  isWordLimit,
-  pickSamples,
-  type Condition,
+  conditionsOfLevels,
+  guessSteady,
+  levelsOf,
+  type Level as SetPointLevel,
+  type LevelsOfChannel,
+  type ProposedCondition,
+} from './setPoints';
+export { isAnyLimit, limitInWords, symbolsOfLimit, unitsOfLimit } from './limits';
+export { boundsIn } from './limits/range';
+export {
+  limitSchema,
+  singleLimitSchema,
+  type AreaLimit,
+  type BetweenLimit,
+  type FormulaLimit,
   type Limit,
-  type NumberLimit,
+  type SingleLimit,
+  type SteadyLimit,
+  type ToleranceLimit,
   type WordLimit,
-} from './pickSamples';
+} from './limits/schema';

@@ -73,6 +73,16 @@ export const catalogue = {
     (f) =>
       `"${f.name}" is not evenly spaced (steps from ${formatValue(f.shortest, 4)} to ${formatValue(f.longest, 4)}), and ${f.method} needs it to be. Re-sample the run first, or choose a method that takes uneven steps.`,
   ),
+  CONDITION_NOT_TRUTH: entry<{ formula: string }>(
+    'input',
+    (f) => `"${f.formula}" gives a quantity, not true or false. Compare it with something, as in Q > 20 [L/min].`,
+  ),
+  NO_TIME_FOR_STEADY: entry<object>(
+    'input',
+    () =>
+      'This run has no channel along which it is ordered, so nothing can be steady in it. Name its time channel, or take the limit out.',
+  ),
+  LIMIT_UNKNOWN: entry<object>('input', () => 'A limit of this condition is of a sort that is not known here.'),
   // units
   UNIT_UNKNOWN: entry<{ text: string; part: string }>('input', (f) =>
     f.part === f.text

@@ -3,7 +3,30 @@ export type Node =
   | { type: 'number'; value: number; unit: string; at: number }
   | { type: 'symbol'; name: string; at: number }
   | { type: 'negate'; operand: Node; at: number }
+  | { type: 'not'; operand: Node; at: number }
   | { type: 'binary'; operator: BinaryOperator; left: Node; right: Node; at: number }
+  | { type: 'whole'; value: WholeValue; operand: Node; at: number }
   | { type: 'call'; name: string; arguments: Node[]; at: number };
 
-export type BinaryOperator = '+' | '-' | '*' | '/' | '^';
+export const comparisons = ['<', '<=', '>', '>=', '=', '<>'] as const;
+export type Comparison = (typeof comparisons)[number];
+export type BinaryOperator = '+' | '-' | '*' | '/' | '^' | 'and' | 'or' | Comparison;
+
+/** One value of a whole channel, over what is kept: `mean of p_d`. */
+export const wholeValues = ['first', 'last', 'lowest', 'highest', 'mean'] as const;
+export type WholeValue = (typeof wholeValues)[number];
+
+/** The parts directly below one. */
+export function partsOf(node: Node): readonly Node[] {
+  switch (node.type) {
+    case 'number':
+    case 'symbol':
+      return [];
+    case 'binary':
+      return [node.left, node.right];
+    case 'call':
+      return node.arguments;
+    default:
+      return [node.operand];
+  }
+}

@@ -1,15 +1,18 @@
 import { AppError } from '../error/AppError';
 import type { PropertyTable } from '../property';
-import type { Channel } from '../sample';
+import { errorsOf, type Channel, type ErrorSources, type Mask } from '../sample';
 import { isDimensionless, parseUnit, printUnit, sameDimension, siUnit, type Unit } from '../units';
-import { compile, type FormulaDoubts, type Operand } from './compile';
-import type { Node } from './Node';
+import { compile } from './compile';
+import type { Compiled, FormulaDoubts, Operand, Working } from './Compiled';
+import { partsOf, type Node } from './Node';
 import { parseFormula } from './parseFormula';
 
 export interface FormulaResult {
   values: Float64Array;
   unit: Unit;
   doubts: FormulaDoubts;
+  /** How the errors of the channels reach the result, in its unit, first order; computed when asked. */
+  errors: () => ErrorSources;
 }
 
 export interface FormulaInput {
@@ -17,6 +20,8 @@ export interface FormulaInput {
   tables: ReadonlyMap<string, PropertyTable>;
   /** Length of the result. */
   samples: number;
+  /** What is kept: values of a whole channel are taken over it; absent: all. */
+  mask?: Mask;
 }
 
 /**
@@ -41,24 +46,46 @@ export function evaluateFormula(text: string, wanted: string, input: FormulaInpu
     if (channel) columns.set(name, inBaseUnits(channel));
   }
   const doubts: FormulaDoubts = { divisionsByZero: 0, undefinedResults: 0, outsideTable: {} };
-  const result = compiled.evaluate(columns, doubts);
-  const values = new Float64Array(input.samples);
-  for (let i = 0; i < values.length; i++)
-    values[i] = ((typeof result === 'number' ? result : result[i]!) - unit.offset) / unit.scale;
-  return { values, unit, doubts };
+  const working: Working = { columns, errors: new Map(), mask: input.mask, doubts };
+  const values = spread(compiled.evaluate(working), input.samples, unit);
+  const used = [...columns.keys()].map((name) => input.channels.get(name)!);
+  const errors = (): ErrorSources => errorsOfResult(compiled, working, used, input, unit);
+  return { values, unit, doubts, errors };
 }
+
+/** A column in the unit from an operand in base units; an error has no zero point to be shifted by. */
+function spread(operand: Operand, samples: number, { offset, scale }: Pick<Unit, 'offset' | 'scale'>): Float64Array {
+  const values = new Float64Array(samples);
+  for (let i = 0; i < samples; i++)
+    values[i] = ((typeof operand === 'number' ? operand : operand[i]!) - offset) / scale;
+  return values;
+}
+
+/**
+ * First order: each source of error by itself through the formula, so that one that reaches the
+ * result on several ways counts once, with its signs. Source: JCGM 100:2008 (GUM) 5.1.2, 5.2.2.
+ */
+function errorsOfResult(compiled: Compiled, working: Working, used: readonly Channel[], input: FormulaInput, unit: Unit): ErrorSources {
+  const bySource = new Map<string, Map<string, Operand>>();
+  for (const channel of used) {
+    const { scale } = parseUnit(channel.unit);
+    for (const [source, column] of errorsOf(channel, input.channels)) {
+      const errors = bySource.get(source) ?? new Map<string, Operand>();
+      bySource.set(source, errors.set(channel.symbol, scale === 1 ? column : column.map((v) => v * scale)));
+    }
+  }
+  const found = new Map<string, Float64Array>();
+  for (const [source, errors] of bySource)
+    found.set(source, spread(compiled.error({ ...working, errors }), input.samples, { offset: 0, scale: unit.scale }));
+  return found;
+} // prettier-ignore
 
 /** Symbols and functions that a formula names, in the order in which they first appear. */
 export function symbolsIn(node: Node): string[] {
   const found = new Set<string>();
   const visit = (part: Node): void => {
-    if (part.type === 'symbol') found.add(part.name);
-    else if (part.type === 'negate') visit(part.operand);
-    else if (part.type === 'binary') [part.left, part.right].forEach(visit);
-    else if (part.type === 'call') {
-      found.add(part.name);
-      part.arguments.forEach(visit);
-    }
+    if (part.type === 'symbol' || part.type === 'call') found.add(part.name);
+    partsOf(part).forEach(visit);
   };
   visit(node);
   return [...found];

@@ -7,37 +7,57 @@ interface FormulaFunction {
   takes: 'plain' | 'same';
   gives: (argument: Dimension) => Dimension;
   apply: (a: number, b: number) => number;
+  /** Partial derivatives by a and b. */
+  slope: (a: number, b: number) => readonly [number, number];
+  /** One line for the list from which functions are chosen. */
+  says: string;
 }
 
 const plainGives = (): Dimension => [0, 0, 0, 0, 0, 0, 0];
 const keep = (d: Dimension): Dimension => d;
-const ofPlain = (apply: (a: number) => number): FormulaFunction => ({
+const ofPlain = (says: string, apply: (a: number) => number, slope: (a: number) => number): FormulaFunction => ({
   arguments: 1,
   takes: 'plain',
   gives: plainGives,
   apply,
+  slope: (a) => [slope(a), 0],
+  says,
 });
 
 /** Functions of a formula. Angles are in radians, as everywhere in the SI. */
 export const functions: Readonly<Record<string, FormulaFunction>> = {
-  sqrt: { arguments: 1, takes: 'same', gives: (d) => raiseDimension(d, 0.5), apply: Math.sqrt },
-  abs: { arguments: 1, takes: 'same', gives: keep, apply: Math.abs },
-  min: { arguments: 2, takes: 'same', gives: keep, apply: Math.min },
-  max: { arguments: 2, takes: 'same', gives: keep, apply: Math.max },
-  exp: ofPlain(Math.exp),
-  ln: ofPlain(Math.log),
-  log10: ofPlain(Math.log10),
-  sin: ofPlain(Math.sin),
-  cos: ofPlain(Math.cos),
-  tan: ofPlain(Math.tan),
-  asin: ofPlain(Math.asin),
-  acos: ofPlain(Math.acos),
-  atan: ofPlain(Math.atan),
-  atan2: { arguments: 2, takes: 'same', gives: plainGives, apply: Math.atan2 },
+  sqrt: {
+    arguments: 1,
+    takes: 'same',
+    gives: (d) => raiseDimension(d, 0.5),
+    apply: Math.sqrt,
+    slope: (a) => [0.5 / Math.sqrt(a), 0],
+    says: 'square root',
+  },
+  abs: { arguments: 1, takes: 'same', gives: keep, apply: Math.abs, slope: (a) => [Math.sign(a), 0], says: 'size without sign' }, // prettier-ignore
+  min: { arguments: 2, takes: 'same', gives: keep, apply: Math.min, slope: (a, b) => (a <= b ? [1, 0] : [0, 1]), says: 'the lower of two, sample by sample' }, // prettier-ignore
+  max: { arguments: 2, takes: 'same', gives: keep, apply: Math.max, slope: (a, b) => (a >= b ? [1, 0] : [0, 1]), says: 'the higher of two, sample by sample' }, // prettier-ignore
+  exp: ofPlain('e to the power of', Math.exp, Math.exp),
+  ln: ofPlain('natural logarithm', Math.log, (a) => 1 / a),
+  log10: ofPlain('logarithm to base 10', Math.log10, (a) => Math.LOG10E / a),
+  sin: ofPlain('sine of an angle in radians', Math.sin, Math.cos),
+  cos: ofPlain('cosine of an angle in radians', Math.cos, (a) => -Math.sin(a)),
+  tan: ofPlain('tangent of an angle in radians', Math.tan, (a) => 1 / Math.cos(a) ** 2),
+  asin: ofPlain('angle in radians of a sine', Math.asin, (a) => 1 / Math.sqrt(1 - a * a)),
+  acos: ofPlain('angle in radians of a cosine', Math.acos, (a) => -1 / Math.sqrt(1 - a * a)),
+  atan: ofPlain('angle in radians of a tangent', Math.atan, (a) => 1 / (1 + a * a)),
+  atan2: {
+    arguments: 2,
+    takes: 'same',
+    gives: plainGives,
+    apply: Math.atan2,
+    slope: (y, x) => [x / (x * x + y * y), -y / (x * x + y * y)],
+    says: 'angle in radians of a point, from its y and x',
+  },
 };
 
 /** Named constants: the value and the unit (g_n is standard gravity, ISO 80000-3). */
-export const constants: Readonly<Record<string, { value: number; unit: string }>> = {
-  pi: { value: Math.PI, unit: '' },
-  g_n: { value: 9.80665, unit: 'm/s^2' },
+export const constants: Readonly<Record<string, { value: number; unit: string; says: string }>> = {
+  pi: { value: Math.PI, unit: '', says: 'circumference over diameter' },
+  g_n: { value: 9.80665, unit: 'm/s^2', says: 'standard gravity' },
 };

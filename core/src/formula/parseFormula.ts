@@ -1,14 +1,28 @@
 import { AppError } from '../error/AppError';
-import type { BinaryOperator, Node } from './Node';
+import { comparisons, wholeValues, type BinaryOperator, type Node, type WholeValue } from './Node';
 import { tokenize, type Token } from './tokenize';
 
-const strength: Record<string, number> = { '+': 1, '-': 1, '*': 2, '/': 2 };
+const COMPARISON = 3;
+/** How tightly the operators bind, from `or` to `*`. */
+const strength: Readonly<Record<string, number>> = {
+  or: 1,
+  and: 2,
+  ...Object.fromEntries(comparisons.map((c) => [c, COMPARISON])),
+  '+': 4,
+  '-': 4,
+  '*': 5,
+  '/': 5,
+};
+const isOperator = ({ type, text }: Token): boolean => type === 'operator' || text === 'and' || text === 'or';
+const isWhole = (text: string): text is WholeValue => (wholeValues as readonly string[]).includes(text);
 const DEEPEST = 100;
 
 /**
  * Reads a formula in ordinary arithmetic: `(p_d - p_s) / (rho_w(T_w) * 9.81 [m/s^2])`.
  * A unit in square brackets belongs to the number before it. `^` binds strongest and
- * to the right; a minus in front binds weaker than `^`, so -x^2 is -(x^2).
+ * to the right; a minus in front binds weaker than `^`, so -x^2 is -(x^2). Comparisons (`<`,
+ * `<=`, `=`, `<>`, `>=`, `>`) are joined by `and`, `or`, `not`; `if(n > 2000 [rpm], a, b)` chooses.
+ * `mean of x`, and `first`, `last`, `lowest`, `highest`, give one value for the whole channel.
  * @throws {AppError} FORMULA_SYNTAX, FORMULA_TOO_LONG
  */
 export function parseFormula(text: string): Node {
@@ -31,8 +45,8 @@ class FormulaReader {
     if (++this.depth > DEEPEST) throw new AppError('FORMULA_TOO_LONG', { length: this.tokens.at(-1)!.at, limit: 2000 });
     let left = this.signed();
     for (;;) {
-      const { type, text, at } = this.next();
-      const binding = type === 'operator' ? (strength[text] ?? 0) : 0;
+      const { text, at } = this.next();
+      const binding = isOperator(this.next()) ? (strength[text] ?? 0) : 0;
       if (binding < least || binding === 0) break;
       this.index++;
       left = { type: 'binary', operator: text as BinaryOperator, left, right: this.sum(binding + 1), at };
@@ -48,6 +62,10 @@ class FormulaReader {
       const operand = this.signed();
       this.depth--;
       return { type: 'negate', operand, at: token.at };
+    }
+    if (token.type === 'name' && token.text === 'not') {
+      this.index++;
+      return { type: 'not', operand: this.sum(COMPARISON), at: token.at };
     }
     this.takes('+');
     return this.power();
@@ -70,6 +88,10 @@ class FormulaReader {
     }
     if (token.type === 'name') {
       this.index++;
+      if (isWhole(token.text) && this.next().text === 'of') {
+        this.index++;
+        return { type: 'whole', value: token.text, operand: this.atom(), at: token.at };
+      }
       return this.takes('(') ? this.call(token) : { type: 'symbol', name: token.text, at: token.at };
     }
     if (this.takes('(')) {

@@ -13,12 +13,16 @@ const patterns: readonly [Token['type'], RegExp][] = [
   ['number', /^(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][-+]?\d+)?/],
   ['name', /^\p{L}[\p{L}\p{N}_]*/u],
   ['unit', /^\[[^\]\n]*\]/],
-  ['operator', /^[-+*/^(),−·×]/],
+  ['operator', /^(?:<=|>=|<>|==|[-+*/^(),−·×<>=≤≥≠])/],
 ];
 const sameAs = new Map([
   ['−', '-'],
   ['·', '*'],
   ['×', '*'],
+  ['≤', '<='],
+  ['≥', '>='],
+  ['≠', '<>'],
+  ['==', '='],
 ]);
 
 /** @throws {AppError} FORMULA_SYNTAX, FORMULA_TOO_LONG */

@@ -1,2 +1,2 @@
 export { orderKnots, type OutsidePolicy, type PropertyTable } from './PropertyTable';
-export { interpolateLinear, type LookUp } from './interpolateLinear';
+export { interpolateLinear, slopesLinear, type LookUp } from './interpolateLinear';

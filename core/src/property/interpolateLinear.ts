@@ -1,3 +1,4 @@
+import { firstAtLeast } from '../sample';
 import type { OutsidePolicy } from './PropertyTable';
 
 export interface LookUp {
@@ -38,6 +39,24 @@ export function interpolateLinear(
     values[i] = q === x[k + 1]! ? y[k + 1]! : y[k]! + ((y[k + 1]! - y[k]!) / (x[k + 1]! - x[k]!)) * (q - x[k]!);
   }
   return { values, outside };
+}
+
+/**
+ * dy/dx at arguments: that of the line between the two knots around each, [y]/[x]; 0 where an end value is held.
+ * @param x, y, query  as for `interpolateLinear`
+ */
+export function slopesLinear(
+  x: Float64Array,
+  y: Float64Array,
+  query: Float64Array,
+  outsidePolicy: OutsidePolicy,
+): Float64Array {
+  const last = x.length - 1;
+  return query.map((q) => {
+    if (!(q >= x[0]! && q <= x[last]!)) return q !== q || outsidePolicy === 'refuse' ? NaN : 0;
+    const k = Math.min(last, Math.max(1, firstAtLeast(x, q)));
+    return (y[k]! - y[k - 1]!) / (x[k]! - x[k - 1]!);
+  });
 }
 
 /** For each of equal cells over the range the segment in which it begins; one cell more for its end. */

@@ -1,3 +1,4 @@
+import type { ErrorSources } from './errorSources';
 import type { Uncertainty } from './Uncertainty';
 
 /** One quantity over the samples of a run. Missing is NaN. */
@@ -12,6 +13,8 @@ export interface Channel {
   labels?: readonly string[] | undefined;
   /** How sure its samples are, where it was declared. */
   uncertainty?: Uncertainty | undefined;
+  /** For a channel made by a step: how the errors of others reach it, computed when asked. */
+  errors?: (() => ErrorSources) | undefined;
 }
 
 const SYMBOL = /^[\p{L}][\p{L}\p{N}_]*$/u;

@@ -17,8 +17,10 @@ export {
   type SavitzkyGolayEnds,
   type SavitzkyGolaySettings,
 } from './smooth/savitzkyGolay';
+export { cutSettling, steadyFlags, type Watched } from './steady/steadyFlags';
 export { crossCorrelation } from './spectrum/crossCorrelation';
 export { amplitudes, powerDensity, type DensitySettings, type Lines, type Taper } from './spectrum/density';
 export { fft } from './spectrum/fft';
 export { realSpectrum, samplesOfSpectrum, type Spectrum } from './spectrum/realSpectrum';
+export { standardErrorOfMean, type Mean } from './statistics/standardErrorOfMean';
 export { quantile, statistics, type Statistics } from './statistics/statistics';

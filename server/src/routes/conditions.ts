@@ -1,5 +1,5 @@
 import { conditionBody, conditionRow, type ConditionBody, type ConditionRow } from '@undameter/contract';
-import { isWordLimit, parseUnit } from '@undameter/core';
+import { parseUnit, unitsOfLimit } from '@undameter/core';
 import type { Services } from '../services';
 import { conditions, createCondition, removeCondition, updateCondition } from '../store/conditions';
 import { collectionRoutes } from './collectionRoutes';
@@ -13,7 +13,7 @@ export function conditionRoutes(app: Routes, { db }: Services): void {
     row: conditionRow,
     list: (campaignId) => conditions(db, campaignId),
     check: (body) => {
-      for (const limit of body.limits) if (!isWordLimit(limit)) parseUnit(limit.unit);
+      for (const unit of body.limits.flatMap(unitsOfLimit)) parseUnit(unit);
       return body;
     },
     create: (campaignId, body) => createCondition(db, campaignId, body),

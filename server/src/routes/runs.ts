@@ -1,5 +1,5 @@
 import { benchBody, benchReply, channelBody, channelParams, done, formulaBody, formulaReply, idParams, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody } from '@undameter/contract'; // prettier-ignore
-import { AppError, checkSettings, checkUncertainty, isSymbol, parseUnit, type Step } from '@undameter/core';
+import { AppError, checkSettings, checkUncertainty, isSymbol, parseUnit, symbolsOfLimit, type Step } from '@undameter/core';
 import type { Services } from '../services';
 import { declareChannel, moveProcedure, removeRun, renameRun, run, saveProcedure } from '../store/runs';
 import type { Routes } from './Routes';
@@ -125,7 +125,7 @@ export function runRoutes(app: Routes, { db, loader, pools, originals }: Service
       const { steps, ...window } = request.body;
       const { campaignId } = await run(db, request.params.id);
       const conditions = await loader.conditions(campaignId);
-      const limited = conditions.flatMap((c) => c.limits.map((l) => l.symbol));
+      const limited = conditions.flatMap((c) => c.limits.flatMap(symbolsOfLimit));
       const benchRun = await loader.run(request.params.id, steps as Step[] | undefined, [
         ...window.symbols,
         ...limited,

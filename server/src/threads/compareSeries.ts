@@ -6,6 +6,7 @@ import {
   seriesData,
   sortedCurve,
   studentTQuantile,
+  symbolsOfLimit,
   type Channel,
   type Condition,
   type Curve,
@@ -75,7 +76,10 @@ function candidateCurve(
   const usable: Condition | undefined = condition && {
     name: condition.name,
     limits: condition.limits.filter(
-      ({ symbol }) => candidate.channels.has(symbol) && symbol !== task.candidateX && symbol !== task.fit.x,
+      // A curve without time has nothing that could be steady.
+      (limit) =>
+        !('steady' in limit) &&
+        symbolsOfLimit(limit).every((s) => candidate.channels.has(s) && s !== task.candidateX && s !== task.fit.x),
     ),
   };
   const series = seriesData(candidate, usable, { x: task.candidateX, y: task.candidateY }, task.candidate.name);

@@ -1,12 +1,10 @@
 import type { BenchReply, ChannelBoardRow } from '@undameter/contract';
 import {
-  conversion,
+  combined,
   countKept,
   describe,
+  errorsOf,
   KEPT,
-  numberChannelOf,
-  parseUnit,
-  standardUncertainty,
   type Channel,
   type Mask,
 } from '@undameter/core';
@@ -70,18 +68,11 @@ function boardRow(channel: Channel, state: BenchState): ChannelBoardRow {
   };
 }
 
-/** Mean of the declared standard uncertainty over the kept samples; NaN where none is declared. */
+/** Mean standard uncertainty over the kept samples; NaN where none is known. */
 function meanUncertainty(channel: Channel, state: BenchState): number {
-  const { uncertainty, values, unit, symbol } = channel;
-  if (!uncertainty) return NaN;
-  return state.once(`uncertainty ${symbol}`, () => {
+  return state.once(`uncertainty ${channel.symbol}`, () => {
     const { final } = state.result;
-    const inUnit = (other: string): Float64Array => {
-      const { values: its, unit: from } = numberChannelOf(final, other);
-      const { factor } = conversion(parseUnit(from), parseUnit(unit));
-      return its.map((v) => v * factor);
-    };
-    const each = attempt(() => standardUncertainty(values, uncertainty, inUnit)).value;
+    const each = attempt(() => combined(errorsOf(channel, final.channels))).value;
     return each ? describe(each, final.mask).mean : NaN;
   });
 }

@@ -1,5 +1,5 @@
 import { Type } from 'typebox';
-import type { Channel } from '../../sample';
+import { errorsOf, mapErrors, type Channel } from '../../sample';
 import { convertColumn, conversion, parseUnit, printUnit } from '../../units';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
@@ -21,25 +21,21 @@ export const convertUnit = defineStep({
   reads: ({ channel }) => [channel],
   apply: (state, settings) => {
     const channel = numberChannelOf(state, settings.channel);
-    const channels = new Map(state.channels).set(channel.symbol, inUnit(channel, settings.unit));
+    const channels = new Map(state.channels).set(channel.symbol, inUnit(channel, settings.unit, state.channels));
     return { state: { ...state, channels }, made: channel.symbol };
   },
 });
 
 /** @throws {AppError} UNIT_MISFIT, UNIT_UNKNOWN */
-function inUnit(channel: Channel, unit: string): Channel {
+function inUnit(channel: Channel, unit: string, channels: ReadonlyMap<string, Channel>): Channel {
   const [from, to] = [parseUnit(channel.unit), parseUnit(unit)];
+  const { factor } = conversion(from, to);
   return {
     ...channel,
     unit,
     values: convertColumn(channel.values, from, to),
-    uncertainty: scaled(channel.uncertainty, conversion(from, to).factor),
+    // An error is a difference: it takes the factor and not the zero point.
+    uncertainty: undefined,
+    errors: () => mapErrors(errorsOf(channel, channels), (column) => column.map((v) => v * factor)),
   };
-}
-
-/** An uncertainty is a difference: it takes the factor and not the zero point. */
-function scaled(uncertainty: Channel['uncertainty'], factor: number): Channel['uncertainty'] {
-  if (uncertainty?.kind === 'absolute') return { ...uncertainty, value: uncertainty.value * factor };
-  if (uncertainty?.kind === 'fullScale') return { ...uncertainty, fullScale: uncertainty.fullScale * factor };
-  return uncertainty;
 }

@@ -35,7 +35,7 @@ export const derive = defineStep({
   words: ({ symbol, formula, name }) => ({ title: `${symbol} = ${inPrint(formula)}`, detail: name }),
   reads: ({ formula }) => symbolsIn(parseFormula(formula)),
   apply: (state, { name, symbol, formula, unit }, { tables }) => {
-    const result = evaluateFormula(formula, unit, { channels: state.channels, tables, samples: state.samples });
+    const result = evaluateFormula(formula, unit, { ...state, tables });
     const { divisionsByZero, undefinedResults, outsideTable } = result.doubts;
     const doubts: string[] = [];
     if (divisionsByZero) doubts.push(`${formatCount(divisionsByZero)} missing: divided by zero`);
@@ -50,6 +50,7 @@ export const derive = defineStep({
       unit: printUnit(result.unit.text),
       origin: 'derived' as const,
       values: result.values,
+      errors: result.errors,
     };
     return { state: withNewChannel(state, channel), made: symbol, doubts };
   },

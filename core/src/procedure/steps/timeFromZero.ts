@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
-import { KEPT } from '../../sample';
+import { errorsOf, KEPT } from '../../sample';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
 
@@ -18,7 +18,12 @@ export const timeFromZero = defineStep({
     const first = state.mask.findIndex((m, i) => m === KEPT && Number.isFinite(time.values[i]!));
     if (first < 0) throw new AppError('TOO_FEW_SAMPLES', { name: time.name, have: 0, need: 1 });
     const start = time.values[first]!;
-    const shifted = { ...time, values: time.values.map((v) => v - start) };
+    const shifted = {
+      ...time,
+      values: time.values.map((v) => v - start),
+      uncertainty: undefined,
+      errors: () => errorsOf(time, state.channels),
+    };
     return { state: { ...state, channels: new Map(state.channels).set(channel, shifted) } };
   },
 });

@@ -1,0 +1,45 @@
+import { formatValue } from '../../number/formatNumber';
+import { numberChannelOf } from '../../procedure/stepTools';
+import { convert, parseUnit, printUnit } from '../../units';
+import { FAILS, HOLDS, UNKNOWN, type LimitKind } from './LimitKind';
+import type { BetweenLimit, ToleranceLimit } from './schema';
+
+type RangeLimit = ToleranceLimit | BetweenLimit;
+
+/** Limits between two values of a channel, given as value ± tolerance or as the two. */
+export const range: LimitKind<RangeLimit> = {
+  is: (limit): limit is RangeLimit => 'tolerance' in limit || 'low' in limit,
+  reads: ({ symbol }) => [symbol],
+  words: (limit) => {
+    const unit = printUnit(limit.unit);
+    if ('tolerance' in limit)
+      return `${limit.symbol} ${formatValue(limit.value)} ± ${formatValue(limit.tolerance)} ${unit}`.trim();
+    const { symbol, low, high } = limit;
+    if (low === null)
+      return high === null ? `${symbol} present` : `${symbol} up to ${formatValue(high)} ${unit}`.trim();
+    if (high === null) return `${symbol} from ${formatValue(low)} ${unit}`.trim();
+    return `${symbol} from ${formatValue(low)} to ${formatValue(high)} ${unit}`.trim();
+  },
+  judge: (state, limit) => {
+    const { values, unit } = numberChannelOf(state, limit.symbol);
+    const { low, high } = boundsIn(limit, unit);
+    const out = new Uint8Array(values.length);
+    for (let i = 0; i < out.length; i++) {
+      const v = values[i]!;
+      out[i] = v !== v ? UNKNOWN : v >= low && v <= high ? HOLDS : FAILS;
+    }
+    return out;
+  },
+};
+
+/** The limit as lowest and highest value in the unit of the channel. @throws {AppError} UNIT_MISFIT */
+export function boundsIn(limit: RangeLimit, channelUnit: string): { low: number; high: number } {
+  const from = parseUnit(limit.unit);
+  const to = parseUnit(channelUnit);
+  const [low, high] =
+    'tolerance' in limit
+      ? [limit.value - limit.tolerance, limit.value + limit.tolerance]
+      : [limit.low ?? -Infinity, limit.high ?? Infinity];
+  const [a, b] = [convert(low, from, to), convert(high, from, to)];
+  return { low: Math.min(a, b), high: Math.max(a, b) };
+}

@@ -1,0 +1,96 @@
+import { numberChannelOf } from '../procedure/stepTools';
+import type { RunState } from '../procedure/RunState';
+import { errorsOf, GAP_FACTOR, KEPT, median, type Channel } from '../sample';
+import { standardErrorOfMean } from '../signal';
+
+/** A channel over one operating point. */
+export interface PointValue {
+  symbol: string;
+  mean: number;
+  standardDeviation: number;
+  /** Of the mean, by the scatter of the samples, with their dependence on each other allowed for. */
+  standardError: number;
+  /** By what is declared of the sensors, carried to here; 0 where nothing is. */
+  systematic: number;
+  /** Both together: the standard uncertainty of the mean. */
+  uncertainty: number;
+  /** Samples that are present, and how many independent ones they are worth. */
+  count: number;
+  worth: number;
+}
+
+/** One stretch of a condition, reduced. */
+export interface OperatingPoint {
+  /** Sample numbers of its first and last sample, from 0. */
+  first: number;
+  last: number;
+  /** Range of the channel along which the run is ordered; of the sample number where there is none. */
+  from: number;
+  to: number;
+  samples: number;
+  values: PointValue[];
+}
+
+/**
+ * The stretches of a condition, each reduced to means. A stretch ends where the samples of the
+ * condition pause for longer than GAP_FACTOR sampling intervals of the run.
+ * @param picked   sample numbers of the condition, rising
+ * @param symbols  channels to reduce, none of words
+ * @param fewest   stretches with fewer samples are left out
+ * @throws {AppError} CHANNEL_UNKNOWN, CHANNEL_IS_CATEGORY
+ * Source of the combination: JCGM 100:2008 (GUM) 4.2.3 and 5.1.2: the scatter of the mean and what
+ * is the same for all samples are independent, so their squares add up.
+ */
+export function operatingPoints(state: RunState, picked: Int32Array, symbols: readonly string[], fewest = 2): OperatingPoint[] {
+  const channels = symbols.map((s) => numberChannelOf(state, s));
+  const x = state.along === undefined ? undefined : numberChannelOf(state, state.along).values;
+  const at = (i: number): number => x?.[i] ?? i;
+  return stretches(state, picked, at)
+    .filter((s) => s.length >= fewest)
+    .map((samples) => {
+      const [first, last] = [samples[0]!, samples[samples.length - 1]!];
+      const values = channels.map((c) => valueOf(c, state, samples));
+      return { first, last, from: at(first), to: at(last), samples: samples.length, values };
+    });
+} // prettier-ignore
+
+function stretches(state: RunState, picked: Int32Array, at: (i: number) => number): Int32Array[] {
+  const limit = GAP_FACTOR * usualStep(state, at);
+  const found: Int32Array[] = [];
+  let start = 0;
+  for (let k = 1; k <= picked.length; k++)
+    if (k === picked.length || !(Math.abs(at(picked[k]!) - at(picked[k - 1]!)) <= limit)) {
+      found.push(picked.subarray(start, k));
+      start = k;
+    }
+  return found;
+}
+
+/** The median step among some kept neighbours. */
+function usualStep({ samples, mask }: RunState, at: (i: number) => number): number {
+  const stride = Math.max(1, Math.floor(samples / 5000));
+  const steps: number[] = [];
+  for (let i = 1; i < samples; i += stride)
+    if (mask[i] === KEPT && mask[i - 1] === KEPT) {
+      const step = Math.abs(at(i) - at(i - 1));
+      if (step > 0) steps.push(step);
+    }
+  return steps.length > 0 ? median(Float64Array.from(steps)) : Infinity;
+}
+
+function valueOf(channel: Channel, state: RunState, samples: Int32Array): PointValue {
+  const present = samples.filter((i) => channel.values[i]! === channel.values[i]!);
+  const nothing = { symbol: channel.symbol, mean: NaN, standardDeviation: NaN, standardError: NaN, systematic: NaN, uncertainty: NaN, count: 0, worth: 0 }; // prettier-ignore
+  if (present.length === 0) return nothing;
+  const scatter = standardErrorOfMean(Float64Array.from(present, (i) => channel.values[i]!));
+  let squares = 0;
+  for (const column of errorsOf(channel, state.channels).values()) {
+    // The same error moves all samples together, so it moves their mean by its own mean.
+    let sum = 0;
+    for (const i of present) sum += column[i]!;
+    squares += (sum / present.length) ** 2;
+  }
+  const systematic = Math.sqrt(squares);
+  const uncertainty = Math.hypot(present.length > 1 ? scatter.standardError : 0, systematic);
+  return { symbol: channel.symbol, ...scatter, systematic, uncertainty };
+}

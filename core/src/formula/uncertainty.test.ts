@@ -1,0 +1,74 @@
+import { describe, expect, test } from '@jest/globals';
+import { combined, type Channel } from '../sample';
+import { evaluateFormula } from './index';
+
+/** One sample of each quantity, with its errors by source. */
+function given(quantities: Record<string, { value: number; unit: string; errors: Record<string, number> }>): Map<string, Channel> {
+  return new Map(Object.entries(quantities).map(([symbol, { value, unit, errors }]) => [
+    symbol,
+    {
+      symbol, name: symbol, unit, origin: 'logged' as const, values: Float64Array.of(value),
+      errors: () => new Map(Object.entries(errors).map(([source, e]) => [source, Float64Array.of(e)])),
+    },
+  ]));
+} // prettier-ignore
+function resultOf(formula: string, unit: string, channels: Map<string, Channel>): [number, number] {
+  const { values, errors } = evaluateFormula(formula, unit, { channels, tables: new Map(), samples: 1 });
+  return [values[0]!, combined(errors())![0]!];
+}
+
+describe('worked examples of JCGM 100:2008 (GUM), annex H; numbers from memory', () => {
+  test('H.1: the length of an end gauge, 50.000838 mm with 32 nm', () => {
+    const gauge = given({
+      l_S: { value: 50.000623, unit: 'mm', errors: { l_S: 25e-6 } },
+      d: { value: 215, unit: 'nm', errors: { d: 9.7 } },
+      alpha: { value: 11.5e-6, unit: '1/K', errors: { alpha: 1.2e-6 } },
+      theta: { value: -0.1, unit: 'K', errors: { theta: 0.41 } },
+      d_alpha: { value: 0, unit: '1/K', errors: { d_alpha: 0.58e-6 } },
+      d_theta: { value: 0, unit: 'K', errors: { d_theta: 0.029 } },
+    });
+    const [length, u] = resultOf('l_S + d - l_S * (d_alpha * theta + alpha * d_theta)', 'mm', gauge);
+    expect(length).toBeCloseTo(50.000838, 7);
+    expect(u * 1e6).toBeCloseTo(32, 0);
+  });
+
+  test('H.2: resistance, reactance and impedance from one set of correlated readings', () => {
+    const u = { V: 0.0032, I: 0.0095e-3, phi: 0.00075 };
+    const r = { VI: -0.36, Vphi: 0.86, Iphi: -0.65 };
+    // Correlated readings as sums of independent sources: the rows of the triangular root of their correlation.
+    const iii = Math.sqrt(1 - r.VI ** 2);
+    const phi2 = (r.Iphi - r.VI * r.Vphi) / iii;
+    const phi3 = Math.sqrt(1 - r.Vphi ** 2 - phi2 ** 2);
+    const readings = given({
+      V: { value: 4.999, unit: 'V', errors: { a: u.V } },
+      I: { value: 19.661e-3, unit: 'A', errors: { a: u.I * r.VI, b: u.I * iii } },
+      phi: { value: 1.04446, unit: 'rad', errors: { a: u.phi * r.Vphi, b: u.phi * phi2, c: u.phi * phi3 } },
+    });
+    const [R, uR] = resultOf('V / I * cos(phi)', 'ohm', readings);
+    const [X, uX] = resultOf('V / I * sin(phi)', 'ohm', readings);
+    const [Z, uZ] = resultOf('V / I', 'ohm', readings);
+    expect([R, X, Z].map((v) => Number(v.toFixed(2)))).toEqual([127.73, 219.85, 254.26]);
+    // The readings above are rounded, the example's own arithmetic is not.
+    [uR - 0.071, uX - 0.295, uZ - 0.236].forEach((d) => expect(Math.abs(d)).toBeLessThan(0.0015));
+  });
+});
+
+describe('the chain rule', () => {
+  const { x, ...rest } = {
+    x: { value: 2, unit: '', errors: { x: 0.01 } },
+    y: { value: 3, unit: '', errors: { y: 0.02 } },
+  };
+  const channels = given({ x, ...rest });
+  test.each([
+    ['x - x', 0],
+    ['x * x', 0.04],
+    ['x^y', Math.hypot(3 * 4 * 0.01, 8 * Math.log(2) * 0.02)],
+    ['x / y', Math.hypot(0.01 / 3, (2 / 9) * 0.02)],
+    ['exp(x) + ln(x)', (Math.exp(2) + 0.5) * 0.01],
+    ['sqrt(x)', 0.01 / (2 * Math.SQRT2)],
+    ['if(x > 1, 5 * x, y)', 0.05],
+    ['mean of (3 * x)', 0.03],
+    ['max(x, y)', 0.02],
+    ['-atan2(x, y)', Math.hypot((3 / 13) * 0.01, (2 / 13) * 0.02)],
+  ])('of %s', (formula, expected) => expect(resultOf(formula, '', channels)[1]).toBeCloseTo(expected, 12));
+});

@@ -1,0 +1,54 @@
+import { conversion, parseUnit } from '../units';
+import type { Channel } from './Channel';
+import { standardUncertainty } from './Uncertainty';
+import { AppError } from '../error/AppError';
+
+/**
+ * How far each source of error moves the samples of a channel: by source, one standard deviation
+ * of it, with its sign, unit of the channel. Sources are independent of each other; what two
+ * channels share stands under the same name in both, so that it cancels or adds up as it must.
+ */
+export type ErrorSources = ReadonlyMap<string, Float64Array>;
+
+const none: ErrorSources = new Map();
+const known = new WeakMap<Channel, ErrorSources>();
+
+/**
+ * The errors of a channel: for a derived one what was propagated to it, for a logged one what is
+ * declared of it, which counts as the same for all of its samples (a sensor that reads high
+ * reads high all day); the scatter from sample to sample shows by itself.
+ * @param channels  those of the run, since one may tell the uncertainty of another
+ * @throws {AppError} CHANNEL_UNKNOWN, UNIT_MISFIT when the channel that tells it does not fit
+ */
+export function errorsOf(channel: Channel, channels: ReadonlyMap<string, Channel>): ErrorSources {
+  const found = known.get(channel);
+  if (found) return found;
+  const made = channel.errors?.() ?? declaredErrors(channel, channels);
+  known.set(channel, made);
+  return made;
+}
+
+function declaredErrors({ symbol, values, unit, uncertainty }: Channel, channels: ReadonlyMap<string, Channel>): ErrorSources {
+  if (!uncertainty) return none;
+  const inUnit = (other: string): Float64Array => {
+    const teller = channels.get(other);
+    if (!teller) throw new AppError('CHANNEL_UNKNOWN', { symbol: other });
+    const { factor } = conversion(parseUnit(teller.unit), parseUnit(unit));
+    return teller.values.map((v) => v * factor);
+  };
+  return new Map([[symbol, standardUncertainty(values, uncertainty, inUnit)]]);
+} // prettier-ignore
+
+/** Every source's column through the same linear operation. */
+export const mapErrors = (errors: ErrorSources, work: (column: Float64Array) => Float64Array): ErrorSources =>
+  new Map([...errors].map(([source, column]) => [source, work(column)]));
+
+/**
+ * Standard uncertainty of each sample: the root of the sum of the squares of its sources; undefined where there is none.
+ * Source: JCGM 100:2008 (GUM) 5.1.2.
+ */
+export function combined(errors: ErrorSources): Float64Array | undefined {
+  const columns = [...errors.values()];
+  if (columns.length === 0) return undefined;
+  return columns[0]!.map((_, i) => Math.sqrt(columns.reduce((sum, c) => sum + c[i]! * c[i]!, 0)));
+}
