@@ -8,6 +8,8 @@ export const fitBody = closed({
   y: symbol,
   /** Empty: one series of all kept samples. */
   conditionIds: Type.Array(id, { maxItems: 50 }),
+  /** What is fitted: samples, or operating points. */
+  data: Type.Union([Type.Literal('samples'), Type.Literal('operatingPoints')]),
   model: Type.String({ maxLength: 40 }),
   settings: Type.Record(Type.String({ maxLength: 40 }), Type.Unknown()),
 });
@@ -37,7 +39,15 @@ export const seriesReply = closed({
   degreesOfFreedom: Type.Integer(),
   rSquared: reading,
   /** Points to draw: every `every`-th of them. */
-  drawn: closed({ every: Type.Integer(), x: column, y: column, residual: column }),
+  drawn: closed({
+    every: Type.Integer(),
+    x: column,
+    y: column,
+    residual: column,
+    /** Standard uncertainty of operating points; empty for samples. */
+    xUncertainty: column,
+    yUncertainty: column,
+  }),
   /** Curve over the range of the points, with 95 % confidence band. */
   curve: closed({ x: column, y: column, low: column, high: column }),
   problem: orNull(problem),

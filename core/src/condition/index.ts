@@ -1,4 +1,5 @@
 export { pickSamples, type Condition } from './pickSamples';
+export { dwellMap, type DwellMap } from './dwellMap';
 export { operatingPoints, type OperatingPoint, type PointValue } from './operatingPoints';
 export {
   conditionsOfLevels,
@@ -13,6 +14,7 @@ export { boundsIn } from './limits/range';
 export {
   limitSchema,
   singleLimitSchema,
+  steadyLimitSchema,
   type AreaLimit,
   type BetweenLimit,
   type FormulaLimit,

@@ -1,7 +1,8 @@
 import { numberChannelOf } from '../procedure/stepTools';
 import type { RunState } from '../procedure/RunState';
-import { errorsOf, GAP_FACTOR, KEPT, median, type Channel } from '../sample';
+import { errorsOf, GAP_FACTOR, type Channel } from '../sample';
 import { standardErrorOfMean } from '../signal';
+import { usualStep } from './usualStep';
 
 /** A channel over one operating point. */
 export interface PointValue {
@@ -64,18 +65,6 @@ function stretches(state: RunState, picked: Int32Array, at: (i: number) => numbe
       start = k;
     }
   return found;
-}
-
-/** The median step among some kept neighbours. */
-function usualStep({ samples, mask }: RunState, at: (i: number) => number): number {
-  const stride = Math.max(1, Math.floor(samples / 5000));
-  const steps: number[] = [];
-  for (let i = 1; i < samples; i += stride)
-    if (mask[i] === KEPT && mask[i - 1] === KEPT) {
-      const step = Math.abs(at(i) - at(i - 1));
-      if (step > 0) steps.push(step);
-    }
-  return steps.length > 0 ? median(Float64Array.from(steps)) : Infinity;
 }
 
 function valueOf(channel: Channel, state: RunState, samples: Int32Array): PointValue {

@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import { pickSamples, type Condition } from '../condition';
+import { operatingPoints, pickSamples, type Condition } from '../condition';
 import type { RunState } from '../procedure/RunState';
 import { numberChannelOf } from '../procedure/stepTools';
 import { KEPT, type Channel } from '../sample';
@@ -9,12 +9,18 @@ export interface Series {
   y: Float64Array;
   xChannel: Channel;
   yChannel: Channel;
+  /** Standard uncertainty of each point; empty where the points are samples. */
+  xUncertainty: Float64Array;
+  yUncertainty: Float64Array;
   /** Picked samples in which x or y is missing; they take no part. */
   missing: number;
 }
 
+/** What the points of a series are: the samples of a condition, or its operating points. */
+export type SeriesKind = 'samples' | 'operatingPoints';
+
 /**
- * x and y of the samples that a condition picks; without one, of all kept samples.
+ * x and y of the samples or operating points of a condition; without one, of all kept samples.
  * @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY
  */
 export function seriesData(
@@ -22,12 +28,14 @@ export function seriesData(
   condition: Condition | undefined,
   symbols: { x: string; y: string },
   runName: string,
+  kind: SeriesKind = 'samples',
 ): Series {
   const xChannel = numberChannelOf(state, symbols.x);
   const yChannel = numberChannelOf(state, symbols.y);
   const picked = condition ? pickSamples(state, condition) : keptSamples(state);
   if (picked.length === 0)
     throw new AppError('CONDITION_EMPTY', { condition: condition?.name ?? 'all kept samples', run: runName });
+  if (kind === 'operatingPoints') return pointsOf(state, picked, xChannel, yChannel);
   const x = new Float64Array(picked.length);
   const y = new Float64Array(picked.length);
   let count = 0;
@@ -38,7 +46,32 @@ export function seriesData(
     x[count] = a;
     y[count++] = b;
   }
-  return { x: x.slice(0, count), y: y.slice(0, count), xChannel, yChannel, missing: picked.length - count };
+  return {
+    x: x.slice(0, count),
+    y: y.slice(0, count),
+    xUncertainty: new Float64Array(),
+    yUncertainty: new Float64Array(),
+    xChannel,
+    yChannel,
+    missing: picked.length - count,
+  };
+}
+
+/** Two means and more of each stretch that has both. */
+function pointsOf(state: RunState, picked: Int32Array, xChannel: Channel, yChannel: Channel): Series {
+  const points = operatingPoints(state, picked, [xChannel.symbol, yChannel.symbol]);
+  const present = points.filter(({ values: [x, y] }) => x!.count > 0 && y!.count > 0);
+  const column = (which: 0 | 1, part: 'mean' | 'uncertainty'): Float64Array =>
+    Float64Array.from(present, ({ values }) => values[which]![part]);
+  return {
+    x: column(0, 'mean'),
+    y: column(1, 'mean'),
+    xUncertainty: column(0, 'uncertainty'),
+    yUncertainty: column(1, 'uncertainty'),
+    xChannel,
+    yChannel,
+    missing: points.length - present.length,
+  };
 }
 
 function keptSamples(state: RunState): Int32Array {

@@ -43,6 +43,7 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
       x: 'Q',
       y,
       conditionIds,
+      data: 'samples',
       model: 'polynomial',
       settings: { degree },
     });

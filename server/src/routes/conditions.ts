@@ -1,21 +1,95 @@
-import { conditionBody, conditionRow, type ConditionBody, type ConditionRow } from '@undameter/contract';
+import {
+  conditionBody,
+  conditionRow,
+  idParams,
+  mapBody,
+  mapReply,
+  pointsBody,
+  pointsReply,
+  setPointsBody,
+  setPointsReply,
+  severalConditionsBody,
+  type ConditionBody,
+  type ConditionRow,
+} from '@undameter/contract';
 import { parseUnit, unitsOfLimit } from '@undameter/core';
+import { Type } from 'typebox';
 import type { Services } from '../services';
-import { conditions, createCondition, removeCondition, updateCondition } from '../store/conditions';
+import { conditions, createCondition, createConditions, removeCondition, updateCondition } from '../store/conditions';
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
-export function conditionRoutes(app: Routes, { db }: Services): void {
+const checked = (body: ConditionBody): ConditionBody => {
+  for (const unit of body.limits.flatMap(unitsOfLimit)) parseUnit(unit);
+  return body;
+};
+
+export function conditionRoutes(app: Routes, { db, pools, loader }: Services): void {
+  const tags = ['conditions'];
+  app.post(
+    '/campaigns/:id/conditions/several',
+    {
+      schema: {
+        tags,
+        summary: 'Create several conditions, all or none',
+        params: idParams,
+        body: severalConditionsBody,
+        response: { 200: Type.Array(conditionRow) },
+      },
+    },
+    (request) => createConditions(db, request.params.id, request.body.conditions.map(checked)),
+  );
+  app.post(
+    '/runs/:id/set-points',
+    {
+      schema: {
+        tags,
+        summary: 'Steady stretches of a run, the levels at which its channels stood, and the conditions that follow',
+        params: idParams,
+        body: setPointsBody,
+        response: { 200: setPointsReply },
+      },
+    },
+    async (request) => pools.findSetPoints({ run: await loader.run(request.params.id), ...request.body }),
+  );
+  app.post(
+    '/runs/:id/map',
+    {
+      schema: {
+        tags,
+        summary: 'How long a run dwelt at each place of the map of two channels',
+        params: idParams,
+        body: mapBody,
+        response: { 200: mapReply },
+      },
+    },
+    async (request) => pools.dwellOf({ run: await loader.run(request.params.id), ...request.body }),
+  );
+  app.post(
+    '/runs/:id/operating-points',
+    {
+      schema: {
+        tags,
+        summary: 'The stretches of conditions on a run, each reduced to means with their uncertainty',
+        params: idParams,
+        body: pointsBody,
+        response: { 200: pointsReply },
+      },
+    },
+    async (request) => {
+      const { conditionIds, symbols } = request.body;
+      const run = await loader.run(request.params.id);
+      const conditions = await loader.conditions(run.campaignId, conditionIds.length > 0 ? conditionIds : undefined);
+      return pools.reducePoints({ run, conditions, symbols });
+    },
+  );
   collectionRoutes<ConditionBody, ConditionRow>(app, {
     path: 'conditions',
     one: 'a condition',
     body: conditionBody,
     row: conditionRow,
     list: (campaignId) => conditions(db, campaignId),
-    check: (body) => {
-      for (const unit of body.limits.flatMap(unitsOfLimit)) parseUnit(unit);
-      return body;
-    },
+    check: checked,
     create: (campaignId, body) => createCondition(db, campaignId, body),
     update: (id, body) => updateCondition(db, id, body),
     remove: (id) => removeCondition(db, id),

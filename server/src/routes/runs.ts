@@ -1,5 +1,13 @@
 import { benchBody, benchReply, channelBody, channelParams, done, formulaBody, formulaReply, idParams, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody } from '@undameter/contract'; // prettier-ignore
-import { AppError, checkSettings, checkUncertainty, isSymbol, parseUnit, symbolsOfLimit, type Step } from '@undameter/core';
+import {
+  AppError,
+  checkSettings,
+  checkUncertainty,
+  isSymbol,
+  parseUnit,
+  symbolsOfLimit,
+  type Step,
+} from '@undameter/core';
 import type { Services } from '../services';
 import { declareChannel, moveProcedure, removeRun, renameRun, run, saveProcedure } from '../store/runs';
 import type { Routes } from './Routes';

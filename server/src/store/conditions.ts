@@ -1,6 +1,6 @@
 import type { ConditionBody, ConditionRow } from '@undameter/contract';
 import { oneOf, uniquely, unused } from './one';
-import type { Db } from './pg/Database';
+import type { Database, Db } from './pg/Database';
 
 export async function conditions(db: Db, campaignId: number): Promise<ConditionRow[]> {
   return db.sql<ConditionRow>`
@@ -26,6 +26,18 @@ export async function createCondition(db: Db, campaignId: number, body: Conditio
   );
   return byId(db, rows[0]!.id);
 }
+
+/** All of them or none. @throws {AppError} NAME_TAKEN, NOT_FOUND */
+export const createConditions = (
+  db: Database,
+  campaignId: number,
+  bodies: readonly ConditionBody[],
+): Promise<ConditionRow[]> =>
+  db.transaction(async (tx) => {
+    const made: ConditionRow[] = [];
+    for (const body of bodies) made.push(await createCondition(tx, campaignId, body));
+    return made;
+  });
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function updateCondition(db: Db, id: number, body: ConditionBody): Promise<ConditionRow> {

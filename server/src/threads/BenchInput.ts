@@ -1,4 +1,4 @@
-import type { Channel, Condition, Level, PropertyTable, Step } from '@undameter/core';
+import type { Channel, Condition, Level, PropertyTable, SeriesKind, Step } from '@undameter/core';
 
 /** A run as it travels to the worker: columns in shared memory, so nothing is copied. */
 export interface BenchRun {
@@ -42,6 +42,7 @@ export interface FitTask {
   conditions: NamedCondition[];
   x: string;
   y: string;
+  data: SeriesKind;
   model: string;
   settings: Record<string, unknown>;
 }

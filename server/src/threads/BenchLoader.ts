@@ -76,12 +76,13 @@ export class BenchLoader {
   /** Everything that a fit computes with. */
   async fit(body: FitBody): Promise<FitTask> {
     const benchRun = await this.run(body.runId);
-    const { x, y, model, settings } = body;
+    const { x, y, data, model, settings } = body;
     return {
       run: benchRun,
       conditions: await this.conditions(benchRun.campaignId, body.conditionIds),
       x,
       y,
+      data,
       model,
       settings,
     };

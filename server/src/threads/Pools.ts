@@ -4,8 +4,11 @@ import type {
   BenchReply,
   ComparisonReply,
   FitReply,
+  MapReply,
   OffsetReply,
+  PointsReply,
   QualityReply,
+  SetPointsReply,
   TracesReply,
 } from '@undameter/contract';
 import type { Preview, ReadRecord } from '@undameter/core';
@@ -15,6 +18,7 @@ import type { BenchRun, CompareTask, EvaluateTask, ExportTask, FitTask, FormulaT
 import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
 import type { RunToWrite } from '@undameter/formats';
 import type { continueRun, JoinedColumns, joinRun, offsetOf } from './joinRuns';
+import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
 import type { OpenedFile, OpenTask, previewFile } from './openFile';
 import type { WriteTask } from './writeFileOf';
@@ -33,6 +37,9 @@ export class Pools {
   fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
   compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
   exportColumns = (task: ExportTask): Promise<RunToWrite> => ask(this.bench, 'exportColumns', task);
+  reducePoints = (task: PointsTask): Promise<PointsReply> => ask(this.bench, 'reducePoints', task);
+  findSetPoints = (task: SetPointsTask): Promise<SetPointsReply> => ask(this.bench, 'findSetPoints', task);
+  dwellOf = (task: MapTask): Promise<MapReply> => ask(this.bench, 'dwellOf', task);
   continueRun = (task: Parameters<typeof continueRun>[0]): Promise<JoinedColumns> =>
     ask(this.bench, 'continueRun', task);
   joinRun = (task: Parameters<typeof joinRun>[0]): Promise<JoinedColumns> => ask(this.bench, 'joinRun', task);

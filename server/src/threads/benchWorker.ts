@@ -6,6 +6,7 @@ import { exportColumns as columns } from './exportColumns';
 import { fit as model } from './fitSeries';
 import { continueRun as continued, joinRun as joined, offsetOf as offset } from './joinRuns';
 import { judgeQuality as quality } from './judgeQuality';
+import { dwellOf as map, findSetPoints as setPoints, reducePoints as points } from './reducePoints';
 import { reporting } from './reportErrors';
 import { traces as windows } from './traces';
 
@@ -15,6 +16,9 @@ export const fit = reporting(model);
 export const compare = reporting(comparison);
 export const exportColumns = reporting(columns);
 export const judgeQuality = reporting(quality);
+export const dwellOf = reporting(map);
+export const reducePoints = reporting(points);
+export const findSetPoints = reporting(setPoints);
 export const continueRun = reporting(continued);
 export const joinRun = reporting(joined);
 export const offsetOf = reporting(offset);

@@ -1,13 +1,5 @@
 import type { BenchReply, ChannelBoardRow } from '@undameter/contract';
-import {
-  combined,
-  countKept,
-  describe,
-  errorsOf,
-  KEPT,
-  type Channel,
-  type Mask,
-} from '@undameter/core';
+import { combined, countKept, describe, errorsOf, KEPT, type Channel, type Mask } from '@undameter/core';
 import type { EvaluateTask, NamedCondition } from './BenchInput';
 import { benchState, type BenchState } from './benchState';
 import { attempt, reading, readings } from './toReply';

@@ -54,7 +54,7 @@ export const eachCondition = (task: FitTask): (NamedCondition | undefined)[] =>
 /** @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY, TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD */
 export function fitOne(task: FitTask, condition: NamedCondition | undefined): FittedSeries {
   const { final } = benchState(task.run).result;
-  const data = seriesData(final, condition, task, task.run.name);
+  const data = seriesData(final, condition, task, task.run.name, task.data);
   const fitted = modelOf(task.model).fit({ x: data.x, y: data.y, xName: data.xChannel.name }, task.settings as never);
   let low = Infinity;
   let high = -Infinity;
@@ -102,7 +102,7 @@ function seriesReply(task: FitTask, { condition, data, fit: fitted, t, range }: 
     residualStandardDeviation: reading(fitted.residualStandardDeviation),
     degreesOfFreedom: fitted.degreesOfFreedom,
     rSquared: reading(fitted.rSquared),
-    drawn: { every, x: take(data.x), y: take(data.y), residual: take(fitted.residuals) },
+    drawn: { every, x: take(data.x), y: take(data.y), residual: take(fitted.residuals), ...uncertainties(data, take) },
     curve: {
       x: readings(grid),
       y: curve.map((p) => reading(p.value)),
@@ -112,6 +112,12 @@ function seriesReply(task: FitTask, { condition, data, fit: fitted, t, range }: 
     problem: null,
   };
 }
+
+/** Of operating points; samples have none of their own. */
+const uncertainties = ({ xUncertainty, yUncertainty }: Series, take: (values: Float64Array) => (number | null)[]) =>
+  xUncertainty.length > 0
+    ? { xUncertainty: take(xUncertainty), yUncertainty: take(yUncertainty) }
+    : { xUncertainty: [], yUncertainty: [] };
 
 function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, 'problem'> {
   return {
@@ -123,7 +129,7 @@ function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, '
     residualStandardDeviation: null,
     degreesOfFreedom: 0,
     rSquared: null,
-    drawn: { every: 1, x: [], y: [], residual: [] },
+    drawn: { every: 1, x: [], y: [], residual: [], xUncertainty: [], yUncertainty: [] },
     curve: { x: [], y: [], low: [], high: [] },
   };
 }

@@ -43,6 +43,7 @@ const steady = Type.Object(
   closed,
 ); // prettier-ignore
 
+export const steadyLimitSchema = steady;
 export const singleLimitSchema = Type.Union([tolerance, between, words, formula, area, steady]);
 /** One of several, of which at least one must hold. */
 const anyOf = Type.Object({ any: Type.Array(singleLimitSchema, { minItems: 1, maxItems: 20 }) }, closed);

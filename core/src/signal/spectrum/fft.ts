@@ -68,7 +68,7 @@ function stockham(re: Float64Array, im: Float64Array): void {
   }
   if (length === 2) {
     passOfTwo(from, to, stride);
-    [from, to] = [to, from];
+    from = to;
   }
   if (from[0] !== re) {
     re.set(from[0]);

@@ -7,7 +7,7 @@ export const bodyOf = ({ name, runId, x, y, conditionIds, model, settings }: Fit
 
 /** A fit that waits for its x and y. */
 export const newFit = (name: string, runId: number): FitBody => ({
-  name, runId, x: '', y: '', conditionIds: [], model: 'polynomial', settings: { degree: 2 },
+  name, runId, x: '', y: '', conditionIds: [], data: 'samples', model: 'polynomial', settings: { degree: 2 },
 }); // prettier-ignore
 
 export const sameFit = (a: FitBody, b: FitBody): boolean => JSON.stringify(a) === JSON.stringify(b);
