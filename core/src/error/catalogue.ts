@@ -83,6 +83,38 @@ export const catalogue = {
       'This run has no channel along which it is ordered, so nothing can be steady in it. Name its time channel, or take the limit out.',
   ),
   LIMIT_UNKNOWN: entry<object>('input', () => 'A limit of this condition is of a sort that is not known here.'),
+  NO_TIME_FOR_FILTER: entry<object>(
+    'input',
+    () =>
+      'A filter needs a time channel along which the run is ordered. Name it at Intake, or sort by a channel first.',
+  ),
+  NO_TIME_FOR_RATE: entry<object>(
+    'input',
+    () =>
+      'This step needs a time channel along which the run is ordered. Name it at Intake, or sort by a channel first.',
+  ),
+  LIMITS_EMPTY: entry<{ symbol: string }>(
+    'input',
+    (f) => `No limit is given for "${f.symbol}". Type a low or a high one.`,
+  ),
+  TOO_FEW_CHANNELS: entry<{ have: number; need: number }>(
+    'input',
+    (f) => `${f.have} channels are chosen; choose at least ${f.need}.`,
+  ),
+  NORMALISED_BY_ZERO: entry<{ name: string }>(
+    'input',
+    (f) => `"${f.name}" cannot be divided by that: it is zero or missing. Choose another reference.`,
+  ),
+  TABLE_UNKNOWN: entry<{ symbol: string }>('input', (f) =>
+    f.symbol
+      ? `This campaign has no table "${f.symbol}". Choose one, or make it at Tables.`
+      : 'Choose a table. They are made at Tables.',
+  ),
+  ORDER_TOO_LOW: entry<{ order: number; derivative: number }>(
+    'input',
+    (f) =>
+      `A polynomial of order ${f.order} has no derivative ${f.derivative} to speak of. Choose an order of at least ${f.derivative}.`,
+  ),
   // units
   UNIT_UNKNOWN: entry<{ text: string; part: string }>('input', (f) =>
     f.part === f.text

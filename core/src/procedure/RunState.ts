@@ -10,6 +10,8 @@ export interface RunState {
   mask: Mask;
   /** Symbol of the channel along which the run is ordered, mostly time; undefined when there is none. */
   along: string | undefined;
+  /** Samples before which a gap was marked by hand: nothing is joined across it. */
+  gaps?: ReadonlySet<number> | undefined;
 }
 
 /** One entry of a procedure, as it is stored. */

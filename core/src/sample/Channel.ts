@@ -15,6 +15,8 @@ export interface Channel {
   uncertainty?: Uncertainty | undefined;
   /** For a channel made by a step: how the errors of others reach it, computed when asked. */
   errors?: (() => ErrorSources) | undefined;
+  /** How many decimals are shown; what is computed keeps all. */
+  decimals?: number | undefined;
 }
 
 const SYMBOL = /^[\p{L}][\p{L}\p{N}_]*$/u;

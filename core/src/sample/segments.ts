@@ -11,9 +11,16 @@ export const GAP_FACTOR = 4;
  * cut a stretch in two, but nothing is joined across a pause of the logger.
  * @param x  channel along which the run is ordered, length n
  * @param y  channel to be worked on, length n
+ * @param marked  samples before which a gap was marked by hand
  * @throws {AppError} NOT_INCREASING when x repeats or steps back among usable samples
  */
-export function segments(x: Float64Array, y: Float64Array, mask: Mask, xName: string): Int32Array[] {
+export function segments(
+  x: Float64Array,
+  y: Float64Array,
+  mask: Mask,
+  xName: string,
+  marked?: ReadonlySet<number>,
+): Int32Array[] {
   const usable = new Int32Array(x.length);
   let count = 0;
   for (let i = 0; i < x.length; i++)
@@ -29,11 +36,18 @@ export function segments(x: Float64Array, y: Float64Array, mask: Mask, xName: st
   const found: Int32Array[] = [];
   let start = 0;
   for (let k = 1; k <= count; k++)
-    if (k === count || steps[k - 1]! > limit) {
+    if (k === count || steps[k - 1]! > limit || isMarked(marked, usable[k - 1]!, usable[k]!)) {
       found.push(usable.slice(start, k));
       start = k;
     }
   return found;
+}
+
+/** Whether a gap was marked anywhere between two neighbours. */
+function isMarked(marked: ReadonlySet<number> | undefined, before: number, after: number): boolean {
+  if (!marked?.size) return false;
+  for (let i = before + 1; i <= after; i++) if (marked.has(i)) return true;
+  return false;
 }
 
 /** The middle value of a column without missing values; NaN when it is empty. */

@@ -9,7 +9,7 @@ export { endRules, type EndRule } from './smooth/ends';
 export { exponentialAverage, gaussianAverage } from './smooth/kernels';
 export { localPolynomialWeights } from './smooth/localPolynomial';
 export { localRegression } from './smooth/localRegression';
-export { movingAverage, type WindowEnds } from './smooth/movingAverage';
+export { movingAverage, movingAverageContinued, type WindowEnds } from './smooth/movingAverage';
 export { runningMedian } from './smooth/runningMedian';
 export {
   localPolynomialSmooth,

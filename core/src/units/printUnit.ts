@@ -1,4 +1,11 @@
-import { divideDimensions, isDimensionless, raiseDimension, sameDimension, type Dimension } from './dimension';
+import {
+  divideDimensions,
+  isDimensionless,
+  multiplyDimensions,
+  raiseDimension,
+  sameDimension,
+  type Dimension,
+} from './dimension';
 import { parseUnit, type Unit } from './parseUnit';
 
 const toSuperscript: Record<string, string> = {
@@ -54,6 +61,17 @@ export function perPower(y: Unit, x: Unit, power: number): Unit {
     text: xText === '' ? printUnit(y.text) : `${yText}/${wrapped}${superscript(power)}`,
     dimension: divideDimensions(y.dimension, raiseDimension(x.dimension, power)),
     scale: y.scale / x.scale ** power,
+    offset: 0,
+  };
+}
+
+/** The unit of a product: `W·s`, `(L/min)·s`. */
+export function multiplyUnits(a: Unit, b: Unit): Unit {
+  const wrapped = (u: Unit): string => (/\//.test(u.text) ? `(${printUnit(u.text)})` : printUnit(u.text));
+  return {
+    text: [wrapped(a), wrapped(b)].filter(Boolean).join('·'),
+    dimension: multiplyDimensions(a.dimension, b.dimension),
+    scale: a.scale * b.scale,
     offset: 0,
   };
 }

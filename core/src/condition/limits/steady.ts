@@ -29,7 +29,7 @@ export const steady: LimitKind<SteadyLimit> = {
         slope: slope === null ? Infinity : (slope * Math.abs(factor)) / timeFactor,
       };
     });
-    for (const samples of segments(along.values, allPresent(columns), state.mask, along.name)) {
+    for (const samples of segments(along.values, allPresent(columns), state.mask, along.name, state.gaps)) {
       const x = gather(along.values, samples);
       const watched = columns.map((c) => ({ ...c, values: gather(c.values, samples) }));
       const flags = steadyFlags(x, watched, limit.lasting * timeFactor);

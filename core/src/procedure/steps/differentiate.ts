@@ -1,8 +1,12 @@
 import { Type } from 'typebox';
 import { centralDifference, evenSpacing, localPolynomialSmooth, savitzkyGolay } from '../../signal';
-import { parseUnit, perPower } from '../../units';
+import { AppError } from '../../error/AppError';
+import { formatCount, formatValue } from '../../number/formatNumber';
+import { median } from '../../sample';
+import { conversion, parseUnit, perPower, printUnit } from '../../units';
+import { channelToStart, made, madeSettings } from '../madeChannel';
 import { defineStep } from '../StepKind';
-import { numberChannelOf, freeSymbol, withNewChannel } from '../stepTools';
+import { freeSymbol, numberChannelOf } from '../stepTools';
 import { overSegments } from '../overSegments';
 
 export const differentiate = defineStep({
@@ -17,50 +21,92 @@ export const differentiate = defineStep({
       [
         Type.Literal('central', { title: 'Central difference' }),
         Type.Literal('savitzkyGolay', { title: 'Savitzky–Golay' }),
+        Type.Literal('slope', { title: 'Slope over a moving window' }),
       ],
       { title: 'Method', default: 'central' },
     ),
-    window: Type.Integer({
-      title: 'Window (samples)',
-      minimum: 3,
-      maximum: 100001,
-      default: 11,
-      field: 'window',
-      when: 'savitzkyGolay',
-    }),
-    order: Type.Integer({ title: 'Order', minimum: 1, maximum: 9, default: 2, when: 'savitzkyGolay' }),
-    symbol: Type.String({ title: 'Symbol', minLength: 1, maxLength: 40 }),
-    name: Type.String({ title: 'Name', minLength: 1, maxLength: 100 }),
+    derivative: Type.Optional(
+      Type.Integer({ title: 'Derivative', description: '1: rate; 2: rate of the rate.', minimum: 1, maximum: 2, when: ['savitzkyGolay'] }),
+    ),
+    window: Type.Integer({ title: 'Window (samples)', minimum: 3, maximum: 100001, default: 11, field: 'window', when: ['savitzkyGolay', 'slope'] }),
+    order: Type.Integer({ title: 'Order', minimum: 1, maximum: 9, default: 2, when: ['savitzkyGolay'] }),
+    unit: Type.Optional(Type.String({ title: 'Shown in', description: 'Empty: as it is composed.', maxLength: 60, field: 'unit' })),
+    ends: Type.Optional(
+      Type.Union([Type.Literal('keep', { title: 'Keep, they are less sure' }), Type.Literal('leave', { title: 'Leave out' })], {
+        title: 'Ends and neighbours of gaps',
+      }),
+    ),
+    ...madeSettings,
   }),
-  start: ({ channels, along, inHand }) => {
-    const channel = channels.find((c) => c.symbol === inHand) ?? channels.find((c) => c.symbol !== along);
+  start: (state) => {
+    const channel = channelToStart(state);
+    const turns = channel?.unit === 'rpm' && state.along !== undefined;
+    const along = state.along ?? 'x';
     return {
       channel: channel?.symbol ?? '',
-      against: along ?? '',
+      against: state.along ?? '',
       method: 'central' as const,
+      derivative: 1,
       window: 11,
       order: 2,
-      symbol: freeSymbol(`d${channel?.symbol ?? 'y'}_d${along ?? 'x'}`, channels),
-      name: `Rate of ${channel?.name.toLowerCase() ?? ''}`.trim(),
+      unit: turns ? 'rad/s^2' : '',
+      ends: 'keep' as const,
+      symbol: freeSymbol(turns ? 'domega_dt' : `d${channel?.symbol ?? 'y'}_d${along}`, state.channels),
+      name: turns ? 'Angular acceleration' : `Rate of ${channel?.name.toLowerCase() ?? ''}`.trim(),
     };
   },
-  words: ({ channel, against, method, window, order }) => ({
-    title: `d${channel}/d${against}`,
-    detail:
-      method === 'central' ? 'central difference, second order' : `Savitzky–Golay, ${window} samples, order ${order}`,
+  words: ({ channel, against, method, window, order, derivative = 1 }) => ({
+    title: derivative === 2 && method === 'savitzkyGolay' ? `d²${channel}/d${against}²` : `d${channel}/d${against}`,
+    detail: {
+      central: 'central difference, second order',
+      savitzkyGolay: `Savitzky–Golay, ${window} samples, order ${order}`,
+      slope: `slope of the straight line through ${window} samples`,
+    }[method],
   }),
   reads: ({ channel, against }) => [channel, against],
   apply: (state, settings) => {
-    const { channel, against, method, window, order, symbol, name } = settings;
-    const y = numberChannelOf(state, channel);
-    const x = numberChannelOf(state, against);
-    const local = { window, order, derivative: 1 };
-    const { values, doubts } = overSegments(state, channel, against, method === 'central' ? 3 : window, (ys, xs) => {
-      if (method === 'central') return centralDifference(ys, xs, 2);
+    const { channel, against, method, unit, ends, symbol, name } = settings;
+    const [y, x] = [numberChannelOf(state, channel), numberChannelOf(state, against)];
+    const window = method === 'central' ? 3 : settings.window;
+    const derivative = method === 'savitzkyGolay' ? (settings.derivative ?? 1) : 1;
+    const local = { window, order: method === 'slope' ? 1 : settings.order, derivative };
+    if (local.order < derivative) throw new AppError('ORDER_TOO_LOW', { order: local.order, derivative });
+    const composed = perPower(parseUnit(y.unit), parseUnit(x.unit), derivative);
+    const wanted = unit ? parseUnit(unit) : composed;
+    const { factor } = conversion({ ...composed, offset: 0 }, { ...wanted, offset: 0 });
+    const noise: number[] = [];
+    let unsure = 0;
+    const rates = (ys: Float64Array, xs: Float64Array): Float64Array => {
       const spacing = evenSpacing(xs);
-      return spacing === undefined ? localPolynomialSmooth(ys, xs, local) : savitzkyGolay(ys, { ...local, spacing });
+      const out = method === 'central' ? centralDifference(ys, xs, 2) : spacing === undefined ? localPolynomialSmooth(ys, xs, local) : savitzkyGolay(ys, { ...local, spacing });
+      return factor === 1 ? out : out.map((v) => v * factor);
+    };
+    const { values, doubts, errors } = overSegments(state, channel, against, window, (ys, xs) => {
+      const out = rates(ys, xs);
+      const half = Math.min((window - 1) / 2, Math.floor(out.length / 2));
+      unsure += 2 * half;
+      if (ends === 'leave') out.fill(NaN, 0, half).fill(NaN, out.length - half);
+      noise.push(...noiseInAndOut(ys, out));
+      return out;
     });
-    const unit = perPower(parseUnit(y.unit), parseUnit(x.unit), 1).text;
-    return { state: withNewChannel(state, { symbol, name, unit, origin: 'derived', values }), made: symbol, doubts };
+    return made(
+      state,
+      { symbol, name, unit: printUnit(wanted.text), values, errors },
+      [...doubts, ...told(noise, y.unit, printUnit(wanted.text)), `${formatCount(unsure)} at ends and beside gaps ${ends === 'leave' ? 'left out' : 'are less sure'}`],
+    );
   },
-});
+}); // prettier-ignore
+
+/** Standard deviations of the noise of a column and of its rate, by the differences of neighbours, which a slow signal hardly touches. */
+function noiseInAndOut(y: Float64Array, rate: Float64Array): [number, number] {
+  const sizes = (column: Float64Array): Float64Array =>
+    column.slice(1).map((v, i) => Math.abs(v - column[i]!)).filter((d) => d === d);
+  const sigma = (column: Float64Array): number => median(sizes(column)) / (0.6744897501960817 * Math.SQRT2);
+  return [sigma(y), sigma(rate)];
+} // prettier-ignore
+
+function told(noise: readonly number[], unit: string, rateUnit: string): string[] {
+  const [before, after] = [noise[0], noise[1]];
+  if (!(before! > 0) || !(after! > 0)) return [];
+  return [`noise ${formatValue(before!, 2)} ${printUnit(unit)} became ${formatValue(after!, 2)} ${rateUnit}`];
+}

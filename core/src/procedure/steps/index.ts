@@ -1,11 +1,26 @@
 import { AppError } from '../../error/AppError';
 import type { StepKind } from '../StepKind';
+import { average } from './average';
 import { bringBack } from './bringBack';
 import { convertUnit } from './convertUnit';
 import { derive } from './derive';
 import { differentiate } from './differentiate';
+import { filter } from './filter';
+import { integrate } from './integrate';
+import { lag } from './lag';
+import { lookUp } from './lookUp';
+import { markGap } from './markGap';
+import { normalise } from './normalise';
+import { removeDrift } from './removeDrift';
+import { roundForDisplay } from './roundForDisplay';
 import { setAside } from './setAside';
+import { setAsideArea } from './setAsideArea';
+import { setAsideByRate } from './setAsideByRate';
+import { setAsideLimits } from './setAsideLimits';
+import { setAsideOutliers } from './setAsideOutliers';
+import { shiftTime } from './shiftTime';
 import { smooth } from './smooth';
+import { sortBy } from './sortBy';
 import { timeFromZero } from './timeFromZero';
 import { trim } from './trim';
 
@@ -13,12 +28,27 @@ import { trim } from './trim';
 export const stepKinds: readonly StepKind[] = [
   trim,
   setAside,
+  setAsideLimits,
+  setAsideOutliers,
+  setAsideByRate,
+  setAsideArea,
   bringBack,
+  markGap,
   timeFromZero,
+  shiftTime,
+  sortBy,
   convertUnit,
+  roundForDisplay,
   derive,
+  average,
+  lookUp,
   smooth,
+  filter,
   differentiate,
+  integrate,
+  removeDrift,
+  normalise,
+  lag,
 ];
 
 /** @throws {AppError} STEP_KIND_UNKNOWN */

@@ -1,8 +1,39 @@
 import { Type } from 'typebox';
-import { evenSpacing, localPolynomialSmooth, movingAverage, savitzkyGolay } from '../../signal';
+import { AppError } from '../../error/AppError';
+import { formatValue } from '../../number/formatNumber';
+import { errorsOf } from '../../sample';
+import {
+  exponentialAverage,
+  gaussianAverage,
+  localPolynomialSmooth,
+  localRegression,
+  movingAverage,
+  movingAverageContinued,
+  runningMedian,
+  savitzkyGolay,
+  type EndRule,
+} from '../../signal';
+import { evenSpacing } from '../../signal';
+import { made, madeNames, madeSettings } from '../madeChannel';
+import { needEven, overSegments } from '../overSegments';
 import { defineStep } from '../StepKind';
-import { numberChannelOf, freeSymbol, withNewChannel } from '../stepTools';
-import { overSegments } from '../overSegments';
+import { numberChannelOf } from '../stepTools';
+
+const WINDOWED = ['savitzkyGolay', 'movingAverage', 'runningMedian', 'gaussian'];
+const titles: Readonly<Record<string, string>> = {
+  savitzkyGolay: 'Savitzky–Golay',
+  movingAverage: 'moving average',
+  runningMedian: 'running median',
+  gaussian: 'Gaussian kernel',
+  localRegression: 'local regression',
+  exponential: 'exponential',
+};
+const endTitles: Readonly<Record<EndRule, string>> = {
+  shrink: 'Shrink the window',
+  mirror: 'Mirror the samples',
+  hold: 'Hold the end value',
+  fit: 'Extend by a fit',
+};
 
 export const smooth = defineStep({
   kind: 'smooth',
@@ -15,42 +46,102 @@ export const smooth = defineStep({
       [
         Type.Literal('savitzkyGolay', { title: 'Savitzky–Golay' }),
         Type.Literal('movingAverage', { title: 'Moving average' }),
+        Type.Literal('runningMedian', { title: 'Running median' }),
+        Type.Literal('gaussian', { title: 'Gaussian kernel' }),
+        Type.Literal('localRegression', { title: 'Local regression' }),
+        Type.Literal('exponential', { title: 'Exponential' }),
       ],
       { title: 'Method', default: 'savitzkyGolay' },
     ),
-    window: Type.Integer({ title: 'Window (samples)', minimum: 3, maximum: 100001, default: 21, field: 'window' }),
-    order: Type.Integer({ title: 'Order', minimum: 0, maximum: 9, default: 3, when: 'savitzkyGolay' }),
-    symbol: Type.String({ title: 'Symbol', minLength: 1, maxLength: 40 }),
-    name: Type.String({ title: 'Name', minLength: 1, maxLength: 100 }),
+    window: Type.Integer({ title: 'Window (samples)', minimum: 3, maximum: 100001, default: 21, field: 'window', when: WINDOWED }),
+    windowTime: Type.Optional(
+      Type.Union([Type.Number({ exclusiveMinimum: 0 }), Type.Null()], {
+        title: 'or as a stretch',
+        description: 'In the unit of the time channel; counts instead of the samples when it is given.',
+        field: 'numberOrNone',
+        when: WINDOWED,
+      }),
+    ),
+    order: Type.Integer({ title: 'Order', minimum: 0, maximum: 9, default: 3, when: ['savitzkyGolay'] }),
+    share: Type.Optional(Type.Number({ title: 'Share of the samples', exclusiveMinimum: 0, maximum: 1, default: 0.05, when: ['localRegression'] })),
+    robust: Type.Optional(Type.Integer({ title: 'Rounds against outliers', description: '0: plain.', minimum: 0, maximum: 10, default: 0, when: ['localRegression'] })),
+    alpha: Type.Optional(Type.Number({ title: 'Share of the new sample', exclusiveMinimum: 0, maximum: 1, default: 0.2, when: ['exponential'] })),
+    ends: Type.Optional(
+      Type.Union(
+        (Object.keys(endTitles) as EndRule[]).map((rule) => Type.Literal(rule, { title: endTitles[rule] })),
+        { title: 'At the ends', when: ['movingAverage', 'runningMedian', 'gaussian'] },
+      ),
+    ),
+    ...madeSettings,
   }),
-  start: ({ channels, along, inHand }) => {
-    const channel = channels.find((c) => c.symbol === inHand) ?? channels.find((c) => c.symbol !== along);
-    return {
-      channel: channel?.symbol ?? '',
-      method: 'savitzkyGolay' as const,
-      window: 21,
-      order: 3,
-      symbol: freeSymbol(`${channel?.symbol ?? 'y'}_s`, channels),
-      name: `${channel?.name ?? ''}, smoothed`,
-    };
-  },
-  words: ({ channel, method, window, order }) => ({
-    title: `Smooth ${channel}`,
-    detail:
-      method === 'movingAverage'
-        ? `moving average, ${window} samples`
-        : `Savitzky–Golay, ${window} samples, order ${order}`,
-  }),
+  start: (state) => ({ method: 'savitzkyGolay' as const, window: 21, order: 3, ...madeNames(state, 's', 'smoothed') }),
+  words: (settings) => ({ title: `Smooth ${settings.channel}`, detail: detailOf(settings) }),
   reads: ({ channel }, along) => (along === undefined ? [channel] : [channel, along]),
-  apply: (state, { channel, method, window, order, symbol, name }) => {
-    const { unit } = numberChannelOf(state, channel);
-    const need = method === 'movingAverage' ? 1 : window;
-    const { values, doubts } = overSegments(state, channel, state.along, need, (ys, xs) => {
-      if (method === 'movingAverage') return movingAverage(ys, window);
-      return evenSpacing(xs) === undefined
-        ? localPolynomialSmooth(ys, xs, { window, order })
-        : savitzkyGolay(ys, { window, order });
-    });
-    return { state: withNewChannel(state, { symbol, name, unit, origin: 'derived', values }), made: symbol, doubts };
+  apply: (state, settings) => {
+    const { channel, method, symbol, name } = settings;
+    const source = numberChannelOf(state, channel);
+    const xName = state.along === undefined ? 'sample number' : numberChannelOf(state, state.along).name;
+    const { values, doubts, errors } = overSegments(state, channel, state.along, needOf(settings), (y, x) =>
+      smoothed(y, x, settings, xName),
+    );
+    const linear = method !== 'runningMedian' && !(method === 'localRegression' && settings.robust);
+    // What shifts all samples alike shifts a median with them.
+    const carried = linear ? errors : () => errorsOf(source, state.channels);
+    return made(state, { symbol, name, unit: source.unit, values, errors: carried }, doubts);
   },
-});
+}); // prettier-ignore
+
+interface Smoothing {
+  method: string;
+  window: number;
+  windowTime?: number | null;
+  order: number;
+  share?: number;
+  robust?: number;
+  alpha?: number;
+  ends?: EndRule;
+}
+
+const usesTime = ({ method, windowTime }: Smoothing): boolean => Boolean(windowTime) && WINDOWED.includes(method);
+
+function detailOf(s: Smoothing): string {
+  const title = titles[s.method]!;
+  if (s.method === 'localRegression')
+    return `${s.robust ? 'robust ' : ''}${title}, ${formatValue((s.share ?? 0.05) * 100)} % of the samples`;
+  if (s.method === 'exponential') return `${title}, α = ${formatValue(s.alpha ?? 0.2)}, lags`;
+  const width = usesTime(s) ? `over ${formatValue(s.windowTime!)} of time` : `${s.window} samples`;
+  return `${title}, ${width}${s.method === 'savitzkyGolay' ? `, order ${s.order}` : ''}`;
+}
+
+function needOf(s: Smoothing): number {
+  if (s.method === 'localRegression') return Math.ceil(3 / (s.share ?? 0.05));
+  return s.method === 'savitzkyGolay' && !usesTime(s) ? s.window : 1;
+}
+
+function smoothed(y: Float64Array, x: Float64Array, s: Smoothing, xName: string): Float64Array {
+  const even = (): number => needEven(x, xName, `a ${titles[s.method]}`);
+  const window = usesTime(s) ? oddWindow(s.windowTime! / even()) : s.window;
+  switch (s.method) {
+    case 'movingAverage':
+      return s.ends === undefined || s.ends === 'shrink' ? movingAverage(y, window) : movingAverageContinued(y, window, s.ends); // prettier-ignore
+    case 'runningMedian':
+      return runningMedian(y, window, s.ends);
+    case 'gaussian':
+      // The window is where the weights end that count: six standard deviations.
+      even();
+      return gaussianAverage(y, window / 6, s.ends);
+    case 'localRegression':
+      return localRegression(y, x, { share: s.share ?? 0.05, robust: s.robust ?? 0 });
+    case 'exponential':
+      even();
+      return exponentialAverage(y, s.alpha ?? 0.2);
+    default:
+      if (y.length < window)
+        throw new AppError('TOO_FEW_SAMPLES', { name: 'The stretch', have: y.length, need: window });
+      return evenSpacing(x) === undefined
+        ? localPolynomialSmooth(y, x, { window, order: s.order })
+        : savitzkyGolay(y, { window, order: s.order });
+  }
+}
+
+const oddWindow = (samples: number): number => Math.max(3, 2 * Math.round((samples - 1) / 2) + 1);

@@ -1,4 +1,5 @@
 import { AppError } from '../../error/AppError';
+import { continued, type EndRule } from './ends';
 
 /** At the ends: average what lies in the window (`clip`), or shrink it evenly on both sides (`symmetric`). */
 export type WindowEnds = 'clip' | 'symmetric';
@@ -40,4 +41,18 @@ export function movingAverage(y: Float64Array, window: number, ends: WindowEnds 
     out[i] = (sum + lost) / (to - from);
   }
   return out;
+}
+
+/**
+ * The same with the stretch continued beyond its ends, so that the window keeps its length.
+ * @throws {AppError} WINDOW_NOT_ODD
+ */
+export function movingAverageContinued(
+  y: Float64Array,
+  window: number,
+  ends: Exclude<EndRule, 'shrink'>,
+): Float64Array {
+  checkWindow(window);
+  const half = (window - 1) / 2;
+  return movingAverage(continued(y, half, ends), window, 'clip').slice(half, half + y.length);
 }

@@ -1,0 +1,57 @@
+import { Type } from 'typebox';
+import { AppError } from '../../error/AppError';
+import { errorsOf, type ErrorSources } from '../../sample';
+import { conversion, convertColumn, parseUnit } from '../../units';
+import { channelToStart, madeSettings } from '../madeChannel';
+import { defineStep } from '../StepKind';
+import { freeSymbol, numberChannelOf, withNewChannel } from '../stepTools';
+
+export const average = defineStep({
+  kind: 'average',
+  version: 1,
+  title: 'Average across channels',
+  purpose: 'The mean of several channels at each sample, over those that are not missing, with their number.',
+  settings: Type.Object({
+    channels: Type.Array(Type.String(), { title: 'Channels', minItems: 2, maxItems: 100, field: 'channels' }),
+    fewest: Type.Integer({ title: 'At least so many present', minimum: 1, maximum: 100, default: 1 }),
+    ...madeSettings,
+  }),
+  start: (state) => {
+    const first = channelToStart(state);
+    const alike = state.channels.filter((c) => c.unit === first?.unit && c.symbol !== state.along);
+    return {
+      channels: alike.map((c) => c.symbol),
+      fewest: 1,
+      symbol: freeSymbol(`${first?.symbol ?? 'y'}_mean`, state.channels),
+      name: 'Mean of channels',
+    };
+  },
+  words: ({ channels, symbol }) => ({ title: `${symbol} = mean of ${channels.join(', ')}`, detail: 'missing ones passed over' }),
+  reads: ({ channels }) => channels,
+  apply: (state, { channels, fewest, symbol, name }) => {
+    const sources = channels.map((s) => numberChannelOf(state, s));
+    if (sources.length < 2) throw new AppError('TOO_FEW_CHANNELS', { have: sources.length, need: 2 });
+    const to = parseUnit(sources[0]!.unit);
+    const columns = sources.map((c) => convertColumn(c.values, parseUnit(c.unit), to));
+    const count = Float64Array.from(columns[0]!, (_, i) => columns.reduce((n, c) => n + Number(c[i]! === c[i]!), 0));
+    const meanOf = (all: readonly (Float64Array | undefined)[]): Float64Array =>
+      count.map((n, i) => {
+        if (n < fewest || n === 0) return NaN;
+        let sum = 0;
+        // An error counts where its channel does.
+        all.forEach((c, k) => (sum += columns[k]![i]! === columns[k]![i]! ? (c?.[i] ?? 0) : 0));
+        return sum / n;
+      });
+    const errors = (): ErrorSources => {
+      const each = sources.map((c) => errorsOf(c, state.channels));
+      const factors = sources.map((c) => conversion(parseUnit(c.unit), to).factor);
+      const names = new Set(each.flatMap((e) => [...e.keys()]));
+      return new Map([...names].map((n) => [n, meanOf(each.map((e, k) => e.get(n)?.map((v) => v * factors[k]!)))]));
+    };
+    const unit = sources[0]!.unit;
+    const withMean = withNewChannel(state, { symbol, name, unit, origin: 'derived', values: meanOf(columns), errors });
+    const counted = freeSymbol(`${symbol}_n`, [...withMean.channels.values()]);
+    const next = withNewChannel(withMean, { symbol: counted, name: `${name}, number present`, unit: '', origin: 'derived', values: count });
+    return { state: next, made: symbol };
+  },
+}); // prettier-ignore
