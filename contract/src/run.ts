@@ -10,6 +10,7 @@ export const stepSchema = closed({
   /** What each kind takes is checked by the kind itself, which names the field. */
   settings: Type.Record(Type.String({ maxLength: 40 }), Type.Unknown()),
   on: Type.Boolean(),
+  note: Type.Optional(Type.String({ maxLength: 1000 })),
 });
 const steps = Type.Array(stepSchema, { maxItems: 200 });
 
@@ -120,6 +121,7 @@ export const stepReport = closed({
   title: Type.String(),
   detail: Type.String(),
   status: Type.Union([Type.Literal('done'), Type.Literal('off'), Type.Literal('failed')]),
+  milliseconds: Type.Number(),
   setAside: Type.Integer(),
   made: orNull(closed({ symbol: Type.String(), unit: Type.String() })),
   doubts: Type.Array(Type.String()),
@@ -142,6 +144,8 @@ export const channelBoardRow = closed({
   labels: orNull(Type.Array(Type.String())),
   missing: Type.Integer(),
   present: Type.Integer(),
+  /** How many decimals are shown of it, where a step says so. */
+  decimals: orNull(Type.Integer()),
   trace: Type.Array(reading),
 });
 export type ChannelBoardRow = Static<typeof channelBoardRow>;

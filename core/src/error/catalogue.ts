@@ -115,6 +115,14 @@ export const catalogue = {
     (f) =>
       `A polynomial of order ${f.order} has no derivative ${f.derivative} to speak of. Choose an order of at least ${f.derivative}.`,
   ),
+  FORMULA_CIRCULAR: entry<{ loop: string; at?: number }>(
+    'input',
+    (f) => `These channels need each other in a circle: ${f.loop}. Let one of them do without the others.`,
+  ),
+  MADE_LATER: entry<{ symbol: string; later: number; at?: number }>(
+    'input',
+    (f) => `"${f.symbol}" is only made by step ${f.later}, which comes later. Move that step before this one.`,
+  ),
   // units
   UNIT_UNKNOWN: entry<{ text: string; part: string }>('input', (f) =>
     f.part === f.text

@@ -21,6 +21,8 @@ export interface Step {
   version: number;
   settings: Record<string, unknown>;
   on: boolean;
+  /** What a person wrote beside it. */
+  note?: string;
 }
 
 export interface StepContext {
@@ -44,6 +46,8 @@ export interface StepReport {
   title: string;
   detail: string;
   status: 'done' | 'off' | 'failed';
+  /** How long it took; next to nothing where its result was known already. */
+  milliseconds: number;
   /** Samples that it set aside and that nobody brought back. */
   setAside: number;
   made?: { symbol: string; unit: string };

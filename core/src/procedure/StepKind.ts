@@ -22,6 +22,10 @@ export interface StepKind<Settings extends TObject = TObject> {
   words(settings: Static<Settings>): { title: string; detail: string };
   /** Symbols that must be there before; so only these columns are loaded. */
   reads(settings: Static<Settings>, along: string | undefined): string[];
+  /** It moves all channels, whatever their symbols. */
+  readsAll?: true;
+  /** What it does stays the same whichever samples are kept. */
+  ignoresMask?(settings: Static<Settings>): boolean;
   /** @throws {AppError} what the step cannot do with these settings and this run */
   apply(state: RunState, settings: Static<Settings>, context: StepContext): StepEffect;
 }

@@ -1,5 +1,7 @@
 export type { RunState, Step, StepReport } from './RunState';
 export type { StartState, StepKind } from './StepKind';
 export { stepKindOf, stepKinds } from './steps';
-export { checkSettings, runProcedure, symbolsRead, type ProcedureResult, type StepMemory } from './runProcedure';
+export type { Change } from './content';
+export { symbolsRead } from './reads';
+export { checkSettings, runProcedure, type ProcedureResult, type StepMemory } from './runProcedure';
 export { channelOf, numberChannelOf } from './stepTools';

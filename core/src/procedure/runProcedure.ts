@@ -2,7 +2,9 @@ import { Errors } from 'typebox/value';
 import { AppError } from '../error/AppError';
 import type { PropertyTable } from '../property';
 import { countByStep } from '../sample';
-import type { RunState, Step, StepEffect, StepReport } from './RunState';
+import { beginContent, changeOf, contentAfter, keyOfStep, withChange, type Change } from './content';
+import { explainMissing } from './explainMissing';
+import type { RunState, Step, StepReport } from './RunState';
 import { stepKindOf } from './steps';
 
 /** A run before its procedure, and after each of its steps. */
@@ -13,50 +15,58 @@ export interface ProcedureResult {
   reports: StepReport[];
 }
 
-/** Remembers what a step made of a state, so that a change recomputes only what follows it. */
+/** Remembers what a step changed, by everything that the change depends on. */
 export interface StepMemory {
-  recall(key: string): StepEffect | undefined;
-  keep(key: string, effect: StepEffect): void;
+  recall(key: string): Change | undefined;
+  keep(key: string, change: Change): void;
 }
+
+export interface Remembering {
+  store: StepMemory;
+  /** Says the logged samples and what is declared of them. */
+  runKey: string;
+  /** A clock in milliseconds, for how long each step takes. */
+  now?: () => number;
+}
+
+type Outcome = Pick<StepReport, 'status' | 'made' | 'doubts' | 'error' | 'milliseconds'>;
 
 /**
  * Runs the steps in order. A step that fails changes nothing and reports why; the
  * later ones run on without it, and fail in their turn where they needed it.
- * @param memory  optional; keyed by everything that the result depends on
  */
 export function runProcedure(
   logged: RunState,
   steps: readonly Step[],
   tables: ReadonlyMap<string, PropertyTable>,
-  memory?: { store: StepMemory; runKey: string },
+  memory?: Remembering,
 ): ProcedureResult {
+  const now = memory?.now ?? (() => 0);
   let state = logged;
-  let key = memory ? `${memory.runKey}|${tablesKey(tables)}` : '';
+  let content = beginContent(memory?.runKey ?? '', tables);
   const before: RunState[] = [];
-  const outcomes: Pick<StepReport, 'status' | 'made' | 'doubts' | 'error'>[] = [];
-  steps.forEach((step, index) => {
+  const outcomes = steps.map((step, index): Outcome => {
     before.push(state);
-    if (!step.on) {
-      // The ordinal of later steps counts this one too, so it belongs to the key.
-      key += '|off';
-      outcomes.push({ status: 'off', doubts: [] });
-      return;
-    }
-    key += `|${step.kind}${step.version}${JSON.stringify(step.settings)}`;
+    if (!step.on) return { status: 'off', doubts: [], milliseconds: 0 };
+    const start = now();
     try {
+      const key = keyOfStep(content, state, step, index + 1);
       const known = memory?.store.recall(key);
-      const effect = known ?? applyStep(state, step, { tables, ordinal: index + 1 });
-      if (!known) memory?.store.keep(key, effect);
-      state = effect.state;
-      const made = effect.made === undefined ? undefined : state.channels.get(effect.made);
-      outcomes.push({
+      const change = known ?? changeOf(state, applyStep(state, step, { tables, ordinal: index + 1 }));
+      if (!known) memory?.store.keep(key, change);
+      state = withChange(state, change);
+      content = contentAfter(content, change, key);
+      const made = change.made === undefined ? undefined : state.channels.get(change.made);
+      return {
         status: 'done',
-        doubts: effect.doubts ?? [],
+        doubts: change.doubts,
+        milliseconds: now() - start,
         ...(made ? { made: { symbol: made.symbol, unit: made.unit } } : {}),
-      });
+      };
     } catch (error) {
       if (!(error instanceof AppError)) throw error;
-      outcomes.push({ status: 'failed', doubts: [], error: error.report() });
+      const explained = explainMissing(error, steps, index);
+      return { status: 'failed', doubts: [], error: explained.report(), milliseconds: now() - start };
     }
   });
   const counts = countByStep(state.mask, steps.length);
@@ -94,20 +104,3 @@ function wordsOf(step: Step): Pick<StepReport, 'id' | 'kind' | 'title' | 'detail
     return { id: step.id, kind: step.kind, title: step.kind, detail: 'settings that do not fit' };
   }
 }
-
-/** Symbols of logged channels that the steps need, as far as their settings can be read. */
-export function symbolsRead(steps: readonly Step[], along: string | undefined): string[] {
-  const found = new Set<string>(along === undefined ? [] : [along]);
-  for (const step of steps) {
-    if (!step.on) continue;
-    try {
-      for (const symbol of stepKindOf(step.kind).reads(step.settings as never, along)) found.add(symbol);
-    } catch {
-      // A step that cannot be read says so in its own report when it is run.
-    }
-  }
-  return [...found];
-}
-
-const tablesKey = (tables: ReadonlyMap<string, PropertyTable>): string =>
-  [...tables.values()].map((t) => JSON.stringify([t.symbol, t.xUnit, t.yUnit, t.outside, t.x, t.y])).join();

@@ -7,6 +7,7 @@ import {
   type Channel,
   type Description,
   type Level,
+  type Change,
   type ProcedureResult,
   type RunState,
   type StepMemory,
@@ -15,15 +16,14 @@ import { LRUCache } from 'lru-cache';
 import type { BenchRun, NamedCondition } from './BenchInput';
 import { attempt, type Attempt } from './toReply';
 
-type Effect = Parameters<StepMemory['keep']>[1];
-
 /** What steps made, by content, up to a quarter of a gigabyte: only the new column and the mask of each count. */
-const effects = new LRUCache<string, Effect>({ maxSize: 256 * 2 ** 20 });
+const changes = new LRUCache<string, Change>({ maxSize: 256 * 2 ** 20 });
 const memory: StepMemory = {
-  recall: (key) => effects.get(key),
-  keep: (key, effect) => {
-    const made = effect.made === undefined ? 0 : effect.state.samples * 8;
-    effects.set(key, effect, { size: made + effect.state.mask.byteLength + 1 });
+  recall: (key) => changes.get(key),
+  keep: (key, change) => {
+    let size = 1 + (change.mask?.byteLength ?? 0);
+    for (const { values } of change.channels.values()) size += values.byteLength;
+    changes.set(key, change, { size });
   },
 };
 
@@ -49,6 +49,7 @@ export function benchState(run: BenchRun): BenchState {
   const result = runProcedure(loggedState(run), run.steps, new Map(run.tables.map((t) => [t.symbol, t])), {
     store: memory,
     runKey: run.key,
+    now: () => performance.now(),
   });
   const levels = new Map<Float64Array, readonly Level[]>(run.channels.map((c) => [c.values, c.levels]));
   const descriptions = new Map<Float64Array, Description>();

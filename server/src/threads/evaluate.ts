@@ -54,6 +54,7 @@ function boardRow(channel: Channel, state: BenchState): ChannelBoardRow {
     standardDeviation: reading(d.standardDeviation),
     uncertainty: reading(meanUncertainty(channel, state)),
     labels: channel.labels ? [...channel.labels] : null,
+    decimals: channel.decimals ?? null,
     missing: d.missing,
     present: d.present,
     trace: state.once(`trace ${channel.symbol}`, () => readings(smallTrace(channel, state.result.final.mask))),

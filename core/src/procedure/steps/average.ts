@@ -18,7 +18,9 @@ export const average = defineStep({
   }),
   start: (state) => {
     const first = channelToStart(state);
-    const alike = state.channels.filter((c) => c.unit === first?.unit && c.symbol !== state.along);
+    const others = state.channels.filter((c) => c.symbol !== state.along);
+    const sameUnit = others.filter((c) => c.unit === first?.unit);
+    const alike = sameUnit.length > 1 ? sameUnit : others.slice(0, 2);
     return {
       channels: alike.map((c) => c.symbol),
       fewest: 1,
@@ -28,6 +30,7 @@ export const average = defineStep({
   },
   words: ({ channels, symbol }) => ({ title: `${symbol} = mean of ${channels.join(', ')}`, detail: 'missing ones passed over' }),
   reads: ({ channels }) => channels,
+  ignoresMask: () => true,
   apply: (state, { channels, fewest, symbol, name }) => {
     const sources = channels.map((s) => numberChannelOf(state, s));
     if (sources.length < 2) throw new AppError('TOO_FEW_CHANNELS', { have: sources.length, need: 2 });

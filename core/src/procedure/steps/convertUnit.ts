@@ -19,6 +19,7 @@ export const convertUnit = defineStep({
   },
   words: ({ channel, unit }) => ({ title: `${channel} in ${printUnit(unit) || 'plain numbers'}`, detail: 'converted' }),
   reads: ({ channel }) => [channel],
+  ignoresMask: () => true,
   apply: (state, settings) => {
     const channel = numberChannelOf(state, settings.channel);
     const channels = new Map(state.channels).set(channel.symbol, inUnit(channel, settings.unit, state.channels));

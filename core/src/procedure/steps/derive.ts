@@ -34,6 +34,8 @@ export const derive = defineStep({
   start: ({ channels }) => ({ name: 'New channel', symbol: freeSymbol('new', channels), formula: '', unit: '' }),
   words: ({ symbol, formula, name }) => ({ title: `${symbol} = ${inPrint(formula)}`, detail: name }),
   reads: ({ formula }) => symbolsIn(parseFormula(formula)),
+  // Only a value of the whole channel asks what is kept.
+  ignoresMask: ({ formula }) => !/\bof\b/.test(formula),
   apply: (state, { name, symbol, formula, unit }, { tables }) => {
     const result = evaluateFormula(formula, unit, { ...state, tables });
     const { divisionsByZero, undefinedResults, outsideTable } = result.doubts;

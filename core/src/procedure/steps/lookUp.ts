@@ -27,6 +27,7 @@ export const lookUp = defineStep({
     detail: 'linear between knots',
   }),
   reads: ({ channel }) => [channel],
+  ignoresMask: () => true,
   apply: (state, { table, channel, symbol, name }, { tables }) => {
     const known = tables.get(table);
     if (!known) throw new AppError('TABLE_UNKNOWN', { symbol: table });

@@ -18,6 +18,7 @@ export const roundForDisplay = defineStep({
     detail: 'for display only',
   }),
   reads: ({ channel }) => [channel],
+  ignoresMask: () => true,
   apply: (state, { channel, decimals }) => {
     const shown = { ...numberChannelOf(state, channel), decimals };
     return { state: { ...state, channels: new Map(state.channels).set(channel, shown) } };

@@ -24,6 +24,7 @@ export const shiftTime = defineStep({
     detail: by < 0 ? 'earlier' : 'later',
   }),
   reads: ({ channel }) => [channel],
+  ignoresMask: () => true,
   apply: (state, { channel, by }) => {
     const time = numberChannelOf(state, channel);
     const shifted = { ...time, values: time.values.map((v) => v + by), uncertainty: undefined, errors: () => errorsOf(time, state.channels) }; // prettier-ignore

@@ -17,6 +17,7 @@ export const sortBy = defineStep({
   start: ({ along, channels }) => ({ channel: along ?? channels[0]?.symbol ?? '', method: 'rising' as const }),
   words: ({ channel, method }) => ({ title: `Sort by ${channel}`, detail: method }),
   reads: ({ channel }) => [channel],
+  readsAll: true,
   apply: (state, { channel, method }) => {
     const { values } = numberChannelOf(state, channel);
     const sign = method === 'rising' ? 1 : -1;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { checkSettings, runProcedure, stepKindOf, stepKinds, symbolsRead, type RunState, type Step, type StepMemory } from '../index'; // prettier-ignore
+import { checkSettings, runProcedure, stepKindOf, stepKinds, symbolsRead, type RunState, type Step, type Change, type StepMemory } from '../index'; // prettier-ignore
 
 const N = 400;
 const sampled = (f: (i: number) => number): Float64Array => Float64Array.from({ length: N }, (_, i) => f(i));
@@ -46,9 +46,9 @@ describe.each(stepKinds.map((k) => [k.kind, k] as const))('the kind %s', (kind, 
     for (const symbol of k.reads(settings as never, 't')) expect(run.channels.has(symbol)).toBe(true);
   });
   test('refuses a setting of the wrong type by its name on the form', () =>
-    expect(() => checkSettings({ kind, settings: { ...k.start(startState), channel: 7, formula: 7 } })).toThrow(
-      expect.objectContaining({ code: 'STEP_SETTINGS' }) as never,
-    ));
+    expect(() =>
+      checkSettings({ kind, settings: { ...k.start(startState), channel: 7, formula: 7, channels: 7 } }),
+    ).toThrow(expect.objectContaining({ code: 'STEP_SETTINGS' }) as never));
   test('leaves the run that it works on alone', () => {
     const before = [...run.channels].map(([s, c]) => [s, [...c.values]]);
     const settings = { ...k.start(startState), ...(kind === 'derive' ? { formula: 'p * 2' } : {}) };
@@ -96,25 +96,74 @@ test('a stretch too short for the window is told, not smoothed in part', () => {
   expect(state.channels.get('p_s')!.values.slice(196, 200).every((v) => v !== v)).toBe(true);
 }); // prettier-ignore
 
-test('a change computes anew only what follows it', () => {
-  const kept = new Map<string, Parameters<StepMemory['keep']>[1]>();
-  const recalled: string[] = [];
-  const memory: StepMemory = {
-    recall: (key) => {
-      const known = kept.get(key);
-      if (known) recalled.push(key.split('|').at(-1)!.slice(0, 6));
-      return known;
+test('a change computes anew only what depends on it, wherever it stands', () => {
+  const kept = new Map<string, Change>();
+  let computed: string[] = [];
+  const store: StepMemory = {
+    recall: (key) => kept.get(key),
+    keep: (key, change) => {
+      computed.push(change.made ?? 'mask');
+      kept.set(key, change);
     },
-    keep: (key, effect) => void kept.set(key, effect),
   };
-  const work = (steps: Step[]) => runProcedure(run, steps, new Map(), { store: memory, runKey: 'run' });
-  const derive = (formula: string) => step('derive', { name: 'D', symbol: 'd', formula, unit: '' });
-  work([smooth(), derive('p_s * 2')]);
-  expect(kept.size).toBe(2);
-  work([smooth(), derive('p_s * 3')]);
-  expect([recalled, kept.size]).toEqual([['smooth'], 3]);
-  work([smooth({ window: 7 }), derive('p_s * 3')]);
-  expect(kept.size).toBe(5);
+  const work = (steps: Step[]) => {
+    computed = [];
+    const { final: state } = runProcedure(run, steps, new Map(), { store, runKey: 'run' });
+    expect([...state.channels].map(([s, c]) => [s, [...c.values]])).toEqual([...runProcedure(run, steps, new Map()).final.channels].map(([s, c]) => [s, [...c.values]])); // prettier-ignore
+    return computed;
+  };
+  const derive = (symbol: string, formula: string) => step('derive', { name: symbol, symbol, formula, unit: '' });
+  const aside = (to: number) => step('setAside', { channel: 't', ranges: [[0, to]], unit: 's', reason: '' });
+  expect(work([aside(1), smooth(), derive('d', 'p_s * 2'), derive('e', 'n * 2')])).toEqual(['mask', 'p_s', 'd', 'e']);
+  expect(work([aside(1), smooth(), derive('d', 'p_s * 3'), derive('e', 'n * 2')])).toEqual(['d']);
+  expect(work([aside(2), smooth(), derive('d', 'p_s * 3'), derive('e', 'n * 2')])).toEqual(['mask', 'p_s', 'd']);
+  expect(work([aside(2), smooth(), derive('d', 'p_s * 3'), derive('e', 'n - mean of n')])).toEqual(['e']);
+  expect(work([aside(3), smooth(), derive('d', 'p_s * 3'), derive('e', 'n - mean of n')])).toEqual(['mask', 'p_s', 'd', 'e']); // prettier-ignore
+  expect(work([aside(1), smooth(), derive('d', 'p_s * 2'), derive('e', 'n * 2')])).toEqual([]);
+});
+
+describe('what does not stand in its order', () => {
+  const derive = (symbol: string, formula: string) => step('derive', { name: symbol, symbol, formula, unit: '' }, symbol); // prettier-ignore
+  const why = (...steps: Step[]) => runProcedure(run, steps, new Map()).reports[0]!.error?.message;
+  test('is told where it is made', () =>
+    expect(why(derive('d', 'e * 2'), derive('e', 'p * 2'))).toBe('"e" is only made by step 2, which comes later. Move that step before this one.')); // prettier-ignore
+  test('is refused with its loop when it goes in a circle', () =>
+    expect(why(derive('a', 'b * 2'), derive('b', 'c * 2'), derive('c', 'a + p'))).toContain('a → b → c → a'));
+  test('a channel cannot be made of itself', () => expect(why(derive('a', 'a + p'))).toContain('a → a'));
+});
+
+/** A random procedure of any kinds, from a seed. */
+function anyProcedure(seed: number): Step[] {
+  let s = seed;
+  const random = (n: number): number => ((s = (s * 1103515245 + 12345) % 2147483648), Math.floor((s / 2147483648) * n));
+  return Array.from({ length: 6 }, (_, i) => {
+    const kind = stepKinds[random(stepKinds.length)]!;
+    const settings: Record<string, unknown> = { ...(kind.start(startState) as Record<string, unknown>) };
+    if ('symbol' in settings) settings['symbol'] = `m${i}`;
+    if ('ranges' in settings) settings['ranges'] = [[random(20), 20 + random(60)]];
+    if (kind.kind === 'trim') Object.assign(settings, { from: random(20), to: 40 + random(40) });
+    if (kind.kind === 'setAsideLimits') Object.assign(settings, { low: 100 + random(100), high: 200 + random(300) });
+    if (kind.kind === 'derive') settings['formula'] = ['p * n', 'p / (n - 1600 [rpm])', 'p - mean of p'][random(3)];
+    return { id: `s${i}`, kind: kind.kind, version: 1, settings, on: true };
+  });
+}
+
+describe.each(Array.from({ length: 40 }, (_, k) => k + 1))('random procedure %d', (seed) => {
+  const steps = anyProcedure(seed);
+  const gone = (state: RunState) => [[...state.channels].map(([s, c]) => [s, c.unit, [...c.values]]), [...state.mask].map((m) => m > 0)]; // prettier-ignore
+  test('changes no raw sample, and its ledger adds up to the logged ones', () => {
+    const before = [...run.channels].map(([s, c]) => [s, [...c.values]]);
+    const { final: state, reports } = runProcedure(run, steps, new Map());
+    expect([...run.channels].map(([s, c]) => [s, [...c.values]])).toEqual(before);
+    expect(run.mask.every((m) => m === 0)).toBe(true);
+    const kept = state.mask.filter((m) => m === 0).length;
+    expect(kept + reports.reduce((sum, r) => sum + r.setAside, 0)).toBe(N);
+  });
+  test('a step that is switched off is one that was never there', () => {
+    const off = steps.map((s, i) => (i === 2 ? { ...s, on: false } : s));
+    const without = steps.filter((_, i) => i !== 2);
+    expect(gone(runProcedure(run, off, new Map()).final)).toEqual(gone(runProcedure(run, without, new Map()).final));
+  });
 });
 
 test('the logged symbols that a procedure reads are known without running it', () =>
