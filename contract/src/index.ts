@@ -8,3 +8,4 @@ export * from './table';
 export * from './fit';
 export * from './comparison';
 export * from './finding';
+export * from './procedure';

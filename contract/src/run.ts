@@ -12,7 +12,7 @@ export const stepSchema = closed({
   on: Type.Boolean(),
   note: Type.Optional(Type.String({ maxLength: 1000 })),
 });
-const steps = Type.Array(stepSchema, { maxItems: 200 });
+export const steps = Type.Array(stepSchema, { maxItems: 200 });
 
 export const channelRow = closed({
   symbol: Type.String(),
@@ -158,10 +158,19 @@ export const benchReply = closed({
   reports: Type.Array(stepReport),
   /** Kept samples in each condition of the campaign. */
   conditions: Type.Array(
-    closed({ id, name: Type.String(), samples: orNull(Type.Integer()), problem: orNull(problem) }),
+    closed({
+      id,
+      name: Type.String(),
+      samples: orNull(Type.Integer()),
+      /** Of them in another condition too. */
+      shares: Type.Integer(),
+      problem: orNull(problem),
+    }),
   ),
   /** Kept samples in at least one condition. */
   inAnyCondition: Type.Integer(),
+  /** Kept samples in more than one. */
+  inSeveralConditions: Type.Integer(),
   /** For the ledger bar: 240 equal slices of the run; share of samples kept, and in a condition. */
   strip: closed({
     kept: Type.Array(Type.Number()),

@@ -1,6 +1,6 @@
 import type { RunKind } from '@undameter/contract';
-import type { Step } from '@undameter/core';
-import { coastdownLog, pulsationLog, simulatedHead, SPIKE_TIMES, SWEEP_END, SWEEP_START, sweepLog, warmupLog, type DemoFile } from './logs'; // prettier-ignore
+import type { Step, Uncertainty } from '@undameter/core';
+import { coastdownLog, pulsationLog, secondSweepLog, simulatedHead, sweepLog, warmupLog, type DemoFile } from './logs';
 import { rig } from './rig';
 
 export const demoCampaign = {
@@ -14,8 +14,8 @@ export interface DemoRun {
   file: () => DemoFile;
   name: string;
   kind: RunKind;
-  /** Symbol and name by the place of the column; what is not listed is left out. */
-  columns: Record<number, { symbol: string; name?: string }>;
+  /** Symbol, name and uncertainty by the place of the column; what is not listed is left out. */
+  columns: Record<number, { symbol: string; name?: string; uncertainty?: Uncertainty }>;
   along: number | null;
   steps: Step[];
 }
@@ -29,11 +29,12 @@ const step = (id: string, kind: string, settings: Record<string, unknown>): Step
 });
 
 const sweepSteps: Step[] = [
-  step('trim', 'trim', { channel: 't', from: SWEEP_START, to: SWEEP_END, unit: 's' }),
-  step('spikes', 'setAside', {
-    channel: 't',
-    ranges: SPIKE_TIMES.map((t) => [t, t]),
-    unit: 's',
+  // Limits instead of times, so that the procedure fits another day's sweep as well.
+  step('trim', 'trim', { channel: 'n', from: 1300, to: 3000, unit: 'rpm' }),
+  step('spikes', 'setAsideOutliers', {
+    channel: 'p_d',
+    window: 11,
+    threshold: 12,
     reason: 'pressure spikes, input at its rail',
   }),
   step('zero', 'timeFromZero', { channel: 't' }),
@@ -51,12 +52,28 @@ const sweepSteps: Step[] = [
   }),
 ];
 
+/** From the data sheets of the sensors, whose limits are taken as never passed. */
+const fullScale = (percent: number, to: number): Uncertainty => ({ kind: 'fullScale', percent, fullScale: to, statedAs: 'limits' }); // prettier-ignore
+const within = (value: number): Uncertainty => ({ kind: 'absolute', value, statedAs: 'limits' });
+
+const sweepColumns: DemoRun['columns'] = {
+  0: { symbol: 't' },
+  1: { symbol: 'n', uncertainty: within(1) },
+  2: { symbol: 'z_v' },
+  3: { symbol: 'Q', uncertainty: { kind: 'reading', percent: 0.5, statedAs: 'twice' } },
+  4: { symbol: 'p_s', uncertainty: fullScale(0.25, 250) },
+  5: { symbol: 'p_d', uncertainty: fullScale(0.25, 600) },
+  6: { symbol: 'M', uncertainty: fullScale(0.2, 5) },
+  7: { symbol: 'T_w', uncertainty: within(0.15) },
+  8: { symbol: 'T_b1' },
+};
+
 export const demoRuns: readonly DemoRun[] = [
   {
     file: sweepLog,
     name: 'Sweep, 18 settings',
     kind: 'measured',
-    columns: { 0: { symbol: 't' }, 1: { symbol: 'n' }, 2: { symbol: 'z_v' }, 3: { symbol: 'Q' }, 4: { symbol: 'p_s' }, 5: { symbol: 'p_d' }, 6: { symbol: 'M' }, 7: { symbol: 'T_w' }, 8: { symbol: 'T_b1' } }, // prettier-ignore
+    columns: sweepColumns,
     along: 0,
     steps: sweepSteps,
   },
@@ -108,6 +125,15 @@ export const demoRuns: readonly DemoRun[] = [
         name: 'Discharge pressure, smoothed',
       }),
     ],
+  },
+  {
+    // No steps: the procedure of the first sweep waits to be applied to it.
+    file: secondSweepLog,
+    name: 'Sweep, second day',
+    kind: 'measured',
+    columns: sweepColumns,
+    along: 0,
+    steps: [],
   },
   {
     file: simulatedHead,

@@ -7,44 +7,77 @@ export interface DemoFile {
   text: string;
 }
 
-/** Samples in which the pressure of the sweep shows a spike, by elapsed time in s. */
-export const SPIKE_TIMES = [103.7, 214.9, 388.2, 531.6, 602.4, 777.1, 905.3, 1011.8, 1129.5];
-export const SWEEP_START = 41.2;
-export const SWEEP_END = 1187;
+/** How one sweep differs from another: when the rig ran, where the pressure shows a spike, how warm the water was. */
+interface Sweep {
+  name: string;
+  test: string;
+  seed: number;
+  /** Elapsed time in s. */
+  start: number;
+  end: number;
+  spikeTimes: readonly number[];
+  waterFrom: number;
+}
+
+const SAMPLES = 12140;
 
 /** The main log: three speeds, six valve settings each, with the faults that logs have. */
-export function sweepLog(): DemoFile {
-  const random = new Random(20261103);
+export const sweepLog = (): DemoFile =>
+  sweep({
+    name: 'loop3-sweep.csv',
+    test: 'head and efficiency sweep',
+    seed: 20261103,
+    start: 41.2,
+    end: 1187,
+    spikeTimes: [103.7, 214.9, 388.2, 531.6, 602.4, 777.1, 905.3, 1011.8, 1129.5],
+    waterFrom: 18.9,
+  });
+
+/** The same settings on another day: begun later, warmer water, spikes elsewhere. */
+export const secondSweepLog = (): DemoFile =>
+  sweep({
+    name: 'loop3-sweep-2.csv',
+    test: 'head and efficiency sweep, second day',
+    seed: 20261104,
+    start: 58.6,
+    end: 1196.6,
+    spikeTimes: [96.1, 301.4, 455.9, 690.2, 871.3, 1102.7],
+    waterFrom: 24.3,
+  });
+
+function sweep(day: Sweep): DemoFile {
+  const random = new Random(day.seed);
   const lines = [
     'Tern Yard hydraulics lab',
     'Rig: Loop 3',
-    'Test: head and efficiency sweep',
+    `Test: ${day.test}`,
     'Logger: 10 Hz, 11 channels',
     'Operator note: inputs Bearing 2 and Aux 4 not connected',
     '',
     'Elapsed time,Shaft speed,Valve opening,Flow,Suction pressure,Discharge pressure,Shaft torque,Water temperature,Bearing 1 temperature,Bearing 2 temperature,Aux 4',
     's,rpm,%,L/min,kPa,kPa,N·m,°C,°C,°C,mA',
   ];
-  const spikes = new Set(SPIKE_TIMES.map((t) => Math.round(t * 10)));
+  const spikes = new Set(day.spikeTimes.map((t) => Math.round(t * 10)));
   let speed = 0;
   let share = 0;
-  for (let i = 0; i < 12140; i++) {
+  for (let i = 0; i < SAMPLES; i++) {
     const t = i / 10;
-    const target = settingAt(t);
+    const target = settingAt(t, day);
     speed += (target.speed - speed) * (1 - Math.exp(-0.1 / 1.6));
     share += (target.share - share) * (1 - Math.exp(-0.1 / 1.1));
-    const cells = sweepRow(t, speed, share, target.valve, random, spikes.has(i));
+    const temperature = day.waterFrom + 7.8 * (t / 1214) ** 1.15;
+    const cells = sweepRow({ t, speed, share, valve: target.valve, temperature, spike: spikes.has(i) }, random);
     spoil(cells, i);
     lines.push(cells.join(','));
     if (i === 6000) lines.push('');
   }
   lines.push('# logger stopped by operator', '');
-  return { name: 'loop3-sweep.csv', text: lines.join('\n') };
+  return { name: day.name, text: lines.join('\n') };
 }
 
-function settingAt(t: number): { speed: number; share: number; valve: number } {
-  const duration = (SWEEP_END - SWEEP_START) / 18;
-  const index = Math.floor((t - SWEEP_START) / duration);
+function settingAt(t: number, { start, end }: Sweep): { speed: number; share: number; valve: number } {
+  const duration = (end - start) / 18;
+  const index = Math.floor((t - start) / duration);
   if (index < 0 || index > 17) return { speed: 0, share: 0, valve: 0 };
   const setting = index % 6;
   return {
@@ -54,11 +87,19 @@ function settingAt(t: number): { speed: number; share: number; valve: number } {
   };
 }
 
-function sweepRow(t: number, speed: number, share: number, valve: number, random: Random, spike: boolean): string[] {
+interface Moment {
+  t: number;
+  speed: number;
+  share: number;
+  valve: number;
+  temperature: number;
+  spike: boolean;
+}
+
+function sweepRow({ t, speed, share, valve, temperature, spike }: Moment, random: Random): string[] {
   const turning = speed + random.normal(1.2);
   const flow = flowAt(speed, share);
   const head = speed > 5 ? headAt(turning, flow) : 0;
-  const temperature = 18.9 + 7.8 * (t / 1214) ** 1.15;
   const suction = 112 - 9e-4 * flow ** 2;
   const rise = (waterDensity(temperature) * rig.gravity * head) / 1000;
   const omega = (turning * 2 * Math.PI) / 60;
@@ -83,7 +124,7 @@ function sweepRow(t: number, speed: number, share: number, valve: number, random
 function spoil(cells: string[], i: number): void {
   if (i % 1103 === 511) cells[3] = 'OL';
   if (i === 2750 || i === 2751 || i === 9034) cells[5] = 'ERR 12';
-  if (i === 12139) cells.length = 4;
+  if (i === SAMPLES - 1) cells.length = 4;
 }
 
 /** Shaft speed at 100 Hz after power-off: torque from inertia. */

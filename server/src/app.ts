@@ -12,6 +12,7 @@ import { asAppError, replyOf } from './errors';
 import { guardOrigin } from './guard';
 import { campaignRoutes } from './routes/campaigns';
 import { conditionRoutes } from './routes/conditions';
+import { procedureRoutes } from './routes/procedures';
 import { findingRoutes } from './routes/findings';
 import { exportingRoutes } from './routes/exporting';
 import { intakeRoutes } from './routes/intake';
@@ -68,6 +69,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       joiningRoutes(routes, services);
       exportingRoutes(routes, services);
       conditionRoutes(routes, services);
+      procedureRoutes(routes, services);
       tableRoutes(routes, services);
       modelRoutes(routes, services);
       findingRoutes(routes, services);

@@ -2,6 +2,6 @@ export type { RunState, Step, StepReport } from './RunState';
 export type { StartState, StepKind } from './StepKind';
 export { stepKindOf, stepKinds } from './steps';
 export type { Change } from './content';
-export { symbolsRead } from './reads';
+export { madeBySteps, symbolsRead } from './reads';
 export { checkSettings, runProcedure, type ProcedureResult, type StepMemory } from './runProcedure';
 export { channelOf, numberChannelOf } from './stepTools';

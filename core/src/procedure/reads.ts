@@ -16,3 +16,11 @@ export function readsOf({ kind, settings }: Pick<Step, 'kind' | 'settings'>, alo
     return [];
   }
 }
+
+/** Symbols that the steps make, as far as their settings say. */
+export const madeBySteps = (steps: readonly Step[]): Set<string> =>
+  new Set(
+    steps
+      .filter((s) => s.on)
+      .flatMap(({ settings }) => (typeof settings['symbol'] === 'string' ? [settings['symbol']] : [])),
+  );

@@ -1,5 +1,6 @@
 import { AppError } from '../error/AppError';
 import { isSymbol, type Channel, type Mask } from '../sample';
+import { convert, parseUnit } from '../units';
 import type { RunState } from './RunState';
 
 /** @throws {AppError} CHANNEL_UNKNOWN */
@@ -14,6 +15,17 @@ export function numberChannelOf(state: RunState, symbol: string): Channel {
   const channel = channelOf(state, symbol);
   if (channel.labels) throw new AppError('CHANNEL_IS_CATEGORY', { symbol });
   return channel;
+}
+
+/**
+ * Turns a value that was given in a unit into that of the channel. A procedure travels to runs whose
+ * channels are in other units; without a unit a value counts as given in the channel's own.
+ * @throws {AppError} UNIT_MISFIT, UNIT_UNKNOWN
+ */
+export function inChannelUnit({ unit: to }: Channel, unit: string): (value: number) => number {
+  if (unit === '' || unit === to) return (v) => v;
+  const [from, own] = [parseUnit(unit), parseUnit(to)];
+  return (v) => convert(v, from, own);
 }
 
 /** The state with one more channel. @throws {AppError} SYMBOL_TAKEN, SYMBOL_INVALID */
@@ -34,6 +46,9 @@ export function remask(mask: Mask, next: (sample: number, now: number) => number
 export function checkRange(from: number, to: number): void {
   if (to < from) throw new AppError('RANGE_REVERSED', { from, to });
 }
+
+export const rangesInUnit = (ranges: readonly (readonly [number, number])[], own: (value: number) => number) =>
+  ranges.map(([from, to]): [number, number] => [own(from), own(to)]);
 
 /** Whether a value lies in one of the ranges, ends included. */
 export const inRanges = (value: number, ranges: readonly (readonly [number, number])[]): boolean =>

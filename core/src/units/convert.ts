@@ -1,6 +1,6 @@
 import { AppError } from '../error/AppError';
 import { sameDimension } from './dimension';
-import type { Unit } from './parseUnit';
+import { parseUnit, type Unit } from './parseUnit';
 
 /**
  * Factor and shift that turn a reading in `from` into one in `to`: y = factor·x + shift.
@@ -26,4 +26,11 @@ export function convertColumn(values: Float64Array, from: Unit, to: Unit): Float
   const out = new Float64Array(values.length);
   for (let i = 0; i < values.length; i++) out[i] = values[i]! * factor + shift;
   return out;
+}
+
+/** Whether two texts name the same unit: `L/min` and `l / min`. */
+export function sameUnit(a: string, b: string): boolean {
+  if (a === b) return true;
+  const [p, q] = [parseUnit(a), parseUnit(b)];
+  return sameDimension(p.dimension, q.dimension) && p.scale === q.scale && p.offset === q.offset;
 }

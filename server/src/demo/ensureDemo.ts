@@ -6,7 +6,7 @@ import { createComparison } from '../store/comparisons';
 import { createCondition } from '../store/conditions';
 import { createFinding } from '../store/findings';
 import { createFit } from '../store/fits';
-import { removeCampaign, saveProcedure } from '../store/runs';
+import { declareChannel, removeCampaign, saveProcedure } from '../store/runs';
 import { createTable } from '../store/tables';
 import { sentenceOf } from '../routes/findings';
 import type { FindingOrigin } from '@undameter/contract';
@@ -84,6 +84,10 @@ async function importRun({ db, uploads, imports }: Services, campaignId: number,
   });
   const job = await imports.ended(jobId);
   if (job.runId === null) throw new Error(`The demo file ${name} was not imported: ${job.error?.message}`);
+  for (const { name: column, symbol, unit } of columns) {
+    const uncertainty = Object.values(demoRun.columns).find((c) => c.symbol === symbol)?.uncertainty;
+    if (uncertainty) await declareChannel(db, job.runId, symbol, { symbol, name: column, unit, uncertainty });
+  }
   if (demoRun.steps.length > 0) await saveProcedure(db, job.runId, demoRun.steps, 0);
   return job.runId;
 }

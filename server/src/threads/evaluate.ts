@@ -17,11 +17,13 @@ export function evaluate({ run, conditions }: EvaluateTask): BenchReply {
 
 function board(state: BenchState, conditions: readonly NamedCondition[]): BenchReply {
   const { final, reports } = state.result;
-  const inAny = new Uint8Array(final.samples);
-  const counted = conditions.map((condition) => {
-    const picked = state.pickedBy(condition);
-    for (const i of picked.value ?? []) inAny[i] = 1;
-    return { id: condition.id, name: condition.name, samples: picked.value?.length ?? null, problem: picked.problem };
+  const times = new Uint16Array(final.samples);
+  const picked = conditions.map((condition) => state.pickedBy(condition));
+  for (const { value } of picked) for (const i of value ?? []) times[i]!++;
+  const counted = conditions.map(({ id, name }, k) => {
+    const { value, problem } = picked[k]!;
+    const shares = value?.reduce((sum, i) => sum + Number(times[i]! > 1), 0) ?? 0;
+    return { id, name, samples: value?.length ?? null, shares, problem };
   });
   return {
     samples: final.samples,
@@ -30,10 +32,11 @@ function board(state: BenchState, conditions: readonly NamedCondition[]): BenchR
     channels: [...final.channels.values()].map((channel) => boardRow(channel, state)),
     reports: reports.map((r) => ({ ...r, made: r.made ?? null, error: r.error ?? null })),
     conditions: counted,
-    inAnyCondition: inAny.reduce((sum, v) => sum + v, 0),
+    inAnyCondition: times.reduce((sum, n) => sum + Number(n > 0), 0),
+    inSeveralConditions: times.reduce((sum, n) => sum + Number(n > 1), 0),
     strip: {
       kept: shares(final.mask, (i) => final.mask[i] === KEPT),
-      inCondition: shares(final.mask, (i) => inAny[i] === 1),
+      inCondition: shares(final.mask, (i) => times[i]! > 0),
       asideBy: slicesOf(final.mask).map(([from, to]) =>
         final.mask.subarray(from, to).reduce((a, b) => Math.max(a, b), 0),
       ),

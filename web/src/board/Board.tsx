@@ -10,6 +10,8 @@ export interface BoardColumn<Row> {
   /** Numbers are set in the monospace and to the right. */
   numeric?: boolean;
   width?: number;
+  /** It goes into the file and not on the screen. */
+  fileOnly?: true;
   cell(row: Row): ReactNode;
   /** What the file gets; a column without it stays out of the file. */
   value?: (row: Row) => string | number | null;
@@ -26,13 +28,15 @@ interface BoardProps<Row> {
   onTake?: ((row: Row) => void) | undefined;
   dim?: (row: Row) => boolean;
   empty?: ReactNode;
+  /** A click on a heading sorts. */
+  sortable?: boolean;
   /** The rows are still being computed. */
   waiting?: boolean;
 }
 
 /** The dense table under a chart; everything on it can be taken along as CSV. */
 export function Board<Row extends object>(props: BoardProps<Row>) {
-  const { title, columns, rows, keyOf, tools, inHand, onTake, dim, empty, waiting } = props;
+  const { title, columns, rows, keyOf, tools, inHand, onTake, dim, empty, waiting, sortable } = props;
   const saved = columns.flatMap(({ title: heading, unit, value }) =>
     value ? [{ title: heading, value, ...(unit === undefined ? {} : { unit }) }] : [],
   );
@@ -66,15 +70,25 @@ export function Board<Row extends object>(props: BoardProps<Row>) {
               }
             : {}),
         })}
-        columns={columns.map((c) => ({
-          key: c.key,
-          title: c.unit ? `${c.title} (${c.unit})` : c.title,
-          ...(c.width ? { width: c.width } : {}),
-          align: c.numeric ? ('right' as const) : ('left' as const),
-          className: c.numeric ? 'number' : '',
-          render: (_: unknown, row: Row) => c.cell(row),
-        }))}
+        columns={columns
+          .filter((c) => !c.fileOnly)
+          .map((c) => ({
+            key: c.key,
+            title: c.unit ? `${c.title} (${c.unit})` : c.title,
+            ...(c.width ? { width: c.width } : {}),
+            align: c.numeric ? ('right' as const) : ('left' as const),
+            className: c.numeric ? 'number' : '',
+            ...(sortable && c.value ? { sorter: (a: Row, b: Row) => inOrder(c.value!(a), c.value!(b)) } : {}),
+            render: (_: unknown, row: Row) => c.cell(row),
+          }))}
       />
     </section>
   );
+}
+
+/** Numbers by size, words by the alphabet with the numbers in them by size; what is missing comes last. */
+function inOrder(a: string | number | null, b: string | number | null): number {
+  if (a === null || b === null) return Number(a === null) - Number(b === null);
+  if (typeof a === 'number' && typeof b === 'number') return a - b;
+  return String(a).localeCompare(String(b), 'en', { numeric: true });
 }

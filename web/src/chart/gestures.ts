@@ -4,6 +4,8 @@ import { echarts, type ChartInstance } from './echarts';
 export interface Gestures {
   /** A stretch was dragged; `dragged` is how far along x, negative to the left. */
   onRange?(range: { pane: number; x: [number, number]; y: [number, number]; dragged: number }): void;
+  /** A line was drawn around something with Shift held down; its corners. */
+  onLasso?(drawn: { pane: number; corners: [number, number][] }): void;
   /** A place was clicked; `reach` is how much of x four pixels are. */
   onPick?(place: { pane: number; x: number; y: number; reach: number }): void;
   /** Wheel: the new share of the window, around a place. */
@@ -19,12 +21,14 @@ interface Pointer {
   event: Event;
 }
 const CLICK_PIXELS = 4;
+const MOST_CORNERS = 200;
 
 /** Listens on the canvas; returns the way to stop. `read` gives the newest handlers. */
 export function attachGestures(chart: ChartInstance, read: () => Gestures, colour: () => string): () => void {
   const zr = chart.getZr();
-  let start: { pane: number; px: number; py: number } | undefined;
+  let start: { pane: number; px: number; py: number; drawn: [number, number][] | undefined } | undefined;
   let shade: InstanceType<typeof echarts.graphic.Rect> | undefined;
+  let lasso: InstanceType<typeof echarts.graphic.Polygon> | undefined;
 
   const paneAt = (p: Pointer): number => {
     const panes = ((chart.getOption()?.['grid'] as unknown[] | undefined) ?? []).length;
@@ -36,9 +40,12 @@ export function attachGestures(chart: ChartInstance, read: () => Gestures, colou
 
   const down = (p: Pointer): void => {
     const pane = paneAt(p);
-    if (pane >= 0) start = { pane, px: p.offsetX, py: p.offsetY };
+    const drawn =
+      (p.event as MouseEvent).shiftKey && read().onLasso ? [[p.offsetX, p.offsetY] as [number, number]] : undefined;
+    if (pane >= 0) start = { pane, px: p.offsetX, py: p.offsetY, drawn };
   };
   const move = (p: Pointer): void => {
+    if (start?.drawn) return draw(start.drawn, p);
     if (!start || !read().onRange || Math.abs(p.offsetX - start.px) + Math.abs(p.offsetY - start.py) < CLICK_PIXELS)
       return;
     shade ??= new echarts.graphic.Rect({
@@ -55,12 +62,31 @@ export function attachGestures(chart: ChartInstance, read: () => Gestures, colou
       height: chart.getHeight() - 48,
     });
   };
+  const draw = (drawn: [number, number][], p: Pointer): void => {
+    const [x, y] = drawn.at(-1)!;
+    if (Math.hypot(p.offsetX - x, p.offsetY - y) < CLICK_PIXELS) return;
+    drawn.push([p.offsetX, p.offsetY]);
+    lasso ??= new echarts.graphic.Polygon({
+      z: 100,
+      silent: true,
+      style: { fill: colour(), opacity: 0.18, stroke: colour() },
+    });
+    zr.add(lasso);
+    lasso.setShape({ points: [...drawn] });
+  };
   const up = (p: Pointer): void => {
+    if (lasso) zr.remove(lasso);
+    lasso = undefined;
     if (shade) zr.remove(shade);
     shade = undefined;
     if (!start) return;
-    const { pane, px, py } = start;
+    const { pane, px, py, drawn } = start;
     start = undefined;
+    if (drawn && drawn.length > 2) {
+      const every = Math.ceil(drawn.length / MOST_CORNERS);
+      const corners = drawn.filter((_, i) => i % every === 0).map(([x, y]) => valueAt(pane, x, y));
+      return read().onLasso?.({ pane, corners });
+    }
     const from = valueAt(pane, px, py);
     const to = valueAt(pane, p.offsetX, p.offsetY);
     if (Math.abs(p.offsetX - px) < CLICK_PIXELS && Math.abs(p.offsetY - py) < CLICK_PIXELS) {

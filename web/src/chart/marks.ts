@@ -135,3 +135,64 @@ export const levelBand = (ranges: readonly (readonly [number, number])[], colour
     data: ranges.map(([low, high]) => [{ yAxis: low }, { yAxis: high }]),
   },
 });
+
+interface Cells {
+  xRange: readonly [number, number];
+  yRange: readonly [number, number];
+  columns: number;
+  rows: number;
+  dwell: readonly number[];
+}
+
+/** Cells of a map, the darker the more time was spent in them; the root lets short visits be seen. */
+export function cellMap({ xRange, yRange, columns, rows, dwell }: Cells, colour: string): Mark {
+  const most = dwell.reduce((a, b) => Math.max(a, b), 0);
+  const [width, height] = [(xRange[1] - xRange[0]) / columns, (yRange[1] - yRange[0]) / rows];
+  const cells = dwell.flatMap((time, k) => (time > 0 ? [[k % columns, Math.floor(k / columns), time]] : []));
+  return {
+    type: 'custom',
+    silent: true,
+    clip: true,
+    z: 1,
+    data: cells.map(([i, j]) => [xRange[0] + (i! + 0.5) * width, yRange[0] + (j! + 0.5) * height]),
+    renderItem: (about: { dataIndex: number }, api: { coord(point: number[]): number[] }) => {
+      const [i, j, time] = cells[about.dataIndex]!;
+      const [left, bottom] = api.coord([xRange[0] + i! * width, yRange[0] + j! * height]) as [number, number];
+      const [right, top] = api.coord([xRange[0] + (i! + 1) * width, yRange[0] + (j! + 1) * height]) as [number, number];
+      return {
+        type: 'rect',
+        shape: { x: left, y: top, width: Math.max(1.5, right - left), height: Math.max(1.5, bottom - top) },
+        style: { fill: colour, opacity: 0.1 + 0.75 * Math.sqrt(time! / most) },
+      };
+    },
+  };
+}
+
+/** Error bars of both axes, one standard uncertainty each way; what is smaller than its symbol does not show. */
+export function errorBars({ x, y, xError, yError }: Points & { xError: Column; yError: Column }, colour: string): Mark {
+  const data = x.flatMap((at, i) =>
+    at === null || (y[i] ?? null) === null ? [] : [[at, y[i], xError[i] ?? 0, yError[i] ?? 0]],
+  );
+  const bar = (from: number[], to: number[]): Mark => ({
+    type: 'line',
+    shape: { x1: from[0], y1: from[1], x2: to[0], y2: to[1] },
+    style: { stroke: colour, lineWidth: 1.2 },
+  });
+  return {
+    type: 'custom',
+    silent: true,
+    clip: true,
+    z: 3,
+    data: data.map(([px, py]) => [px, py]),
+    renderItem: (about: { dataIndex: number }, api: { coord(point: number[]): number[] }) => {
+      const [px, py, dx, dy] = data[about.dataIndex] as [number, number, number, number];
+      return {
+        type: 'group',
+        children: [
+          bar(api.coord([px - dx, py]), api.coord([px + dx, py])),
+          bar(api.coord([px, py - dy]), api.coord([px, py + dy])),
+        ],
+      };
+    },
+  };
+}

@@ -1,6 +1,6 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
 import type { Palette } from '../theme/palette';
-import { band, colourOf, level, line, points } from './marks';
+import { band, colourOf, errorBars, level, line, points } from './marks';
 import type { Size } from './Chart';
 import type { ChartOption } from './echarts';
 import { axisTitle, stackOption, type Pane } from './panes';
@@ -10,6 +10,9 @@ export const fittedMarks = (series: SeriesReply, index: number, palette: Palette
   const colour = colourOf(palette, index);
   return [
     band(series.curve, colour, ''),
+    ...(series.drawn.xUncertainty.length > 0
+      ? [errorBars({ ...series.drawn, xError: series.drawn.xUncertainty, yError: series.drawn.yUncertainty }, colour)]
+      : []),
     points(series.drawn, { name: '', colour, series: index, ground: palette.sheet, size: 6 }),
     line(series.curve, {
       name: many ? series.name : 'model',

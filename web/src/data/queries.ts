@@ -1,5 +1,5 @@
-import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitBody, FitReply, FitRow, FormulaReply, QualityReply, RunReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
-import type { Step } from '@undameter/core';
+import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitBody, FitReply, FitRow, FormulaReply, MapReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
+import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
 
@@ -21,6 +21,13 @@ export const queries = {
   run: (id: number) => read<RunReply>(`/runs/${id}`),
   quality: (id: number) => read<QualityReply>(`/runs/${id}/quality`),
   conditions: (campaignId: number) => read<ConditionRow[]>(`/campaigns/${campaignId}/conditions`),
+  setPoints: (runId: number, body: { steady: SteadyLimit | null; symbols: readonly string[] | null }) =>
+    put<SetPointsReply>(`/runs/${runId}/set-points`, body),
+  points: (runId: number, symbols: readonly string[] = [], wanted = true) =>
+    put<PointsReply>(`/runs/${runId}/operating-points`, { conditionIds: [], symbols }, wanted),
+  map: (runId: number, body: { x: string; y: string; columns: number; rows: number }) =>
+    put<MapReply>(`/runs/${runId}/map`, body, body.x !== '' && body.y !== ''),
+  procedures: (campaignId: number) => read<SavedProcedureRow[]>(`/campaigns/${campaignId}/procedures`),
   tables: (campaignId: number) => read<TableRow[]>(`/campaigns/${campaignId}/tables`),
   fits: (campaignId: number) => read<FitRow[]>(`/campaigns/${campaignId}/fits`),
   fitResult: (id: number) => read<FitReply>(`/fits/${id}/result`),

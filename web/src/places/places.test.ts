@@ -70,7 +70,7 @@ describe('signals', () => {
     const kinds = (n: number) => {
       const xs = Array.from({ length: n }, (_, i) => i);
       const trace = { symbol: 'p', x: xs, y: xs, everySample: true, setAside: { x: [], y: [], count: 0 }, inConditions: [] };
-      const channel = { symbol: 'p', name: 'Pressure', unit: 'kPa', origin: 'logged' as const, lowest: 0, mean: 0, highest: 1, standardDeviation: 1, missing: 0, present: n, uncertainty: null, labels: null, trace: [] };
+      const channel = { symbol: 'p', name: 'Pressure', unit: 'kPa', origin: 'logged' as const, lowest: 0, mean: 0, highest: 1, standardDeviation: 1, missing: 0, present: n, uncertainty: null, labels: null, decimals: null, trace: [] };
       const traces = { whole: [0, n] as [number, number], window: [0, n] as [number, number], samplesInWindow: n, traces: [trace], problem: null };
       const option = signalsOption({ traces, shown: [{ channel, series: 0 }], along: undefined, palette: palettes.light }, { width: 900, height: 400 });
       return (option['series'] as { type: string }[]).map((s) => s.type);
@@ -192,13 +192,15 @@ describe('the ladder of trust', () => {
     expect(rung(series((i) => i % 3 - 1), 'Highest term')).toMatchObject({ state: 'sound' }); // prettier-ignore
   });
   test('too few points to say anything about runs say nothing', () =>
-    expect(runsOf({ drawn: { every: 1, x: [1, 2], y: [], residual: [1, -1] } })).toBeNull());
+    expect(
+      runsOf({ drawn: { every: 1, x: [1, 2], y: [], residual: [1, -1], xUncertainty: [], yUncertainty: [] } }),
+    ).toBeNull());
 });
 
 describe('what is computed while a step is in hand', () => {
   const saved = [step('trim', { channel: 't' }), step('smooth', { channel: 'p', symbol: 'p_s' }), step('derive', { symbol: 'H' })]; // prettier-ignore
   const inHand = (index: number) => ({ index, isNew: false, step: saved[index]! });
-  const row = (symbol: string, origin: 'logged' | 'derived' = 'logged') => ({ symbol, name: symbol, unit: 'kPa', origin, lowest: 0, mean: 0, highest: 1, standardDeviation: 0, missing: 0, present: 9, uncertainty: null, labels: null, trace: [] }); // prettier-ignore
+  const row = (symbol: string, origin: 'logged' | 'derived' = 'logged') => ({ symbol, name: symbol, unit: 'kPa', origin, lowest: 0, mean: 0, highest: 1, standardDeviation: 0, missing: 0, present: 9, uncertainty: null, labels: null, decimals: null, trace: [] }); // prettier-ignore
   const report = (symbol?: string) => ({ made: symbol ? { symbol, unit: '' } : null }) as BenchReply['reports'][number];
   const bench = { along: 't', channels: [row('t'), row('n'), row('p'), row('p_s', 'derived'), row('H', 'derived')], reports: [report(), report('p_s'), report('H')] } as unknown as BenchReply; // prettier-ignore
 

@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import { KEPT } from '../../sample';
 import { defineStep } from '../StepKind';
-import { numberChannelOf, checkRange, inRanges, remask } from '../stepTools';
+import { checkRange, inChannelUnit, inRanges, numberChannelOf, rangesInUnit, remask } from '../stepTools';
 import { rangeSettings, rangesInWords, setAside } from './setAside';
 
 export const bringBack = defineStep({
@@ -23,9 +23,11 @@ export const bringBack = defineStep({
     detail: `of ${channel}`,
   }),
   reads: ({ channel }) => [channel],
-  apply: (state, { channel, ranges }) => {
-    for (const [from, to] of ranges) checkRange(from, to);
-    const { values } = numberChannelOf(state, channel);
+  apply: (state, { channel, ranges: given, unit }) => {
+    for (const [from, to] of given) checkRange(from, to);
+    const source = numberChannelOf(state, channel);
+    const { values } = source;
+    const ranges = rangesInUnit(given, inChannelUnit(source, unit));
     let brought = 0;
     const mask = remask(state.mask, (i, now) => {
       if (now === KEPT || !inRanges(values[i]!, ranges)) return now;

@@ -3,7 +3,7 @@ import { AppError } from '../../error/AppError';
 import { formatValue } from '../../number/formatNumber';
 import { printUnit } from '../../units';
 import { defineStep } from '../StepKind';
-import { numberChannelOf } from '../stepTools';
+import { inChannelUnit, numberChannelOf } from '../stepTools';
 
 export const markGap = defineStep({
   kind: 'markGap',
@@ -25,8 +25,10 @@ export const markGap = defineStep({
     detail: `of ${channel}`,
   }),
   reads: ({ channel }) => [channel],
-  apply: (state, { channel, at }) => {
-    const { values, name } = numberChannelOf(state, channel);
+  apply: (state, { channel, at: given, unit }) => {
+    const source = numberChannelOf(state, channel);
+    const { values, name } = source;
+    const at = inChannelUnit(source, unit)(given);
     const after = values.findIndex((v, i) => i > 0 && v >= at && values[i - 1]! < at);
     if (after < 0) throw new AppError('RANGE_EMPTY', { from: at, to: at, name });
     return { state: { ...state, gaps: new Set([...(state.gaps ?? []), after]) } };

@@ -4,7 +4,7 @@ import { formatValue } from '../../number/formatNumber';
 import { KEPT } from '../../sample';
 import { printUnit } from '../../units';
 import { defineStep } from '../StepKind';
-import { numberChannelOf, checkRange, inRanges, remask } from '../stepTools';
+import { checkRange, inChannelUnit, inRanges, numberChannelOf, rangesInUnit, remask } from '../stepTools';
 
 /** "at 12.4 s" or "from 12.4 to 15 s", several joined by a comma. */
 export const rangesInWords = (ranges: readonly (readonly [number, number])[], unit: string): string => {
@@ -50,9 +50,11 @@ export const setAside = defineStep({
     detail: reason || `of ${channel}`,
   }),
   reads: ({ channel }) => [channel],
-  apply: (state, { channel, ranges }, { ordinal }) => {
-    for (const [from, to] of ranges) checkRange(from, to);
-    const { values, name } = numberChannelOf(state, channel);
+  apply: (state, { channel, ranges: given, unit }, { ordinal }) => {
+    for (const [from, to] of given) checkRange(from, to);
+    const source = numberChannelOf(state, channel);
+    const { values, name } = source;
+    const ranges = rangesInUnit(given, inChannelUnit(source, unit));
     let hit = 0;
     const mask = remask(state.mask, (i, now) => {
       if (now !== KEPT || !inRanges(values[i]!, ranges)) return now;

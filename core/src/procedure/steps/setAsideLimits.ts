@@ -5,7 +5,7 @@ import { printUnit } from '../../units';
 import { channelToStart } from '../madeChannel';
 import { setAsideWhere } from '../setAsideWhere';
 import { defineStep } from '../StepKind';
-import { checkRange, numberChannelOf } from '../stepTools';
+import { checkRange, inChannelUnit, numberChannelOf } from '../stepTools';
 
 const bound = (title: string) =>
   Type.Union([Type.Number(), Type.Null()], { title, description: 'Empty: no limit.', field: 'numberOrNone' });
@@ -47,11 +47,13 @@ export const setAsideLimits = defineStep({
     return { title: `Set aside ${channel} ${low === null && high === null ? 'by no limit yet' : where[method]}`, detail: reason || 'by limits' };
   },
   reads: ({ channel }) => [channel],
-  apply: (state, { channel, method, low, high }, { ordinal }) => {
-    const { values } = numberChannelOf(state, channel);
+  apply: (state, { channel, method, low, high, unit }, { ordinal }) => {
+    const source = numberChannelOf(state, channel);
+    const { values } = source;
+    const own = inChannelUnit(source, unit);
     if (low === null && high === null) throw new AppError('LIMITS_EMPTY', { symbol: channel });
     if (low !== null && high !== null) checkRange(low, high);
-    const [from, to] = [low ?? -Infinity, high ?? Infinity];
+    const [from, to] = [low === null ? -Infinity : own(low), high === null ? Infinity : own(high)];
     // A missing value is on neither side.
     return setAsideWhere(state, ordinal, (i) => {
       const v = values[i]!;

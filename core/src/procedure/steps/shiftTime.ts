@@ -3,7 +3,7 @@ import { formatValue } from '../../number/formatNumber';
 import { errorsOf } from '../../sample';
 import { printUnit } from '../../units';
 import { defineStep } from '../StepKind';
-import { numberChannelOf } from '../stepTools';
+import { inChannelUnit, numberChannelOf } from '../stepTools';
 
 export const shiftTime = defineStep({
   kind: 'shiftTime',
@@ -25,9 +25,11 @@ export const shiftTime = defineStep({
   }),
   reads: ({ channel }) => [channel],
   ignoresMask: () => true,
-  apply: (state, { channel, by }) => {
+  apply: (state, { channel, by, unit }) => {
     const time = numberChannelOf(state, channel);
-    const shifted = { ...time, values: time.values.map((v) => v + by), uncertainty: undefined, errors: () => errorsOf(time, state.channels) }; // prettier-ignore
+    const own = inChannelUnit(time, unit);
+    const shift = own(by) - own(0);
+    const shifted = { ...time, values: time.values.map((v) => v + shift), uncertainty: undefined, errors: () => errorsOf(time, state.channels) }; // prettier-ignore
     return { state: { ...state, channels: new Map(state.channels).set(channel, shifted) } };
   },
 });

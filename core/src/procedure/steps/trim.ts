@@ -4,7 +4,7 @@ import { formatValue } from '../../number/formatNumber';
 import { KEPT } from '../../sample';
 import { printUnit } from '../../units';
 import { defineStep } from '../StepKind';
-import { numberChannelOf, checkRange, remask } from '../stepTools';
+import { checkRange, inChannelUnit, numberChannelOf, remask } from '../stepTools';
 
 export const trim = defineStep({
   kind: 'trim',
@@ -31,12 +31,15 @@ export const trim = defineStep({
     detail: `of ${channel}; the rest is set aside`,
   }),
   reads: ({ channel }) => [channel],
-  apply: (state, { channel, from, to }, { ordinal }) => {
+  apply: (state, { channel, from, to, unit }, { ordinal }) => {
     checkRange(from, to);
-    const { values, name } = numberChannelOf(state, channel);
+    const source = numberChannelOf(state, channel);
+    const { values, name } = source;
+    const own = inChannelUnit(source, unit);
+    const [low, high] = [own(from), own(to)];
     let inside = 0;
     const mask = remask(state.mask, (i, now) => {
-      const keep = values[i]! >= from && values[i]! <= to;
+      const keep = values[i]! >= low && values[i]! <= high;
       if (keep && now === KEPT) inside++;
       return now === KEPT && !keep ? ordinal : now;
     });

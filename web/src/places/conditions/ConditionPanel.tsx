@@ -1,19 +1,19 @@
 import type { ConditionBody } from '@undameter/contract';
-import { isWordLimit } from '@undameter/core';
-import { Button, Input, InputNumber, Select } from 'antd';
+import { isAnyLimit, type SingleLimit } from '@undameter/core';
+import { Button, Checkbox, Input, Select } from 'antd';
 import type { Keeping } from '../../data/useKeeping';
 import { Field } from '../../parts/Field';
 import { KeepButtons } from '../../parts/KeepButtons';
-import { ChannelSelect, type FormChannel } from '../../step/StepForm';
-import { limitOn } from './limits';
-
-type Limit = ConditionBody['limits'][number];
-export type LimitChannel = FormChannel & { labels: readonly string[] | null };
+import { ChannelSelect } from '../../step/StepForm';
+import { LimitFields } from './LimitFields';
+import { isComplete, limitOfSort, limitOn, limitSorts, sortOf, type LimitChannel, type LimitSort } from './limits';
 
 interface ConditionPanelProps {
   body: ConditionBody;
   isNew: boolean;
   channels: readonly LimitChannel[];
+  /** Unit of the channel along which the run is ordered. */
+  timeUnit: string;
   keeping: Keeping;
   onChange(body: ConditionBody): void;
   onSave(): void;
@@ -21,12 +21,17 @@ interface ConditionPanelProps {
 }
 
 /** The condition in hand: its name and its limits, all of which must hold. */
-export function ConditionPanel({ body, isNew, channels, keeping, onChange, onSave, onLetGo }: ConditionPanelProps) {
+export function ConditionPanel({ body, isNew, channels, timeUnit, keeping, onChange, onSave, onLetGo }: ConditionPanelProps) {
   const { limits } = body;
-  const setLimit = (index: number, limit: Limit) =>
-    onChange({ ...body, limits: limits.map((l, i) => (i === index ? limit : l)) });
+  const setAlternatives = (index: number, alternatives: readonly SingleLimit[]) =>
+    onChange({ ...body, limits: limits.flatMap((l, i) => {
+      if (i !== index) return [l];
+      if (alternatives.length === 0) return [];
+      return [alternatives.length === 1 ? alternatives[0]! : { any: [...alternatives] }];
+    }) });
   const add = () => {
-    const channel = channels.find((c) => !limits.some((l) => l.symbol === c.symbol)) ?? channels[0];
+    const used = limits.flatMap((l) => ('symbol' in l ? [l.symbol] : []));
+    const channel = channels.find((c) => !used.includes(c.symbol)) ?? channels[0];
     if (channel) onChange({ ...body, limits: [...limits, limitOn(channel)] });
   };
   return (
@@ -39,20 +44,27 @@ export function ConditionPanel({ body, isNew, channels, keeping, onChange, onSav
           <Input value={body.name} maxLength={120} onChange={(e) => onChange({ ...body, name: e.target.value })} />
         </Field>
         {limits.map((limit, i) => {
-          const channel = channels.find((c) => c.symbol === limit.symbol);
+          const alternatives = isAnyLimit(limit) ? limit.any : [limit];
           return (
-            <div className="condition-limit" key={i}>
-              <ChannelSelect
-                label={`Channel of limit ${i + 1}`}
-                channels={channels}
-                value={limit.symbol}
-                onChange={(symbol) => setLimit(i, limitOn(channels.find((c) => c.symbol === symbol)!))}
-              />
-              <LimitFields limit={limit} number={i + 1} words={channel?.labels ?? []} onChange={(l) => setLimit(i, l)} />
-              <button className="quiet" aria-label={`Remove limit ${i + 1}`} disabled={limits.length === 1} onClick={() => onChange({ ...body, limits: limits.filter((_, k) => k !== i) })}>
-                ×
+            <section className="limit" key={i} aria-label={`Limit ${i + 1}`}>
+              {i > 0 && <span className="limit-join">and</span>}
+              {alternatives.map((single, k) => (
+                <SingleLimitForm
+                  key={k}
+                  limit={single}
+                  label={k === 0 ? `limit ${i + 1}` : `limit ${i + 1}, alternative ${k + 1}`}
+                  channels={channels}
+                  timeUnit={timeUnit}
+                  alternative={k > 0}
+                  removable={limits.length > 1 || alternatives.length > 1}
+                  onChange={(next) => setAlternatives(i, alternatives.map((a, n) => (n === k ? next : a)))}
+                  onRemove={() => setAlternatives(i, alternatives.filter((_, n) => n !== k))}
+                />
+              ))}
+              <button className="quiet" onClick={() => channels[0] && setAlternatives(i, [...alternatives, limitOn(channels.find((c) => 'symbol' in limit && c.symbol === limit.symbol) ?? channels[0])])}>
+                or …
               </button>
-            </div>
+            </section>
           );
         })}
         <button className="quiet" onClick={add}>
@@ -61,7 +73,7 @@ export function ConditionPanel({ body, isNew, channels, keeping, onChange, onSav
         <p className="soft">A drag across a chart sets the limit of its channel. A sample is picked when every limit holds.</p>
         <KeepButtons
           keeping={keeping}
-          disabled={body.name.trim() === '' || limits.length === 0 || limits.some((l) => isWordLimit(l) && l.words.length === 0)}
+          disabled={body.name.trim() === '' || limits.length === 0 || !limits.every(isComplete)}
           onSave={onSave}
           deletable={!isNew}
         >
@@ -72,34 +84,57 @@ export function ConditionPanel({ body, isNew, channels, keeping, onChange, onSav
   );
 } // prettier-ignore
 
-interface LimitFieldsProps {
-  limit: Limit;
-  /** Place in the list, from 1. */
-  number: number;
-  words: readonly string[];
-  onChange(limit: Limit): void;
+interface SingleLimitFormProps {
+  limit: SingleLimit;
+  label: string;
+  channels: readonly LimitChannel[];
+  timeUnit: string;
+  alternative: boolean;
+  removable: boolean;
+  onChange(limit: SingleLimit): void;
+  onRemove(): void;
 }
 
-/** A value with its tolerance and unit, or the words of a category that count. */
-function LimitFields({ limit, number, words, onChange }: LimitFieldsProps) {
-  if (isWordLimit(limit))
-    return (
-      <Select
-        mode="multiple"
-        className="words"
-        aria-label={`Words of limit ${number}`}
-        placeholder="Choose words"
-        value={limit.words}
-        onChange={(chosen) => onChange({ ...limit, words: chosen })}
-        options={words.map((word) => ({ value: word, label: word }))}
-      />
-    );
+function SingleLimitForm({ limit, label, channels, timeUnit, alternative, removable, onChange, onRemove }: SingleLimitFormProps) {
+  const sort = sortOf(limit);
+  const channel = channels.find((c) => 'symbol' in limit && c.symbol === limit.symbol) ?? channels[0];
+  const choose = (to: LimitSort) => {
+    const fitting = to === 'words' ? channels.find((c) => c.labels !== null) : channels.find((c) => c === channel && c.labels === null) ?? channels.find((c) => c.labels === null);
+    if (fitting) onChange(limitOfSort(to, fitting, timeUnit));
+  };
+  const hasWords = channels.some((c) => c.labels !== null);
   return (
-    <>
-      <InputNumber aria-label={`Value of limit ${number}`} value={limit.value} onChange={(v) => v !== null && onChange({ ...limit, value: v })} />
-      <span>±</span>
-      <InputNumber aria-label={`Tolerance of limit ${number}`} min={0} value={limit.tolerance} onChange={(v) => v !== null && onChange({ ...limit, tolerance: v })} />
-      <Input aria-label={`Unit of limit ${number}`} value={limit.unit} onChange={(e) => onChange({ ...limit, unit: e.target.value })} />
-    </>
+    <div className="condition-limit">
+      <div className="limit-head">
+        {alternative && <span className="limit-join">or</span>}
+        {'symbol' in limit && (
+          <ChannelSelect
+            label={`Channel of ${label}`}
+            channels={channels}
+            value={limit.symbol}
+            onChange={(symbol) => onChange(limitOn(channels.find((c) => c.symbol === symbol)!))}
+          />
+        )}
+        {sort !== 'area' && (
+          <Select<LimitSort>
+            aria-label={`Sort of ${label}`}
+            popupMatchSelectWidth={false}
+            value={sort}
+            onChange={choose}
+            options={limitSorts.filter((s) => s.value !== 'words' || hasWords).map((s) => ({ ...s }))}
+          />
+        )}
+        <Checkbox checked={limit.not ?? false} onChange={(e) => onChange({ ...limit, not: e.target.checked })}>
+          not
+        </Checkbox>
+        <span className="grow" />
+        <button className="quiet" aria-label={`Remove ${label}`} disabled={!removable} onClick={onRemove}>
+          ×
+        </button>
+      </div>
+      <div className="limit-fields">
+        <LimitFields limit={limit} label={label} channels={channels} onChange={onChange} />
+      </div>
+    </div>
   );
 } // prettier-ignore

@@ -1,5 +1,5 @@
 import type { BenchReply, ConditionBody, TracesReply } from '@undameter/contract';
-import { boundsIn, isWordLimit } from '@undameter/core';
+import { boundsIn, isAnyLimit } from '@undameter/core';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
 import { colourOf, levelBand, line, points, setAsideCrosses } from '../../chart/marks';
@@ -47,9 +47,10 @@ function limitsOn(
   channel: { symbol: string; unit: string; labels: readonly string[] | null },
   colour: string,
 ) {
-  const ranges = body.limits.flatMap((limit) => {
-    if (limit.symbol !== channel.symbol) return [];
-    if (isWordLimit(limit)) return limit.words.map((word) => wordBand(channel.labels ?? [], word));
+  const singles = body.limits.flatMap((limit) => (isAnyLimit(limit) ? limit.any : [limit]));
+  const ranges = singles.flatMap((limit) => {
+    if (!('symbol' in limit) || limit.symbol !== channel.symbol) return [];
+    if ('words' in limit) return limit.words.map((word) => wordBand(channel.labels ?? [], word));
     try {
       const { low, high } = boundsIn(limit, channel.unit);
       return [[low, high] as const];

@@ -3,6 +3,11 @@ import { Input, Segmented, Select } from 'antd';
 import { Field } from '../../parts/Field';
 import { ChannelSelect, type FormChannel } from '../../step/StepForm';
 
+const pointKinds: { value: FitBody['data']; label: string }[] = [
+  { value: 'samples', label: 'samples' },
+  { value: 'operatingPoints', label: 'operating points' },
+];
+
 interface FitFormProps {
   body: FitBody;
   runs: readonly RunRow[];
@@ -35,6 +40,14 @@ export function FitForm({ body, runs, channels, conditions, onChange }: FitFormP
           value={body.conditionIds}
           onChange={(conditionIds: number[]) => set({ conditionIds })}
           options={conditions.map((c) => ({ value: c.id, label: c.name }))}
+        />
+      </Field>
+      <Field label="Points" hint={body.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}>
+        <Segmented<FitBody['data']>
+          block
+          value={body.data}
+          onChange={(data) => set({ data })}
+          options={pointKinds}
         />
       </Field>
       <Field label="x">

@@ -1,8 +1,8 @@
 import type { FitBody, FitRow, FitReply, SeriesReply } from '@undameter/contract';
 
 /** What of a saved fit its form holds. */
-export const bodyOf = ({ name, runId, x, y, conditionIds, model, settings }: FitRow): FitBody => ({
-  name, runId, x, y, conditionIds, model, settings,
+export const bodyOf = ({ name, runId, x, y, conditionIds, data, model, settings }: FitRow): FitBody => ({
+  name, runId, x, y, conditionIds, data, model, settings,
 }); // prettier-ignore
 
 /** A fit that waits for its x and y. */
