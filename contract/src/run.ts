@@ -218,8 +218,22 @@ export const formulaBody = closed({
   /** Number of steps of the procedure that come before the formula. */
   before: Type.Integer({ minimum: 0, maximum: 200 }),
 });
-export const formulaReply = closed({ unit: orNull(Type.String()), problem: orNull(problem) });
+export type FormulaBody = Static<typeof formulaBody>;
+export const formulaReply = closed({
+  unit: orNull(Type.String()),
+  /** Of the first kept samples, with their standard uncertainty where one is known. */
+  first: Type.Array(closed({ value: reading, uncertainty: reading })),
+  problem: orNull(problem),
+});
 export type FormulaReply = Static<typeof formulaReply>;
+
+export const monteCarloReply = closed({
+  draws: Type.Integer(),
+  unit: Type.String(),
+  /** Standard uncertainty at some samples, by first order and by draws. */
+  places: Type.Array(closed({ firstOrder: Type.Number(), drawn: Type.Number() })),
+});
+export type MonteCarloReply = Static<typeof monteCarloReply>;
 
 /** Rows of a further run below those of a run. */
 export const continueBody = closed({

@@ -1,4 +1,4 @@
-import { Random } from './random';
+import { Random } from '@undameter/core';
 import { efficiencyAt, flowAt, headAt, rig, waterDensity } from './rig';
 
 /** A file of the demo, as the rig's logger would have written it. */

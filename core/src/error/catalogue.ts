@@ -123,6 +123,11 @@ export const catalogue = {
     'input',
     (f) => `"${f.symbol}" is only made by step ${f.later}, which comes later. Move that step before this one.`,
   ),
+  MONTE_CARLO_WHOLE: entry<object>(
+    'input',
+    () =>
+      'A formula with a value of a whole channel (mean of …, first of …) cannot be drawn sample by sample. First order allows for it.',
+  ),
   // units
   UNIT_UNKNOWN: entry<{ text: string; part: string }>('input', (f) =>
     f.part === f.text

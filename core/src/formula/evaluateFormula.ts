@@ -21,7 +21,7 @@ export interface FormulaInput {
   /** Length of the result. */
   samples: number;
   /** What is kept: values of a whole channel are taken over it; absent: all. */
-  mask?: Mask;
+  mask?: Mask | undefined;
 }
 
 /**

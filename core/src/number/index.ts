@@ -1,1 +1,2 @@
 export { formatCount, formatValue, formatWithUncertainty } from './formatNumber';
+export { Random } from './Random';

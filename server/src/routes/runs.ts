@@ -1,4 +1,4 @@
-import { benchBody, benchReply, channelBody, channelParams, done, formulaBody, formulaReply, idParams, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody } from '@undameter/contract'; // prettier-ignore
+import { benchBody, benchReply, channelBody, channelParams, done, formulaBody, formulaReply, idParams, monteCarloReply, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody, type FormulaBody } from '@undameter/contract'; // prettier-ignore
 import {
   AppError,
   checkSettings,
@@ -141,21 +141,35 @@ export function runRoutes(app: Routes, { db, loader, pools, originals }: Service
       return pools.traces({ run: benchRun, conditions, ...window });
     },
   );
+  /** The run as it is before a step whose formula is being typed. */
+  const upTo = async (id: number, { formula, unit, before }: FormulaBody) => {
+    const benchRun = await loader.run(id);
+    return { run: { ...benchRun, steps: benchRun.steps.slice(0, before) }, formula, unit };
+  };
   app.post(
     '/runs/:id/formula',
     {
       schema: {
         tags,
-        summary: 'The unit that a formula would give',
+        summary: 'The unit and the first values that a formula would give',
         params: idParams,
         body: formulaBody,
         response: { 200: formulaReply },
       },
     },
-    async (request) => {
-      const { formula, unit, before } = request.body;
-      const benchRun = await loader.run(request.params.id);
-      return pools.checkFormula({ run: { ...benchRun, steps: benchRun.steps.slice(0, before) }, formula, unit });
+    async (request) => pools.checkFormula(await upTo(request.params.id, request.body)),
+  );
+  app.post(
+    '/runs/:id/formula/monte-carlo',
+    {
+      schema: {
+        tags,
+        summary: 'The uncertainty of a formula by first order and by draws',
+        params: idParams,
+        body: formulaBody,
+        response: { 200: monteCarloReply },
+      },
     },
+    async (request) => pools.checkByMonteCarlo(await upTo(request.params.id, request.body)),
   );
 }

@@ -4,7 +4,9 @@ import type {
   BenchReply,
   ComparisonReply,
   FitReply,
+  FormulaReply,
   MapReply,
+  MonteCarloReply,
   OffsetReply,
   PointsReply,
   QualityReply,
@@ -45,8 +47,8 @@ export class Pools {
   joinRun = (task: Parameters<typeof joinRun>[0]): Promise<JoinedColumns> => ask(this.bench, 'joinRun', task);
   offsetOf = (task: Parameters<typeof offsetOf>[0]): Promise<OffsetReply> => ask(this.bench, 'offsetOf', task);
   judgeQuality = (task: { run: BenchRun }): Promise<QualityReply> => ask(this.bench, 'judgeQuality', task);
-  checkFormula = (task: FormulaTask): Promise<{ unit: string | null; problem: null }> =>
-    ask(this.bench, 'checkFormula', task);
+  checkFormula = (task: FormulaTask): Promise<FormulaReply> => ask(this.bench, 'checkFormula', task);
+  checkByMonteCarlo = (task: FormulaTask): Promise<MonteCarloReply> => ask(this.bench, 'checkByMonteCarlo', task);
 
   /** @throws {AppError} FILE_DAMAGED also where opening takes more memory or time than any log needs */
   open = (task: OpenTask): Promise<OpenedFile> =>

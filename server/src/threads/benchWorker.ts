@@ -1,5 +1,5 @@
 /** The thread that computes for the screens; the pool calls these by name. */
-import { checkFormula as formula } from './checkFormula';
+import { checkByMonteCarlo as draws, checkFormula as formula } from './checkFormula';
 import { compare as comparison } from './compareSeries';
 import { evaluate as board } from './evaluate';
 import { exportColumns as columns } from './exportColumns';
@@ -23,3 +23,4 @@ export const continueRun = reporting(continued);
 export const joinRun = reporting(joined);
 export const offsetOf = reporting(offset);
 export const checkFormula = reporting(formula);
+export const checkByMonteCarlo = reporting(draws);

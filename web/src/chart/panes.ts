@@ -102,7 +102,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
       splitNumber: Math.max(2, Math.round(grids[i]!.height / 55)),
       axisLine: { onZero: false, lineStyle: { color: palette.line } },
       axisTick: { show: false },
-      axisLabel: { ...axisText, formatter: pane.words ? wordAt(pane.words) : reads, showMinLabel: panes.length === 1, showMaxLabel: panes.length === 1 },
+      axisLabel: { ...axisText, formatter: pane.words ? wordAt(pane.words) : reads, showMinLabel: panes.length === 1 && !pane.yRange, showMaxLabel: panes.length === 1 && !pane.yRange },
       splitLine: { lineStyle: { color: palette.hair } },
     })), // prettier-ignore
     series: panes.flatMap((pane, i) => pane.marks.map((mark) => ({ ...mark, xAxisIndex: i, yAxisIndex: i }))),

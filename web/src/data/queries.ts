@@ -1,4 +1,4 @@
-import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitBody, FitReply, FitRow, FormulaReply, MapReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitBody, FitReply, FitRow, FormulaReply, MapReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -27,6 +27,9 @@ export const queries = {
     put<PointsReply>(`/runs/${runId}/operating-points`, { conditionIds: [], symbols }, wanted),
   map: (runId: number, body: { x: string; y: string; columns: number; rows: number }) =>
     put<MapReply>(`/runs/${runId}/map`, body, body.x !== '' && body.y !== ''),
+  /** What would come of applying steps to runs; nothing is saved. */
+  applied: (campaignId: number, body: Omit<ApplyBody, 'save'>, wanted: boolean) =>
+    put<AppliedRun[]>(`/campaigns/${campaignId}/procedures/apply`, { ...body, save: false }, wanted),
   procedures: (campaignId: number) => read<SavedProcedureRow[]>(`/campaigns/${campaignId}/procedures`),
   tables: (campaignId: number) => read<TableRow[]>(`/campaigns/${campaignId}/tables`),
   fits: (campaignId: number) => read<FitRow[]>(`/campaigns/${campaignId}/fits`),

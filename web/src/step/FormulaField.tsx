@@ -1,9 +1,14 @@
-import { constants, functions } from '@undameter/core';
+import type { FormulaReply } from '@undameter/contract';
+import { constants, formatValue, formatWithUncertainty, functions, printUnit, wholeValues } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
-import { Input } from 'antd';
+import { lazy, Suspense, useMemo } from 'react';
 import { useParams } from 'react-router';
 import { queries } from '../data/queries';
+import { MonteCarloCheck } from './MonteCarloCheck';
 import type { StepFormProps } from './StepForm';
+
+/** The editor is loaded where a formula is, not with the bench. */
+const FormulaEditor = lazy(() => import('./FormulaEditor'));
 
 interface FormulaFieldProps extends Pick<StepFormProps, 'runId' | 'before' | 'channels'> {
   value: string;
@@ -11,52 +16,50 @@ interface FormulaFieldProps extends Pick<StepFormProps, 'runId' | 'before' | 'ch
   onChange(formula: string): void;
 }
 
-/** A formula with the unit that it gives, or what is wrong with it and where; below it the symbols to use. */
+/** A formula with the unit that it gives and its first values, or what is wrong with it and where. */
 export function FormulaField({ runId, before, channels, value, unit, onChange }: FormulaFieldProps) {
   const campaignId = Number(useParams()['campaignId']);
-  const { data: tables = [] } = useQuery(queries.tables(campaignId));
+  const { data: tables } = useQuery(queries.tables(campaignId));
   const { data: check } = useQuery(queries.formula(runId, { formula: value, unit, before }));
-  const insert = (text: string) => onChange(value === '' || /[\s(]$/.test(value) ? value + text : `${value} ${text}`);
   const at = check?.problem?.facts['at'];
-  const offered = [
-    ...channels.map((c) => ({ text: c.symbol, title: `${c.name}${c.unit ? `, ${c.unit}` : ''}` })),
-    ...tables.map((t) => ({ text: `${t.symbol}(`, title: `table: ${t.name} in ${t.yUnit} against ${t.xName} in ${t.xUnit}` })),
-    ...Object.entries(constants).map(([name, c]) => ({ text: name, title: `${c.value} ${c.unit}` })),
-    ...Object.keys(functions).map((name) => ({ text: `${name}(`, title: 'function' })),
-  ]; // prettier-ignore
+  const words = useMemo(
+    () => [
+      ...channels.map((c) => ({ text: c.symbol, kind: 'channel', says: `${c.name}${c.unit ? `, ${printUnit(c.unit)}` : ''}` })),
+      ...(tables ?? []).map((t) => ({ text: `${t.symbol}(`, kind: 'table', says: `${t.name} in ${printUnit(t.yUnit)} against ${t.xName} in ${printUnit(t.xUnit)}` })),
+      ...Object.entries(functions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.says })),
+      { text: 'if(', kind: 'function', says: 'one of two: if(comparison, then, otherwise)' },
+      ...wholeValues.map((name) => ({ text: `${name} of `, kind: 'whole channel', says: `one value, over what is kept: ${name}` })),
+      ...Object.entries(constants).map(([name, c]) => ({ text: name, kind: 'constant', says: `${c.says}, ${c.value} ${printUnit(c.unit)}` })),
+      ...['and', 'or', 'not'].map((name) => ({ text: `${name} `, kind: 'logic', says: 'joins comparisons' })),
+    ],
+    [channels, tables],
+  );
   return (
     <span className="formula">
-      <Input.TextArea
-        autoSize={{ minRows: 2, maxRows: 6 }}
-        aria-label="Formula"
-        placeholder="(p_d - p_s) / (rho_w(T_w) * g_n)"
-        spellCheck={false}
-        value={value}
-        status={check?.problem ? 'warning' : ''}
-        onChange={(e) => onChange(e.target.value)}
-      />
-      {check?.problem && typeof at === 'number' && (
-        <code className="formula-at" aria-hidden>
-          {value.slice(0, at)}
-          <mark>{value.slice(at, at + 1) || '␣'}</mark>
-          {value.slice(at + 1)}
-        </code>
-      )}
+      <Suspense fallback={<code className="formula-editor">{value}</code>}>
+        <FormulaEditor
+          value={value}
+          words={words}
+          problem={check?.problem ? { at: typeof at === 'number' ? at : 0, message: check.problem.message } : null}
+          onChange={onChange}
+        />
+      </Suspense>
       <span className={check?.problem ? 'refusal' : 'soft'} role="status">
         {check?.problem?.message ??
-          (value.trim() === ''
-            ? 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2].'
-            : check
-              ? `gives ${check.unit || 'a plain number'}`
-              : '')}
+          (value.trim() === '' ? 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2].' : check ? givesInWords(check) : '')}
       </span>
-      <span className="offers">
-        {offered.map((o) => (
-          <button key={o.text} className="offer" title={o.title} onClick={() => insert(o.text)}>
-            {o.text.replace('(', '')}
-          </button>
-        ))}
-      </span>
+      {check && !check.problem && value.trim() !== '' && <MonteCarloCheck runId={runId} formula={value} unit={unit} before={before} />}
     </span>
   );
+} // prettier-ignore
+
+/** The unit that comes out, and the first values with their ±. */
+function givesInWords({ unit, first }: FormulaReply): string {
+  const said = first.map(({ value, uncertainty }) => {
+    if (value === null) return 'missing';
+    if (!uncertainty) return formatValue(value);
+    const both = formatWithUncertainty(value, uncertainty);
+    return `${both.value} ± ${both.uncertainty}`;
+  });
+  return `gives ${unit || 'a plain number'}${said.length > 0 ? `: ${said.join(', ')} …` : ''}`;
 }

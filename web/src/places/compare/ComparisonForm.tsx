@@ -6,7 +6,7 @@ import { queries } from '../../data/queries';
 import { useKeeping } from '../../data/useKeeping';
 import { Field } from '../../parts/Field';
 import { KeepButtons } from '../../parts/KeepButtons';
-import { ChannelSelect } from '../../step/StepForm';
+import { ChannelSelect } from '../../step/ChannelSelect';
 
 interface FormProps {
   campaign: CampaignReply;

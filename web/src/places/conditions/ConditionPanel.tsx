@@ -4,7 +4,7 @@ import { Button, Checkbox, Input, Select } from 'antd';
 import type { Keeping } from '../../data/useKeeping';
 import { Field } from '../../parts/Field';
 import { KeepButtons } from '../../parts/KeepButtons';
-import { ChannelSelect } from '../../step/StepForm';
+import { ChannelSelect } from '../../step/ChannelSelect';
 import { LimitFields } from './LimitFields';
 import { isComplete, limitOfSort, limitOn, limitSorts, sortOf, type LimitChannel, type LimitSort } from './limits';
 

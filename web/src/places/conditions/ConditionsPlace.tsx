@@ -1,5 +1,5 @@
-import type { ConditionBody, ConditionRow } from '@undameter/contract';
-import { formatCount, symbolsOfLimit } from '@undameter/core';
+import type { ChannelBoardRow, ConditionBody, ConditionRow } from '@undameter/contract';
+import { formatCount, symbolsOfLimit, symbolsRead, type Step } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
 import { Segmented, Select } from 'antd';
 import { useCallback, useState, type ReactNode } from 'react';
@@ -14,7 +14,7 @@ import { queries } from '../../data/queries';
 import { useKeeping } from '../../data/useKeeping';
 import { usePreference } from '../../data/usePreference';
 import { Sentence } from '../../parts/Sentence';
-import { ChannelSelect } from '../../step/StepForm';
+import { ChannelSelect } from '../../step/ChannelSelect';
 import { useTheme } from '../../theme/ThemeProvider';
 import { ConditionPanel } from './ConditionPanel';
 import { conditionsOption } from './chartOption';
@@ -42,6 +42,7 @@ const MAP_CELLS = { columns: 120, rows: 80 };
 function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; runId: number; picker: ReactNode }) {
   const { data: rows = [] } = useQuery(queries.conditions(campaignId));
   const bench = useQuery(queries.bench(runId));
+  const { data: run } = useQuery(queries.run(runId));
   const [draft, setDraft] = useState<Draft | null>(null);
   const [proposing, setProposing] = useState(false);
   const [view, setView] = usePreference<'run' | 'map'>('conditions.view', 'run');
@@ -117,7 +118,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
     { id: 'operating-points', label: 'Operating points', run: () => setBoard('points') },
   ]);
   const counted = new Map(bench.data?.conditions.map((c) => [c.id, c]));
-  const shownPoints = picked?.filter((s) => numbers.some((c) => c.symbol === s)) ?? defaultColumns(numbers, known);
+  const shownPoints = picked?.filter((s) => numbers.some((c) => c.symbol === s)) ?? defaultColumns(numbers, rows, (run?.procedure ?? []) as Step[]);
   const tabs = (
     <Segmented
       size="small"
@@ -260,11 +261,13 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   }
 } // prettier-ignore
 
-const MOST_COLUMNS = 5;
+const MOST_COLUMNS = 6;
 
-/** What was set, then what was derived from the measurement: that is mostly what was asked for. */
-function defaultColumns(numbers: readonly { symbol: string; origin: 'logged' | 'derived' }[], set: readonly string[]): string[] {
-  const derived = numbers.filter((c) => c.origin === 'derived').map((c) => c.symbol);
-  const logged = numbers.filter((c) => c.origin === 'logged' && !set.includes(c.symbol)).map((c) => c.symbol);
-  return [...new Set([...set.slice(0, 2), ...logged.slice(0, 1), ...derived])].slice(0, MOST_COLUMNS);
+/** What was set, the first of what was measured then, and what the procedure ends in: that is mostly what was asked for. */
+function defaultColumns(numbers: readonly ChannelBoardRow[], rows: readonly ConditionRow[], steps: readonly Step[]): string[] {
+  const set = rows.flatMap((r) => r.limits.flatMap((l) => ('tolerance' in l ? [l.symbol] : [])));
+  const read = new Set(symbolsRead(steps, undefined));
+  const results = numbers.filter((c) => c.origin === 'derived' && !read.has(c.symbol)).map((c) => c.symbol);
+  const measured = numbers.filter((c) => c.origin === 'logged' && !set.includes(c.symbol)).map((c) => c.symbol);
+  return [...new Set([...new Set(set)].slice(0, 2).concat(measured.slice(0, 1), results))].slice(0, MOST_COLUMNS);
 } // prettier-ignore

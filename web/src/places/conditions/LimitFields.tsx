@@ -1,6 +1,6 @@
 import type { SingleLimit, SteadyLimit } from '@undameter/core';
 import { Input, InputNumber, Select } from 'antd';
-import { ChannelSelect } from '../../step/StepForm';
+import { ChannelSelect } from '../../step/ChannelSelect';
 import type { LimitChannel } from './limits';
 
 interface LimitFieldsProps<L = SingleLimit> {

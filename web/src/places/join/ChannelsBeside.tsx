@@ -4,7 +4,7 @@ import type { UseMutationResult } from '@tanstack/react-query';
 import { Button, Checkbox, Input, InputNumber, Segmented } from 'antd';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
-import { ChannelSelect } from '../../step/StepForm';
+import { ChannelSelect } from '../../step/ChannelSelect';
 import { withChannel, type JoinState } from './state';
 
 interface ChannelsBesideProps {

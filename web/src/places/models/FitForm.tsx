@@ -1,7 +1,8 @@
 import type { ConditionRow, FitBody, RunRow } from '@undameter/contract';
 import { Input, Segmented, Select } from 'antd';
 import { Field } from '../../parts/Field';
-import { ChannelSelect, type FormChannel } from '../../step/StepForm';
+import { ChannelSelect } from '../../step/ChannelSelect';
+import type { FormChannel } from '../../step/StepForm';
 
 const pointKinds: { value: FitBody['data']; label: string }[] = [
   { value: 'samples', label: 'samples' },

@@ -1,13 +1,17 @@
 import type { BenchReply, StepReportReply } from '@undameter/contract';
-import { formatCount, printUnit, stepKinds, type Step } from '@undameter/core';
-import { Button, Dropdown } from 'antd';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { stepKinds, type Step } from '@undameter/core';
+import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'; // prettier-ignore
+import { Dropdown } from 'antd';
+import { useState, type ReactNode } from 'react';
 import { Sentence } from '../../parts/Sentence';
-import { StepForm, type FormChannel } from '../../step/StepForm';
+import type { FormChannel } from '../../step/StepForm';
 import type { Draft } from './state';
+import { StepInHand } from './StepInHand';
+import { changeInWords, timeInWords } from './stepWords';
 import type { useProcedure } from './useProcedure';
 
-interface ProcedurePanelProps {
+export interface ProcedurePanelProps {
   runId: number;
   procedure: ReturnType<typeof useProcedure>;
   canUndo: boolean;
@@ -23,20 +27,29 @@ interface ProcedurePanelProps {
   onBegin(kind: string): void;
   onOpen(index: number): void;
   onSettings(settings: Step['settings']): void;
+  onNote(note: string): void;
   onAccept(): void;
   onLetGo(): void;
+  /** Opens what is done with the procedure as a whole: other runs, the campaign, files. */
+  onElsewhere(): void;
 }
 
-/** The procedure as numbered lines in plain words; the one in hand is open in its place. */
+/** The procedure as numbered lines in plain words, to be dragged into another order; the one in hand is open in its place. */
 export function ProcedurePanel(props: ProcedurePanelProps) {
-  const { procedure, saved, draft, canUndo, canRedo, onBegin, onOpen } = props;
+  const { procedure, saved, draft, canUndo, canRedo, onBegin, onOpen, onElsewhere } = props;
   const [choosing, setChoosing] = useState(false);
   const reports = saved?.reports ?? [];
+  const sensors = useSensors(
+    // A click opens a step; only a stroke drags it.
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates, keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space'] } }),
+  );
+  const ids = reports.map((r) => r.id);
   const lines = reports.map((report, index) =>
     draft && !draft.isNew && draft.index === index ? (
-      <InHand key={report.id} {...props} draft={draft} />
+      <StepInHand key={report.id} {...props} draft={draft} />
     ) : (
-      <StepLine key={report.id} report={report} index={index} onOpen={() => onOpen(index)} />
+      <StepLine key={report.id} report={report} note={procedure.steps[index]?.note} index={index} fixed={draft !== null} onOpen={() => onOpen(index)} />
     ),
   );
   return (
@@ -50,15 +63,29 @@ export function ProcedurePanel(props: ProcedurePanelProps) {
         <button className="quiet" disabled={!canRedo} onClick={procedure.redo} title="Ctrl+Shift+Z">
           Redo
         </button>
+        <button className="quiet" onClick={onElsewhere} title="Apply to other runs, save, export, import">
+          Use …
+        </button>
       </header>
       <Sentence error={procedure.error} />
-      <ol className="steps">
-        {lines}
-        {draft?.isNew && <InHand key="new" {...props} draft={draft} />}
-      </ol>
+      <DndContext
+        sensors={sensors}
+        onDragEnd={({ active, over }) => {
+          const [from, to] = [ids.indexOf(String(active.id)), ids.indexOf(String(over?.id))];
+          if (from >= 0 && to >= 0 && from !== to) procedure.move(from, to);
+        }}
+      >
+        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+          <ol className="steps">
+            {lines}
+            {draft?.isNew && <StepInHand key="new" {...props} draft={draft} />}
+          </ol>
+        </SortableContext>
+      </DndContext>
       {saved && reports.length === 0 && !draft && (
         <p className="soft panel-pad">
-          Nothing is done to the log yet. Drag on the chart to keep or set aside a stretch, or add a step.
+          Nothing is done to the log yet. Drag on the chart to keep or set aside a stretch, add a step, or use the
+          procedure of another run.
         </p>
       )}
       {!draft && (
@@ -67,6 +94,7 @@ export function ProcedurePanel(props: ProcedurePanelProps) {
           onOpenChange={setChoosing}
           trigger={['click']}
           menu={{
+            className: 'step-kinds',
             items: stepKinds.map((k) => ({ key: k.kind, label: k.title, title: k.purpose })),
             onClick: ({ key }) => onBegin(key),
           }}
@@ -76,88 +104,43 @@ export function ProcedurePanel(props: ProcedurePanelProps) {
       )}
     </>
   );
+} // prettier-ignore
+
+interface StepLineProps {
+  report: StepReportReply;
+  note: string | undefined;
+  index: number;
+  /** While a step is in hand the others keep their places. */
+  fixed: boolean;
+  onOpen(): void;
 }
 
-function StepLine({ report, index, onOpen }: { report: StepReportReply; index: number; onOpen(): void }) {
+function StepLine({ report, note, index, fixed, onOpen }: StepLineProps) {
+  const { setNodeRef, transform, transition, listeners, attributes, isDragging } = useSortable({ id: report.id, disabled: fixed }); // prettier-ignore
+  const style = { transform: transform ? `translateY(${transform.y}px)` : undefined, transition };
   return (
-    <li className={`step ${report.status}`}>
-      <button className="step-line" onClick={onOpen} aria-label={`Step ${index + 1}: ${report.title}`}>
+    <li ref={setNodeRef} style={style} className={`step ${report.status} ${isDragging ? 'dragged' : ''}`}>
+      <button
+        className="step-line"
+        {...attributes}
+        {...listeners}
+        onClick={onOpen}
+        aria-label={`Step ${index + 1}: ${report.title}`}
+        title={`took ${timeInWords(report.milliseconds)}; drag to another place, or Space and the arrow keys`}
+      >
         <span className="step-number">{index + 1}</span>
         <span className="step-words">
           <span className="step-title">{report.title}</span>
           <small>{report.status === 'failed' ? report.error?.message : report.detail}</small>
+          {note && <small className="step-note">{note}</small>}
           {report.doubts.map((d) => (
             <small key={d} className="doubt">
               {d}
             </small>
           ))}
         </span>
-        <span className="step-did">{changeOf(report)}</span>
+        <span className="step-did">{changeInWords(report)}</span>
       </button>
     </li>
   );
 }
-
-function changeOf({ status, setAside, made }: StepReportReply): string {
-  if (status === 'off') return 'off';
-  if (status === 'failed') return 'failed';
-  if (setAside > 0) return formatCount(-setAside);
-  return made ? printUnit(made.unit) || '1' : '';
-}
-
-function InHand({ draft, trial, channels, cost, procedure, runId, onSettings, onAccept, onLetGo }: ProcedurePanelProps & { draft: Draft }) {
-  const { index, isNew, step } = draft;
-  const place = useRef<HTMLLIElement>(null);
-  const untouched = useRef(step.settings);
-  // The buttons below the form come into sight, also when what the step costs appears later,
-  // until a hand is on the form: then it stays where the hand has put it.
-  useEffect(() => {
-    // In a block: newer browsers answer a promise, which React would take for a clean-up.
-    if (step.settings === untouched.current) void place.current?.scrollIntoView({ block: 'nearest' });
-  }, [trial, step.settings]);
-  const kind = stepKinds.find((k) => k.kind === step.kind);
-  return (
-    <li className="step open" ref={place}>
-      <div className="step-line">
-        <span className="step-number">{index + 1}</span>
-        <span className="step-words">
-          <span className="step-title">{trial?.title ?? kind?.title}</span>
-          <small>{kind?.purpose}</small>
-        </span>
-        <span className="step-did">{trial ? changeOf(trial) : ''}</span>
-      </div>
-      {kind && <StepForm step={step} runId={runId} before={index} channels={channels} onChange={onSettings} />}
-      {cost}
-      {/* What is wrong with a formula stands under the formula. */}
-      <Sentence error={typeof trial?.error?.facts['at'] === 'number' ? null : trial?.error} />
-      {trial?.doubts.map((d) => (
-        <p key={d} className="doubt panel-pad">
-          {d}
-        </p>
-      ))}
-      <div className="buttons">
-        <Button type="primary" disabled={trial?.status === 'failed' || procedure.busy} onClick={onAccept}>
-          Accept
-        </Button>
-        <Button onClick={onLetGo}>Let go</Button>
-        {!isNew && (
-          <>
-            <span className="grow" />
-            <button className="quiet" onClick={() => procedure.toggle(index)}>
-              {step.on ? 'Switch off' : 'Switch on'}
-            </button>
-            <button className="quiet" disabled={index === 0} aria-label="Move up" onClick={() => { procedure.move(index, -1); onLetGo(); }}>
-              ↑
-            </button>
-            <button className="quiet" disabled={index === procedure.steps.length - 1} aria-label="Move down" onClick={() => { procedure.move(index, 1); onLetGo(); }}>
-              ↓
-            </button>
-            <button className="quiet" onClick={() => { procedure.remove(index); onLetGo(); }}>
-              Delete
-            </button>
-          </>
-        )}
-      </div>
-    </li>
-  );
-} // prettier-ignore

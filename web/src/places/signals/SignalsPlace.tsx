@@ -1,7 +1,7 @@
 import { stepKindOf, stepKinds } from '@undameter/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Popover } from 'antd';
-import { useReducer, type ReactNode } from 'react';
+import { useReducer, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useCommands } from '../../app/commands';
 import { Ledger } from '../../app/Ledger';
@@ -16,6 +16,7 @@ import { NameInput } from '../../parts/NameInput';
 import { Sentence } from '../../parts/Sentence';
 import { AboutRun } from '../intake/AboutRun';
 import { ChannelBoard } from './ChannelBoard';
+import { ElsewherePanel } from './ElsewherePanel';
 import { nearestSample } from './nearestSample';
 import { ProcedurePanel } from './ProcedurePanel';
 import { SelectionBar } from './SelectionBar';
@@ -38,6 +39,8 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
   const run = useQuery(queries.run(runId));
   const procedure = useProcedure(run.data);
   const [state, act] = useReducer(signals, nothingInHand);
+  const { data: campaign } = useQuery(queries.campaign(campaignId));
+  const [elsewhere, setElsewhere] = useState(false);
   const { draft, selection } = state;
   const data = useSignalsData(runId, procedure, state);
   const { saved, tried, traces, bench, along, smoothing, shown, choose, whole } = data;
@@ -69,6 +72,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
   };
   const look = (next: [number, number] | null) => act({ type: 'window', range: next });
   useCommands([
+    { id: 'procedure-elsewhere', label: 'Apply the procedure to other runs', run: () => setElsewhere(true) },
     { id: 'undo', label: 'Undo the last change of the procedure', keys: 'Ctrl+Z', run: procedure.undo },
     { id: 'redo', label: 'Redo it', keys: 'Ctrl+Shift+Z', run: procedure.redo },
     ...stepKinds.map(({ kind, title }) => ({ id: `step-${kind}`, label: `New step: ${title}`, run: () => begin(kind) })),
@@ -154,6 +158,15 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
         />
       }
       panel={
+        elsewhere && run.data && !draft ? (
+          <ElsewherePanel
+            campaignId={campaignId}
+            run={run.data}
+            runs={campaign?.runRows ?? []}
+            bench={saved.data}
+            onDone={() => setElsewhere(false)}
+          />
+        ) : (
         <ProcedurePanel
           runId={runId}
           procedure={procedure}
@@ -167,9 +180,12 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
           onBegin={begin}
           onOpen={(index) => act({ type: 'begin', draft: { index, isNew: false, step: procedure.steps[index]! } })}
           onSettings={(settings) => act({ type: 'settings', settings })}
+          onNote={(note) => act({ type: 'note', note })}
           onAccept={accept}
+          onElsewhere={() => setElsewhere(true)}
           onLetGo={() => act({ type: 'letGo' })}
         />
+        )
       }
     />
   );

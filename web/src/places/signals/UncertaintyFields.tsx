@@ -2,7 +2,8 @@ import type { ChannelBody } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
 import { InputNumber, Select } from 'antd';
 import { Field } from '../../parts/Field';
-import { ChannelSelect, type FormChannel } from '../../step/StepForm';
+import { ChannelSelect } from '../../step/ChannelSelect';
+import type { FormChannel } from '../../step/StepForm';
 
 type Uncertainty = NonNullable<ChannelBody['uncertainty']>;
 

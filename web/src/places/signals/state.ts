@@ -16,6 +16,7 @@ export interface SignalsState {
 export type SignalsAction =
   | { type: 'begin'; draft: Draft }
   | { type: 'settings'; settings: Step['settings'] }
+  | { type: 'note'; note: string }
   | { type: 'letGo' }
   | { type: 'select'; range: [number, number] | null }
   | { type: 'window'; range: [number, number] | null };
@@ -29,6 +30,8 @@ export function signals(state: SignalsState, action: SignalsAction): SignalsStat
       return { draft: action.draft, selection: null, window: action.draft.isNew ? state.window : null };
     case 'settings':
       return state.draft ? { ...state, draft: withSettings(state.draft, action.settings) } : state;
+    case 'note':
+      return state.draft ? { ...state, draft: { ...state.draft, step: { ...state.draft.step, note: action.note } } } : state;
     case 'letGo':
       return { ...state, draft: null, window: state.draft?.isNew === false ? null : state.window };
     case 'window':

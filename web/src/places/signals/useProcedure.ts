@@ -27,10 +27,10 @@ export function useProcedure(run: RunReply | undefined) {
       ask<ProcedureReply>(`/runs/${run!.id}/procedure/history`, { body: { direction } }),
   });
   const steps = (run?.procedure ?? NO_STEPS) as Step[];
-  const moved = (index: number, by: 1 | -1): Step[] => {
+  const moved = (index: number, to: number): Step[] => {
     const next = [...steps];
     const [step] = next.splice(index, 1);
-    next.splice(index + by, 0, step!);
+    next.splice(to, 0, step!);
     return next;
   };
   return {
@@ -39,7 +39,9 @@ export function useProcedure(run: RunReply | undefined) {
     append: (step: Step) => save.mutate([...steps, step]),
     toggle: (index: number) => save.mutate(steps.map((s, i) => (i === index ? { ...s, on: !s.on } : s))),
     remove: (index: number) => save.mutate(steps.filter((_, i) => i !== index)),
-    move: (index: number, by: 1 | -1) => save.mutate(moved(index, by)),
+    move: (index: number, to: number) => save.mutate(moved(index, to)),
+    /** Its copy stands behind it; what it makes gets another symbol. */
+    duplicate: (index: number) => save.mutate(steps.flatMap((s, i) => (i === index ? [s, copyOf(s, steps)] : [s]))),
     undo: () => run?.canUndo && history.mutate('undo'),
     redo: () => run?.canRedo && history.mutate('redo'),
     busy: save.isPending || history.isPending,
@@ -54,3 +56,13 @@ export const newStep = (kind: string, version: number, settings: Step['settings'
   settings,
   on: true,
 });
+
+function copyOf(step: Step, steps: readonly Step[]): Step {
+  const copy = { ...step, id: crypto.randomUUID() };
+  const { symbol } = step.settings;
+  if (typeof symbol !== 'string') return copy;
+  const taken = new Set(steps.map((s) => s.settings['symbol']));
+  let n = 2;
+  while (taken.has(`${symbol}_${n}`)) n++;
+  return { ...copy, settings: { ...step.settings, symbol: `${symbol}_${n}` } };
+}

@@ -1,0 +1,25 @@
+import { Select } from 'antd';
+import type { FormChannel } from './StepForm';
+
+interface ChannelSelectProps {
+  label: string;
+  channels: readonly FormChannel[];
+  value: string | undefined;
+  onChange(symbol: string): void;
+  allowNone?: boolean;
+}
+
+/** Chooses a channel by symbol, with its name beside it. */
+export function ChannelSelect({ label, channels, value, onChange, allowNone }: ChannelSelectProps) {
+  return (
+    <Select
+      showSearch={{ optionFilterProp: 'label' }}
+      aria-label={label}
+      popupMatchSelectWidth={false}
+      value={value === '' ? undefined : value}
+      placeholder={allowNone ? 'none' : 'Choose a channel'}
+      onChange={onChange}
+      options={channels.map((c) => ({ value: c.symbol, label: `${c.symbol}  ${c.name}` }))}
+    />
+  );
+}
