@@ -263,3 +263,18 @@ export const joinBody = closed({
   channels: Type.Array(closed({ from: symbol, symbol, name }), { minItems: 1, maxItems: 200 }),
 });
 export type JoinBody = Static<typeof joinBody>;
+
+/** What a step that makes a calmer channel takes away. */
+export const costBody = closed({ steps: trial, channel: symbol, made: symbol });
+const peak = closed({ at: reading, height: reading, width: reading });
+export const costReply = closed({
+  standardDeviation: reading,
+  neighbourCorrelation: reading,
+  removesSignal: Type.Boolean(),
+  before: peak,
+  after: peak,
+  frequency: column,
+  densityBefore: column,
+  densityAfter: column,
+});
+export type CostReply = Static<typeof costReply>;

@@ -18,6 +18,7 @@ export {
   type SavitzkyGolaySettings,
 } from './smooth/savitzkyGolay';
 export { cutSettling, steadyFlags, type Watched } from './steady/steadyFlags';
+export { smoothingCost, type Peak, type SmoothingCost } from './smoothingCost';
 export { crossCorrelation } from './spectrum/crossCorrelation';
 export { amplitudes, powerDensity, type DensitySettings, type Lines, type Taper } from './spectrum/density';
 export { fft } from './spectrum/fft';

@@ -1,4 +1,4 @@
-import { benchBody, benchReply, channelBody, channelParams, done, formulaBody, formulaReply, idParams, monteCarloReply, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody, type FormulaBody } from '@undameter/contract'; // prettier-ignore
+import { benchBody, benchReply, channelBody, channelParams, costBody, costReply, done, formulaBody, formulaReply, idParams, monteCarloReply, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody, type FormulaBody } from '@undameter/contract'; // prettier-ignore
 import {
   AppError,
   checkSettings,
@@ -8,6 +8,7 @@ import {
   symbolsOfLimit,
   type Step,
 } from '@undameter/core';
+import { Type } from 'typebox';
 import type { Services } from '../services';
 import { declareChannel, moveProcedure, removeRun, renameRun, run, saveProcedure } from '../store/runs';
 import type { Routes } from './Routes';
@@ -139,6 +140,22 @@ export function runRoutes(app: Routes, { db, loader, pools, originals }: Service
         ...limited,
       ]);
       return pools.traces({ run: benchRun, conditions, ...window });
+    },
+  );
+  app.post(
+    '/runs/:id/cost',
+    {
+      schema: {
+        tags,
+        summary: 'What a smoothing or filter on trial takes away from a channel',
+        params: idParams,
+        body: costBody,
+        response: { 200: Type.Union([costReply, Type.Null()]) },
+      },
+    },
+    async (request) => {
+      const { steps, channel, made } = request.body;
+      return pools.costOf({ run: await loader.run(request.params.id, steps as Step[] | undefined), channel, made });
     },
   );
   /** The run as it is before a step whose formula is being typed. */

@@ -3,6 +3,7 @@ import { AppError, fromReport } from '@undameter/core';
 import type {
   BenchReply,
   ComparisonReply,
+  CostReply,
   FitReply,
   FormulaReply,
   MapReply,
@@ -20,6 +21,7 @@ import type { BenchRun, CompareTask, EvaluateTask, ExportTask, FitTask, FormulaT
 import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
 import type { RunToWrite } from '@undameter/formats';
 import type { continueRun, JoinedColumns, joinRun, offsetOf } from './joinRuns';
+import type { CostTask } from './costOf';
 import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
 import type { OpenedFile, OpenTask, previewFile } from './openFile';
@@ -36,6 +38,7 @@ export class Pools {
 
   evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.bench, 'evaluate', task);
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
+  costOf = (task: CostTask): Promise<CostReply | null> => ask(this.bench, 'costOf', task);
   fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
   compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
   exportColumns = (task: ExportTask): Promise<RunToWrite> => ask(this.bench, 'exportColumns', task);

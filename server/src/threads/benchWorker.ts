@@ -1,6 +1,7 @@
 /** The thread that computes for the screens; the pool calls these by name. */
 import { checkByMonteCarlo as draws, checkFormula as formula } from './checkFormula';
 import { compare as comparison } from './compareSeries';
+import { costOf as cost } from './costOf';
 import { evaluate as board } from './evaluate';
 import { exportColumns as columns } from './exportColumns';
 import { fit as model } from './fitSeries';
@@ -13,6 +14,7 @@ import { traces as windows } from './traces';
 export const evaluate = reporting(board);
 export const traces = reporting(windows);
 export const fit = reporting(model);
+export const costOf = reporting(cost);
 export const compare = reporting(comparison);
 export const exportColumns = reporting(columns);
 export const judgeQuality = reporting(quality);

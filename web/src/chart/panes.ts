@@ -9,6 +9,10 @@ export interface Pane {
   weight: number;
   marks: Record<string, unknown>[];
   yRange?: readonly [number, number];
+  /** A logarithmic axis; what is not above zero has no place on it. */
+  log?: boolean;
+  /** Falls from the bottom to the top. */
+  reversed?: boolean;
   /** A category: the words that stand at 0, 1, 2 … of the axis. */
   words?: readonly string[];
 }
@@ -17,7 +21,7 @@ export interface Stack {
   size: { width: number; height: number };
   palette: Palette;
   panes: readonly Pane[];
-  x: { title: string; range?: readonly [number, number] };
+  x: { title: string; range?: readonly [number, number]; log?: boolean; reversed?: boolean };
   /** Greyed stretches left and right of a window would hide data, so a stack has none; see the ledger. */
   tooltip?: boolean;
   /** What the marks of the first pane mean, at its upper right. */
@@ -82,8 +86,8 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
     xAxis: panes.map((_, i) => {
       const last = i === panes.length - 1;
       return {
-        type: 'value', gridIndex: i, scale: true,
-        ...(range ? { min: range[0], max: range[1] } : {}),
+        type: x.log ? 'log' : 'value', gridIndex: i, scale: true, inverse: x.reversed ?? false,
+        ...(range && !x.log ? { min: range[0], max: range[1] } : {}),
         name: last ? x.title : '', nameLocation: 'middle', nameGap: 24,
         nameTextStyle: { color: palette.ink, fontFamily: fonts.words, fontSize: 12.5 },
         axisLine: { onZero: false, lineStyle: { color: palette.line } },
@@ -93,7 +97,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
       }; // prettier-ignore
     }),
     yAxis: panes.map((pane, i) => ({
-      type: 'value', gridIndex: i, scale: true,
+      type: pane.log ? 'log' : 'value', gridIndex: i, scale: true, inverse: pane.reversed ?? false,
       ...(pane.words
         ? { min: -1, max: pane.words.length, interval: 1 }
         : pane.yRange

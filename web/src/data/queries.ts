@@ -1,4 +1,4 @@
-import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitBody, FitReply, FitRow, FormulaReply, MapReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, MapReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -49,6 +49,8 @@ export const queries = {
       pixels: number;
     },
   ) => put<TracesReply>(`/runs/${runId}/traces`, body, body.symbols.length > 0),
+  cost: (runId: number, body: { steps: readonly Step[]; channel: string; made: string } | undefined) =>
+    put<CostReply | null>(`/runs/${runId}/cost`, body, body !== undefined),
   trialFit: (body: FitBody & { campaignId: number }) =>
     put<FitReply>('/fits/trial', body, body.x !== '' && body.y !== ''),
   formula: (runId: number, body: { formula: string; unit: string; before: number }) =>

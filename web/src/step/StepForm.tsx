@@ -51,6 +51,7 @@ export function StepForm(props: StepFormProps): ReactNode {
           <Field
             key={name}
             label={schema.title ?? name}
+            group={schema.field === 'formula' || schema.field === 'ranges'}
             hint={schema.field === 'formula' ? undefined : schema.description}
           >
             {controlOf(name, schema, props, (value) => set(name, value))}

@@ -96,12 +96,12 @@ function ApplyToRuns({ campaignId, source, runs, exceptRunId }: ApplyToRunsProps
           options={others.map((r) => ({ value: r.id, label: r.name }))}
         />
       </Field>
-      <Field label="How">
+      <Field label="Their steps" hint={how === 'replace' ? 'the steps that the runs have give way; undo brings them back' : 'these come after the steps that the runs have'}>
         <Segmented<ApplyBody['how']>
           block
           value={how}
           onChange={setHow}
-          options={[{ value: 'replace', label: 'in place of their steps' }, { value: 'append', label: 'after their steps' }]}
+          options={[{ value: 'replace', label: 'replace' }, { value: 'append', label: 'append' }]}
         />
       </Field>
       <ul className="set-channels" aria-label="Steps to apply">

@@ -44,6 +44,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
   const { draft, selection } = state;
   const data = useSignalsData(runId, procedure, state);
   const { saved, tried, traces, bench, along, smoothing, shown, choose, whole } = data;
+  const unitOf = (symbol: string | undefined) => bench?.channels.find((c) => c.symbol === symbol)?.unit ?? '';
   const deeds = useSelectionDeeds(selection, along, procedure, act);
   const rename = useMutation({ mutationFn: (name: string) => ask(`/runs/${runId}`, { method: 'PUT', body: { name } }) });
   const begin = (kind: string) => {
@@ -176,7 +177,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
           draft={draft}
           trial={draft ? tried.data?.reports[draft.index] : undefined}
           channels={channelsBefore(tried.data ?? saved.data, draft)}
-          cost={smoothing && bench ? <SmoothingCost bench={bench} {...smoothing} removed={REMOVED} /> : null}
+          cost={data.cost ? <SmoothingCost cost={data.cost} unit={unitOf(smoothing?.channel)} timeUnit={along?.unit ?? ''} /> : null}
           onBegin={begin}
           onOpen={(index) => act({ type: 'begin', draft: { index, isNew: false, step: procedure.steps[index]! } })}
           onSettings={(settings) => act({ type: 'settings', settings })}

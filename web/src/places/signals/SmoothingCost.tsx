@@ -1,43 +1,101 @@
-import type { BenchReply } from '@undameter/contract';
+import type { CostReply } from '@undameter/contract';
 import { formatValue, printUnit } from '@undameter/core';
+import { useCallback } from 'react';
+import { Chart, type Size } from '../../chart/Chart';
+import { line } from '../../chart/marks';
+import { stackOption } from '../../chart/panes';
+import { useTheme } from '../../theme/ThemeProvider';
 
-/** What the smoothing in hand costs: the extremes before and after, and the size of what it removes. */
-export function SmoothingCost({ bench, channel, made, removed }: { bench: BenchReply; channel: string; made: string; removed: string }) {
-  const find = (symbol: string) => bench.channels.find((c) => c.symbol === symbol);
-  const [before, after, part] = [find(channel), find(made), find(removed)];
-  if (!before || !after || !part) return null;
-  const unit = printUnit(before.unit);
-  const rows = [
-    ['Highest', before.highest, after.highest],
-    ['Lowest', before.lowest, after.lowest],
-    ['Standard deviation', before.standardDeviation, after.standardDeviation],
-  ] as const;
-  const say = (v: number | null) => (v === null ? '–' : formatValue(v, 4));
+interface SmoothingCostProps {
+  cost: CostReply;
+  /** Units of the channel and of time. */
+  unit: string;
+  timeUnit: string;
+}
+
+/** What the smoothing or filter in hand costs: its peak before and after, what it removes, and the spectrum. */
+export function SmoothingCost({ cost, unit, timeUnit }: SmoothingCostProps) {
+  const say = (v: number | null, digits = 4) => (v === null ? '–' : formatValue(v, digits));
+  const [u, t] = [printUnit(unit), printUnit(timeUnit)];
   return (
-    <table className="cost">
-      <thead>
-        <tr>
-          <th />
-          <th>before</th>
-          <th>after</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([name, a, b]) => (
-          <tr key={name}>
-            <td>
-              {name} {unit && `(${unit})`}
-            </td>
-            <td>{say(a)}</td>
-            <td>{say(b)}</td>
+    <>
+      <table className="cost">
+        <thead>
+          <tr>
+            <th />
+            <th>before</th>
+            <th>after</th>
           </tr>
-        ))}
-        <tr>
-          <td>Removed, std. dev. {unit && `(${unit})`}</td>
-          <td />
-          <td>{say(part.standardDeviation)}</td>
-        </tr>
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          <tr>
+            <td>Highest peak, height {u && `(${u})`}</td>
+            <td>{say(cost.before.height)}</td>
+            <td>{say(cost.after.height)}</td>
+          </tr>
+          <tr>
+            <td>its width at half height {t && `(${t})`}</td>
+            <td>{say(cost.before.width, 3)}</td>
+            <td>{say(cost.after.width, 3)}</td>
+          </tr>
+          <tr>
+            <td>Removed, std. dev. {u && `(${u})`}</td>
+            <td />
+            <td>{say(cost.standardDeviation, 3)}</td>
+          </tr>
+          <tr>
+            <td>Removed, correlation of neighbours</td>
+            <td />
+            <td>{say(cost.neighbourCorrelation, 2)}</td>
+          </tr>
+        </tbody>
+      </table>
+      {cost.removesSignal && (
+        <p className="doubt panel-pad">
+          The removed part is no longer noise: its neighbours are alike. Some of the signal itself is being removed; a
+          narrower window or a higher cut-off keeps it.
+        </p>
+      )}
+      {cost.frequency.length > 2 && <SpectrumBeforeAndAfter cost={cost} unit={unit} timeUnit={timeUnit} />}
+    </>
   );
-} // prettier-ignore
+}
+
+/** What lies further below the highest line is rounding, not signal. */
+const FLOOR = 1e-9;
+
+function SpectrumBeforeAndAfter({ cost, unit, timeUnit }: SmoothingCostProps) {
+  const { palette } = useTheme();
+  const build = useCallback(
+    (size: Size) => {
+      // Zero frequency has no place on a logarithmic axis.
+      const least = FLOOR * cost.densityBefore.reduce<number>((most, v) => Math.max(most, v ?? 0), 0);
+      const of = (density: CostReply['densityBefore']) => ({
+        x: cost.frequency.slice(1),
+        y: density.slice(1).map((v) => (v !== null && v > least ? v : null)),
+      });
+      return stackOption({
+        size,
+        palette,
+        panes: [
+          {
+            title: `Power density${unit ? ` (${/[/·]/.test(printUnit(unit)) ? `(${printUnit(unit)})` : printUnit(unit)}²·${printUnit(timeUnit)})` : ''}`,
+            weight: 1,
+            log: true,
+            marks: [
+              line(of(cost.densityBefore), { name: 'before', colour: palette.faint, width: 1 }),
+              line(of(cost.densityAfter), { name: 'after', colour: palette.act, width: 1.4 }),
+            ],
+          },
+        ],
+        x: { title: timeUnit === 's' ? 'Frequency (Hz)' : `Frequency (1/${printUnit(timeUnit) || 'sample'})`, log: true },
+      });
+    },
+    [cost, unit, timeUnit, palette],
+  ); // prettier-ignore
+  return (
+    <div className="small-chart">
+      <Chart label="Power spectral density before and after" build={build} />
+    </div>
+  );
+}

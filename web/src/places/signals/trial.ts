@@ -5,6 +5,9 @@ import { withDraft, type Draft } from './state';
 /** Symbol under which the part that a smoothing removes is computed while the smoothing is in hand. */
 export const REMOVED = 'removed_part';
 
+/** Steps that make a copy of a channel which is to keep its signal. */
+const calmingKinds: readonly string[] = ['smooth', 'filter'];
+
 /** What is computed while a draft is in hand: the procedure up to it, and what a smoothing removes. */
 export function trialOf(
   saved: readonly Step[],
@@ -14,7 +17,7 @@ export function trialOf(
   if (!draft) return undefined;
   const steps = withDraft(saved, draft).slice(0, draft.index + 1);
   const { kind, settings } = draft.step;
-  if (kind !== 'smooth') return steps;
+  if (!calmingKinds.includes(kind)) return steps;
   const channel = String(settings['channel']);
   const formula = `${channel} - ${String(settings['symbol'])}`;
   const removed = { name: 'Removed part', symbol: REMOVED, formula, unit: unitOf(channel) };
@@ -23,7 +26,7 @@ export function trialOf(
 
 /** The smoothing in hand: its channel and what it makes, once that is computed. */
 export function smoothingInHand(draft: Draft | null, bench: BenchReply | undefined) {
-  if (draft?.step.kind !== 'smooth') return undefined;
+  if (!draft || !calmingKinds.includes(draft.step.kind)) return undefined;
   const [channel, made] = [String(draft.step.settings['channel']), String(draft.step.settings['symbol'])];
   return bench?.channels.some((c) => c.symbol === made) ? { channel, made } : undefined;
 }
@@ -43,7 +46,9 @@ export function mostUsed(bench: BenchReply, steps: readonly Step[]): string[] {
 /** The channel that a step in hand makes, or else the one that it reads. */
 export function channelInHand({ step }: Draft, bench: BenchReply): string | undefined {
   const { symbol, channel } = step.settings as { symbol?: string; channel?: string };
-  const wanted = step.kind === 'smooth' ? channel : (symbol ?? (channel === bench.along ? undefined : channel));
+  const wanted = calmingKinds.includes(step.kind)
+    ? channel
+    : (symbol ?? (channel === bench.along ? undefined : channel));
   return bench.channels.find((c) => c.symbol === wanted)?.symbol;
 }
 

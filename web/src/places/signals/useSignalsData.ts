@@ -39,6 +39,12 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
       pixels: Math.max(100, width - 80),
     }),
   );
+  const cost = useQuery(
+    queries.cost(
+      runId,
+      trial && smoothing ? { steps: trial, channel: smoothing.channel, made: smoothing.made } : undefined,
+    ),
+  );
   const along = bench?.channels.find((c) => c.symbol === bench.along);
   const seriesOf = useCallback((symbol: string) => seriesIn(bench, symbol), [bench]);
   // Told apart, since the object is new each time and its words are not.
@@ -61,6 +67,7 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
     [traces.data, bench, shown, along, palette, seriesOf, smoothed, calmer],
   );
   return {
+    cost: smoothing ? (cost.data ?? undefined) : undefined,
     saved, tried, traces, bench, trial, along, smoothing, shown, choose, setWidth, build,
     /** Symbol of each pane of the chart, from the top. */
     panes: shown.flatMap((s) => (s === smoothing?.channel ? [s, REMOVED] : [s])),
