@@ -1,4 +1,4 @@
-import { buildLevels, centralDifference, fitPolynomial, interpolateLinear, movingAverage, savitzkyGolay } from '@undameter/core'; // prettier-ignore
+import { buildLevels, butterworth, centralDifference, filterZeroPhase, fitPolynomial, interpolateLinear, localRegression, movingAverage, pickSamples, realSpectrum, runningMedian, savitzkyGolay, type RunState } from '@undameter/core'; // prettier-ignore
 import { formatFor } from '@undameter/formats';
 
 /** One measured kernel: ours, and the same work in Python with `np`, `signal` and the arrays named in `setUp`. */
@@ -22,10 +22,30 @@ const csv = new TextEncoder().encode(
     Array.from({ length: 200_000 }, (_, i) => `${i / 100},${y[i]!.toFixed(5)},${t[i]!.toFixed(3)},${noise(i).toFixed(6)},12.5`).join('\n'),
 ); // prettier-ignore
 
+const sections = butterworth(4, { pass: 'low', cutoff: 5 }, 0.01).sections;
+const power = Float64Array.from({ length: 2 ** 20 }, (_, i) => Math.sin(i / 50) + noise(i));
+const few = { x: t.slice(0, 20_000), y: y.slice(0, 20_000) };
+const column = (symbol: string, unit: string, values: Float64Array) =>
+  [symbol, { symbol, name: symbol, unit, origin: 'logged' as const, values }] as const;
+const run: RunState = {
+  samples: N,
+  channels: new Map([column('t', 's', t), column('y', 'kPa', y)]),
+  mask: new Uint16Array(N),
+  along: 't',
+};
+const limits = [
+  { symbol: 't', value: 5000, tolerance: 2000, unit: 's' },
+  { symbol: 'y', value: 0, tolerance: 10, unit: 'kPa' },
+];
+
 /** The same arrays in Python. */
 export const setUp = `
 import numpy as np, io
 from scipy import signal, ndimage
+try:
+    from statsmodels.nonparametric.smoothers_lowess import lowess
+except ImportError:
+    lowess = None
 N = ${N}
 i = np.arange(N, dtype=float)
 noise = np.sin(i * 12.9898) * 0.5
@@ -34,6 +54,8 @@ y = np.sin(t / 50) * 20 + noise
 uneven = t + 0.002 * noise
 kx = np.arange(1000.0) * 10
 ky = np.sqrt(kx + 1)
+sos = signal.butter(4, 0.1, output='sos')
+power = np.sin(np.arange(2.0 ** 20) / 50) + np.sin(np.arange(2.0 ** 20) * 12.9898) * 0.5
 rand = ((np.arange(N) * 7919) % N) / 100.2
 csv = 'Time [s],A [m],B [m],C [m],D [m]\\n' + '\\n'.join('%g,%.5f,%.3f,%.6f,12.5' % row for row in zip(t[:200000], y[:200000], t[:200000], noise[:200000]))
 `;
@@ -53,6 +75,11 @@ async function readCsv(): Promise<number> {
 export const cases: readonly Case[] = [
   { name: 'Savitzky–Golay 51/3, 1e6 samples', ours: () => savitzkyGolay(y, { window: 51, order: 3 }), reference: 'signal.savgol_filter(y, 51, 3)' },
   { name: 'moving average 51, 1e6', ours: () => movingAverage(y, 51), reference: 'ndimage.uniform_filter1d(y, 51)' },
+  { name: 'running median 51, 1e6', ours: () => runningMedian(y, 51, 'mirror'), reference: "ndimage.median_filter(y, 51, mode='mirror')" },
+  { name: 'zero-phase low-pass, order 4, 1e6', ours: () => filterZeroPhase(y, sections), reference: 'signal.sosfiltfilt(sos, y)' },
+  { name: 'FFT of 2^20 real samples', ours: () => realSpectrum(power), reference: 'np.fft.rfft(power)' },
+  { name: 'local regression, 2e4, 1 % of the samples', ours: () => localRegression(few.y, few.x, { share: 0.01 }), reference: 'lowess(y[:20000], t[:20000], frac=0.01, it=0, return_sorted=False)' },
+  { name: 'picking by two limits, 1e6', ours: () => pickSamples(run, { name: '', limits }), reference: 'np.flatnonzero((t >= 3000) & (t <= 7000) & (y >= -10) & (y <= 10))' },
   { name: 'central difference, even, 1e6', ours: () => centralDifference(y, t, 2), reference: 'np.gradient(y, t, edge_order=2)' },
   { name: 'central difference, uneven, 1e6', ours: () => centralDifference(y, uneven, 2), reference: 'np.gradient(y, uneven, edge_order=2)' },
   { name: 'linear table of 1,000 knots, 1e6 sorted', ours: () => interpolateLinear(knotsX, knotsY, t, 'hold'), reference: 'np.interp(t, kx, ky)' },

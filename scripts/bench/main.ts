@@ -55,6 +55,6 @@ async function benchKernels(): Promise<void> {
 }
 
 const wanted = process.argv[2];
-if (wanted === undefined) await benchKernels();
+if (wanted === undefined || wanted === 'kernels') await benchKernels();
 if (wanted === undefined || wanted === 'intake') await benchIntake(1_000_000);
 if (wanted === 'large') await benchIntake(10_000_000);

@@ -17,16 +17,21 @@ export interface Condition {
  *   UNIT_UNKNOWN, CONDITION_NOT_TRUTH, NO_TIME_FOR_STEADY, and what a formula can be refused for
  */
 export function pickSamples(state: RunState, condition: Condition): Int32Array {
-  const inside = Uint8Array.from(state.mask, (m) => (m === KEPT ? 1 : 0));
+  const inside = new Uint8Array(state.samples);
+  for (let i = 0; i < inside.length; i++) inside[i] = Number(state.mask[i] === KEPT);
   for (const limit of condition.limits) {
     const holds = isAnyLimit(limit) ? anyHolds(state, limit.any) : judged(state, limit);
     for (let i = 0; i < inside.length; i++) inside[i]! &= holds[i]! & 1;
   }
   let count = 0;
   for (let i = 0; i < inside.length; i++) count += inside[i]!;
-  const picked = new Int32Array(count);
-  for (let i = 0, k = 0; k < count; i++) if (inside[i]) picked[k++] = i;
-  return picked;
+  // One place more, so that every number can be written and only those that count are kept.
+  const picked = new Int32Array(count + 1);
+  for (let i = 0, k = 0; k < count; i++) {
+    picked[k] = i;
+    k += inside[i]!;
+  }
+  return picked.subarray(0, count);
 }
 
 /** HOLDS is odd, the other two answers are even; the opposite exchanges HOLDS and FAILS. */

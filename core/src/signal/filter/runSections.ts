@@ -48,20 +48,40 @@ function endSamples(sections: readonly Section[]): number {
 function runInPlace(y: Float64Array, sections: readonly Section[]): void {
   // What comes out of a section for a constant, for ever, goes into the next as its past.
   let past = y[0] ?? 0;
-  for (const section of sections) past = runSection(y, section, past);
+  let k = 0;
+  for (; k + 1 < sections.length; k += 2) past = runTwo(y, sections[k]!, sections[k + 1]!, past);
+  if (k < sections.length) past = runTwo(y, sections[k]!, NOTHING, past);
 }
 
-/** @returns what the section makes of `past`, standing for ever */
-function runSection(y: Float64Array, { b: [b0, b1, b2], a: [a1, a2] }: Section, past: number): number {
-  const settled = (past * (b0 + b1 + b2)) / (1 + a1 + a2);
-  let s2 = b2 * past - a2 * settled;
-  let s1 = b1 * past - a1 * settled + s2;
+/** A section that changes nothing. */
+const NOTHING: Section = { b: [1, 0, 0], a: [0, 0] };
+
+/** What a section holds, and gives out, after the same value for ever. */
+function settled({ b: [b0, b1, b2], a: [a1, a2] }: Section, past: number): { out: number; s1: number; s2: number } {
+  const out = (past * (b0 + b1 + b2)) / (1 + a1 + a2);
+  const s2 = b2 * past - a2 * out;
+  return { out, s1: b1 * past - a1 * out + s2, s2 };
+}
+
+/** Two sections in one pass: while one waits for its own last result, the other goes on. */
+function runTwo(y: Float64Array, first: Section, second: Section, past: number): number {
+  const p = settled(first, past);
+  const q = settled(second, p.out);
+  const [b0, b1, b2] = first.b;
+  const [a1, a2] = first.a;
+  const [d0, d1, d2] = second.b;
+  const [c1, c2] = second.a;
+  let { s1, s2 } = p;
+  let { s1: r1, s2: r2 } = q;
   for (let i = 0; i < y.length; i++) {
     const x = y[i]!;
     const v = b0 * x + s1;
     s1 = b1 * x - a1 * v + s2;
     s2 = b2 * x - a2 * v;
-    y[i] = v;
+    const w = d0 * v + r1;
+    r1 = d1 * v - c1 * w + r2;
+    r2 = d2 * v - c2 * w;
+    y[i] = w;
   }
-  return settled;
+  return q.out;
 }

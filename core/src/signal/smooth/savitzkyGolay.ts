@@ -1,6 +1,7 @@
 import { AppError } from '../../error/AppError';
 import { localPolynomialWeights } from './localPolynomial';
 import { checkWindow } from './movingAverage';
+import { slidePolynomial } from './slidingMoments';
 
 /** At the ends: fit the last whole window, or continue the samples by mirroring or by the end value. */
 export type SavitzkyGolayEnds = 'fit' | 'mirror' | 'nearest';
@@ -16,6 +17,8 @@ export interface SavitzkyGolaySettings {
   spacing?: number;
   ends?: SavitzkyGolayEnds;
 }
+
+const SHORT = 15;
 
 /** @throws {AppError} WINDOW_NOT_ODD, ORDER_TOO_HIGH */
 export function checkLocalFit(window: number, order: number): void {
@@ -43,7 +46,9 @@ export function savitzkyGolay(y: Float64Array, settings: SavitzkyGolaySettings):
     localPolynomialWeights(nodes, order, derivative, at).map((w) => w / perSpacing);
   const middle = weightsAt(0);
   const out = new Float64Array(n);
-  slide(middle, y, out, half);
+  // Short windows are as fast by their weights, high orders surer.
+  if (window >= SHORT && order <= 3) slidePolynomial(middle, order, y, out);
+  else slide(middle, y, out, half);
   for (let i = 0; i < half; i++) {
     if (ends === 'fit') {
       out[i] = weighted(weightsAt(i - half), y, 0);
