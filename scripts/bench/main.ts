@@ -1,11 +1,13 @@
 /**
  * npm run bench: the median time of each kernel, against numpy and scipy in the same run, and
  * the way of a 200 MB log against pandas, where Debian's python3-numpy, python3-scipy and
- * python3-pandas are installed. `npm run bench -- intake` only the log, `-- large` one of 2 GB.
+ * python3-pandas are installed. `npm run bench -- kernels`, `-- procedure`, `-- intake` only a part, `-- large`
+ * with a log of 2 GB.
  */
 import { spawnSync } from 'node:child_process';
 import { cases, setUp } from './cases';
 import { benchIntake } from './intake';
+import { benchProcedure } from './procedure';
 
 const RUNS = 7;
 const median = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1]!;
@@ -56,5 +58,6 @@ async function benchKernels(): Promise<void> {
 
 const wanted = process.argv[2];
 if (wanted === undefined || wanted === 'kernels') await benchKernels();
+if (wanted === undefined || wanted === 'procedure') benchProcedure();
 if (wanted === undefined || wanted === 'intake') await benchIntake(1_000_000);
 if (wanted === 'large') await benchIntake(10_000_000);

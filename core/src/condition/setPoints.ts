@@ -1,5 +1,6 @@
 import { numberChannelOf } from '../procedure/stepTools';
 import type { RunState } from '../procedure/RunState';
+import { noiseOfColumn } from '../signal';
 import { AppError } from '../error/AppError';
 import { gather, KEPT, median } from '../sample';
 import { formatValue } from '../number/formatNumber';
@@ -141,8 +142,6 @@ const LEAST_CALM = 0.5;
  * Temperatures, which creep on while the machine has long settled, are left out, and so is what is
  * hardly ever calm by that measure.
  * @param lasting  in [along]; absent: a hundredth of what is kept, rounded, and at least 20 samples
- * Source of the estimate: J. von Neumann et al., Ann. Math. Statist. 12 (1941) 153-162, in its robust
- * form with the median of the absolute differences.
  */
 export function guessSteady(state: RunState, symbols: readonly string[], lasting = usualTime(state)): SteadyLimit {
   if (state.along === undefined) throw new AppError('NO_TIME_FOR_STEADY', {});
@@ -175,15 +174,14 @@ function usualTime(state: RunState): number {
 
 /** No larger share of the range is taken for resolution. */
 const JUMP = 0.005;
-const TO_SIGMA = 1 / (0.6744897501960817 * Math.SQRT2);
 
 function noiseOf(values: Float64Array, { mask, samples }: RunState): number {
   const kept: number[] = [];
   for (let i = 0; i < samples; i++) if (mask[i] === KEPT && values[i]! === values[i]!) kept.push(i);
   const y = gather(values, Int32Array.from(kept));
-  const steps = Float64Array.from({ length: Math.max(0, y.length - 1) }, (_, i) => Math.abs(y[i + 1]! - y[i]!));
-  const usual = median(steps) * TO_SIGMA;
+  const usual = noiseOfColumn(y);
   if (usual > 0) return usual;
+  const steps = y.slice(1).map((v, i) => Math.abs(v - y[i]!));
   // A channel that mostly repeats a value: its smallest step is its resolution, unless it only jumps.
   const smallest = steps.reduce((least, s) => (s > 0 && s < least ? s : least), Infinity);
   const range = y.reduce((high, v) => Math.max(high, v), -Infinity) - y.reduce((low, v) => Math.min(low, v), Infinity);

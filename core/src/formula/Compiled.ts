@@ -72,11 +72,14 @@ export function checked(result: number, argument: number, doubts: FormulaDoubts)
 }
 
 export function apply1(a: Operand, f: (a: number) => number): Operand {
-  return typeof a === 'number' ? f(a) : a.map(f);
+  if (typeof a === 'number') return f(a);
+  const out = new Float64Array(a.length);
+  for (let i = 0; i < out.length; i++) out[i] = f(a[i]!);
+  return out;
 }
 
 export function apply2(a: Operand, b: Operand, f: (a: number, b: number) => number): Operand {
-  if (typeof a === 'number') return typeof b === 'number' ? f(a, b) : b.map((v) => f(a, v));
+  if (typeof a === 'number') return typeof b === 'number' ? f(a, b) : apply1(b, (v) => f(a, v));
   const out = new Float64Array(a.length);
   if (typeof b === 'number') for (let i = 0; i < out.length; i++) out[i] = f(a[i]!, b);
   else for (let i = 0; i < out.length; i++) out[i] = f(a[i]!, b[i]!);

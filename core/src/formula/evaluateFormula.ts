@@ -56,8 +56,8 @@ export function evaluateFormula(text: string, wanted: string, input: FormulaInpu
 /** A column in the unit from an operand in base units; an error has no zero point to be shifted by. */
 function spread(operand: Operand, samples: number, { offset, scale }: Pick<Unit, 'offset' | 'scale'>): Float64Array {
   const values = new Float64Array(samples);
-  for (let i = 0; i < samples; i++)
-    values[i] = ((typeof operand === 'number' ? operand : operand[i]!) - offset) / scale;
+  if (typeof operand === 'number') return values.fill((operand - offset) / scale);
+  for (let i = 0; i < samples; i++) values[i] = (operand[i]! - offset) / scale;
   return values;
 }
 
@@ -111,5 +111,8 @@ function prepare(text: string, wanted: string, input: Omit<FormulaInput, 'sample
 function inBaseUnits(channel: Channel): Float64Array {
   const { scale, offset } = parseUnit(channel.unit);
   if (scale === 1 && offset === 0) return channel.values;
-  return channel.values.map((v) => v * scale + offset);
+  const { values } = channel;
+  const out = new Float64Array(values.length);
+  for (let i = 0; i < out.length; i++) out[i] = values[i]! * scale + offset;
+  return out;
 }

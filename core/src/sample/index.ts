@@ -3,7 +3,8 @@ export { checkUncertainty, standardUncertainty, uncertaintySchema, type Uncertai
 export { combined, errorsOf, mapErrors, type ErrorSources } from './errorSources';
 export { countByStep, countKept, KEPT, type Mask } from './Mask';
 export { describe, type Description } from './describe';
-export { GAP_FACTOR, gather, median, segments } from './segments';
+export { median } from './median';
+export { GAP_FACTOR, gather, segments } from './segments';
 export { buildLevels, joinLevels, LEVEL_SIZES, type Level } from './levels';
 export { keptBlocks, reduceTrace, type Trace } from './reduceTrace';
 export { setAsidePoints, type SetAsidePoints } from './setAsidePoints';

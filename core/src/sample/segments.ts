@@ -1,5 +1,6 @@
 import { AppError } from '../error/AppError';
 import { KEPT, type Mask } from './Mask';
+import { median } from './median';
 
 /** Longer than this many median sampling intervals is a gap. */
 export const GAP_FACTOR = 4;
@@ -48,14 +49,6 @@ function isMarked(marked: ReadonlySet<number> | undefined, before: number, after
   if (!marked?.size) return false;
   for (let i = before + 1; i <= after; i++) if (marked.has(i)) return true;
   return false;
-}
-
-/** The middle value of a column without missing values; NaN when it is empty. */
-export function median(values: Float64Array): number {
-  if (values.length === 0) return NaN;
-  const sorted = Float64Array.from(values).sort();
-  const half = sorted.length >> 1;
-  return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 }
 
 /** The values at these sample numbers, as a new column. */

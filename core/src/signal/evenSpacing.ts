@@ -1,5 +1,5 @@
 /** Spacing may deviate by this share and still count as even (clock rounding of loggers; common practice). */
-const TOLERANCE = 0.01;
+export const TOLERANCE = 0.01;
 
 /** The mean spacing of an increasing column when it is even, otherwise undefined. */
 export function evenSpacing(x: Float64Array): number | undefined {

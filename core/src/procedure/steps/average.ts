@@ -36,15 +36,18 @@ export const average = defineStep({
     if (sources.length < 2) throw new AppError('TOO_FEW_CHANNELS', { have: sources.length, need: 2 });
     const to = parseUnit(sources[0]!.unit);
     const columns = sources.map((c) => convertColumn(c.values, parseUnit(c.unit), to));
-    const count = Float64Array.from(columns[0]!, (_, i) => columns.reduce((n, c) => n + Number(c[i]! === c[i]!), 0));
-    const meanOf = (all: readonly (Float64Array | undefined)[]): Float64Array =>
-      count.map((n, i) => {
-        if (n < fewest || n === 0) return NaN;
-        let sum = 0;
+    const count = new Float64Array(state.samples);
+    for (const c of columns) for (let i = 0; i < count.length; i++) count[i]! += Number(c[i]! === c[i]!);
+    const meanOf = (all: readonly (Float64Array | undefined)[]): Float64Array => {
+      const out = new Float64Array(state.samples);
+      all.forEach((c, k) => {
         // An error counts where its channel does.
-        all.forEach((c, k) => (sum += columns[k]![i]! === columns[k]![i]! ? (c?.[i] ?? 0) : 0));
-        return sum / n;
+        const column = columns[k]!;
+        if (c) for (let i = 0; i < out.length; i++) if (column[i]! === column[i]!) out[i]! += c[i]!;
       });
+      for (let i = 0; i < out.length; i++) out[i] = count[i]! < fewest || count[i] === 0 ? NaN : out[i]! / count[i]!;
+      return out;
+    };
     const errors = (): ErrorSources => {
       const each = sources.map((c) => errorsOf(c, state.channels));
       const factors = sources.map((c) => conversion(parseUnit(c.unit), to).factor);

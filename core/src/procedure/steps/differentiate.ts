@@ -1,8 +1,7 @@
 import { Type } from 'typebox';
-import { centralDifference, evenSpacing, localPolynomialSmooth, savitzkyGolay } from '../../signal';
+import { centralDifference, evenSpacing, noiseOfColumn, localPolynomialSmooth, savitzkyGolay } from '../../signal';
 import { AppError } from '../../error/AppError';
 import { formatCount, formatValue } from '../../number/formatNumber';
-import { median } from '../../sample';
 import { conversion, parseUnit, perPower, printUnit } from '../../units';
 import { channelToStart, made, madeSettings } from '../madeChannel';
 import { defineStep } from '../StepKind';
@@ -98,12 +97,10 @@ export const differentiate = defineStep({
 }); // prettier-ignore
 
 /** Standard deviations of the noise of a column and of its rate, by the differences of neighbours, which a slow signal hardly touches. */
-function noiseInAndOut(y: Float64Array, rate: Float64Array): [number, number] {
-  const sizes = (column: Float64Array): Float64Array =>
-    column.slice(1).map((v, i) => Math.abs(v - column[i]!)).filter((d) => d === d);
-  const sigma = (column: Float64Array): number => median(sizes(column)) / (0.6744897501960817 * Math.SQRT2);
-  return [sigma(y), sigma(rate)];
-} // prettier-ignore
+const noiseInAndOut = (y: Float64Array, rate: Float64Array): [number, number] => [
+  noiseOfColumn(y),
+  noiseOfColumn(rate),
+];
 
 function told(noise: readonly number[], unit: string, rateUnit: string): string[] {
   const [before, after] = [noise[0], noise[1]];

@@ -1,15 +1,12 @@
 import { Type } from 'typebox';
 import { formatValue } from '../../number/formatNumber';
 import { gather, median, segments } from '../../sample';
-import { runningMedian } from '../../signal';
+import { MAD_OF_SIGMA, runningMedian } from '../../signal';
 import { printUnit } from '../../units';
 import { channelToStart } from '../madeChannel';
 import { setAsideWhere } from '../setAsideWhere';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
-
-/** The median absolute deviation of normal noise is this share of its standard deviation. */
-const MAD_OF_SIGMA = 0.6744897501960817;
 
 /**
  * Deviation from a running median in robust standard deviations. Source: F. R. Hampel,

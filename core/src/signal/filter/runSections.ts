@@ -50,7 +50,7 @@ function runInPlace(y: Float64Array, sections: readonly Section[]): void {
   let past = y[0] ?? 0;
   let k = 0;
   for (; k + 1 < sections.length; k += 2) past = runTwo(y, sections[k]!, sections[k + 1]!, past);
-  if (k < sections.length) past = runTwo(y, sections[k]!, NOTHING, past);
+  if (k < sections.length) runTwo(y, sections[k]!, NOTHING, past);
 }
 
 /** A section that changes nothing. */

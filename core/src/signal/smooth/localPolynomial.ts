@@ -36,15 +36,12 @@ export function localPolynomialWeights(
     for (let i = 0; i < m; i++) weights[i] = weights[i]! + share * current[i]!;
     const alpha = moment / square;
     const beta = j === 0 ? 0 : square / previousSquare;
-    const next = new Float64Array(m);
-    for (let i = 0; i < m; i++) next[i] = (nodes[i]! - alpha) * current[i]! - beta * previous[i]!;
-    const nextAt = new Float64Array(derivative + 1);
+    // The next polynomial takes the place of the one before the last.
+    for (let i = 0; i < m; i++) previous[i] = (nodes[i]! - alpha) * current[i]! - beta * previous[i]!;
     for (let d = 0; d <= derivative; d++)
-      nextAt[d] = (at - alpha) * currentAt[d]! - beta * previousAt[d]! + (d > 0 ? d * currentAt[d - 1]! : 0);
-    previous = current;
-    current = next;
-    previousAt = currentAt;
-    currentAt = nextAt;
+      previousAt[d] = (at - alpha) * currentAt[d]! - beta * previousAt[d]! + (d > 0 ? d * currentAt[d - 1]! : 0);
+    [previous, current] = [current, previous];
+    [previousAt, currentAt] = [currentAt, previousAt];
     previousSquare = square;
   }
   return weights;

@@ -1,4 +1,6 @@
 import { AppError } from '../../error/AppError';
+import { median } from '../../sample';
+import { TOLERANCE } from '../evenSpacing';
 import { localPolynomialWeights } from './localPolynomial';
 import { checkWindow } from './movingAverage';
 import { slidePolynomial } from './slidingMoments';
@@ -107,7 +109,8 @@ function continued(y: Float64Array, from: number, window: number, ends: 'mirror'
 
 /**
  * The same for uneven spacing: a polynomial is fitted to the `window` nearest samples
- * around each one, at their own positions.
+ * around each one, at their own positions. Where the steps of a window are even, as they are
+ * but beside samples that are missing, the weights are those of all such windows.
  * @param y  samples, length n >= window, finite
  * @param x  positions, length n, strictly increasing
  */
@@ -121,12 +124,32 @@ export function localPolynomialSmooth(
   const n = y.length;
   if (n < window) throw new AppError('TOO_FEW_SAMPLES', { name: 'The stretch', have: n, need: window });
   const half = (window - 1) / 2;
-  const out = new Float64Array(n);
+  const spacing = usualStep(x);
+  const out = savitzkyGolay(y, { ...settings, spacing });
   const nodes = new Float64Array(window);
+  const oddSteps = countOddSteps(x, spacing);
   for (let i = 0; i < n; i++) {
     const from = Math.min(n - window, Math.max(0, i - half));
+    if (oddSteps[from + window - 1]! === oddSteps[from]!) continue;
     for (let j = 0; j < window; j++) nodes[j] = x[from + j]! - x[i]!;
     out[i] = weighted(localPolynomialWeights(nodes, order, derivative, 0), y, from);
   }
   return out;
+}
+
+const LOOKED_AT = 5001;
+
+/** The median of some of the steps. */
+function usualStep(x: Float64Array): number {
+  const stride = Math.max(1, Math.floor((x.length - 1) / LOOKED_AT));
+  const count = Math.floor((x.length - 1) / stride);
+  return median(Float64Array.from({ length: count }, (_, k) => x[k * stride + 1]! - x[k * stride]!));
+}
+
+/** How many steps up to each sample are not the usual one. */
+function countOddSteps(x: Float64Array, usual: number): Int32Array {
+  const count = new Int32Array(x.length);
+  for (let i = 1; i < x.length; i++)
+    count[i] = count[i - 1]! + Number(Math.abs(x[i]! - x[i - 1]! - usual) > TOLERANCE * usual);
+  return count;
 }
