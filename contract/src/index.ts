@@ -9,3 +9,4 @@ export * from './fit';
 export * from './comparison';
 export * from './finding';
 export * from './procedure';
+export * from './view';

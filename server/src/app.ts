@@ -12,6 +12,7 @@ import { asAppError, replyOf } from './errors';
 import { guardOrigin } from './guard';
 import { campaignRoutes } from './routes/campaigns';
 import { conditionRoutes } from './routes/conditions';
+import { viewRoutes } from './routes/views';
 import { procedureRoutes } from './routes/procedures';
 import { findingRoutes } from './routes/findings';
 import { exportingRoutes } from './routes/exporting';
@@ -70,6 +71,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       exportingRoutes(routes, services);
       conditionRoutes(routes, services);
       procedureRoutes(routes, services);
+      viewRoutes(routes, services);
       tableRoutes(routes, services);
       modelRoutes(routes, services);
       findingRoutes(routes, services);

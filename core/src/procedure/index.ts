@@ -4,4 +4,5 @@ export { stepKindOf, stepKinds } from './steps';
 export type { Change } from './content';
 export { madeBySteps, symbolsRead } from './reads';
 export { checkSettings, runProcedure, type ProcedureResult, type StepMemory } from './runProcedure';
+export { needEven } from './overSegments';
 export { channelOf, numberChannelOf } from './stepTools';

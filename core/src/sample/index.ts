@@ -3,6 +3,7 @@ export { checkUncertainty, standardUncertainty, uncertaintySchema, type Uncertai
 export { combined, errorsOf, mapErrors, type ErrorSources } from './errorSources';
 export { countByStep, countKept, KEPT, type Mask } from './Mask';
 export { describe, type Description } from './describe';
+export { histogram, type Histogram } from './histogram';
 export { median } from './median';
 export { GAP_FACTOR, gather, segments } from './segments';
 export { buildLevels, joinLevels, LEVEL_SIZES, type Level } from './levels';

@@ -6,12 +6,16 @@ import type {
   CostReply,
   FitReply,
   FormulaReply,
+  HistogramReply,
   MapReply,
   MonteCarloReply,
   OffsetReply,
+  PairsReply,
   PointsReply,
   QualityReply,
   SetPointsReply,
+  SpectrumReply,
+  StretchReply,
   TracesReply,
 } from '@undameter/contract';
 import type { Preview, ReadRecord } from '@undameter/core';
@@ -25,6 +29,7 @@ import type { CostTask } from './costOf';
 import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
 import type { OpenedFile, OpenTask, previewFile } from './openFile';
+import type { pairsOf, spectraOf, ViewTask } from './views';
 import type { WriteTask } from './writeFileOf';
 
 /**
@@ -38,6 +43,10 @@ export class Pools {
 
   evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.bench, 'evaluate', task);
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
+  stretchOf = (task: ViewTask): Promise<StretchReply> => ask(this.bench, 'stretchOf', task);
+  pairsOf = (task: Parameters<typeof pairsOf>[0]): Promise<PairsReply> => ask(this.bench, 'pairsOf', task);
+  spectraOf = (task: Parameters<typeof spectraOf>[0]): Promise<SpectrumReply> => ask(this.bench, 'spectraOf', task);
+  histogramsOf = (task: ViewTask): Promise<HistogramReply> => ask(this.bench, 'histogramsOf', task);
   costOf = (task: CostTask): Promise<CostReply | null> => ask(this.bench, 'costOf', task);
   fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
   compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);

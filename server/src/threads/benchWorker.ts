@@ -10,9 +10,14 @@ import { judgeQuality as quality } from './judgeQuality';
 import { dwellOf as map, findSetPoints as setPoints, reducePoints as points } from './reducePoints';
 import { reporting } from './reportErrors';
 import { traces as windows } from './traces';
+import * as views from './views';
 
 export const evaluate = reporting(board);
 export const traces = reporting(windows);
+export const stretchOf = reporting(views.stretchOf);
+export const pairsOf = reporting(views.pairsOf);
+export const spectraOf = reporting(views.spectraOf);
+export const histogramsOf = reporting(views.histogramsOf);
 export const fit = reporting(model);
 export const costOf = reporting(cost);
 export const compare = reporting(comparison);

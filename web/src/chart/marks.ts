@@ -196,3 +196,27 @@ export function errorBars({ x, y, xError, yError }: Points & { xError: Column; y
     },
   };
 }
+
+/** Bars of a histogram, from zero. */
+export function bars(
+  { low, width, counts }: { low: number; width: number; counts: readonly number[] },
+  colour: string,
+): Mark {
+  return {
+    type: 'custom',
+    silent: true,
+    clip: true,
+    z: 2,
+    data: counts.map((count, i) => [low + (i + 0.5) * width, count]),
+    renderItem: (about: { dataIndex: number }, api: { coord(point: number[]): number[] }) => {
+      const i = about.dataIndex;
+      const [left, top] = api.coord([low + i * width, counts[i]!]) as [number, number];
+      const [right, bottom] = api.coord([low + (i + 1) * width, 0]) as [number, number];
+      return {
+        type: 'rect',
+        shape: { x: left, y: top, width: Math.max(1, right - left - 1), height: bottom - top },
+        style: { fill: colour, opacity: 0.65 },
+      };
+    },
+  };
+}

@@ -1,5 +1,6 @@
 import { formatValue, printUnit } from '@undameter/core';
 import { fonts, type Palette } from '../theme/palette';
+import { axisOf, labelsOf, type AxisLook } from './axisLook';
 import { echarts, type ChartOption } from './echarts';
 
 /** One chart in a stack that shares the x axis. */
@@ -9,10 +10,9 @@ export interface Pane {
   weight: number;
   marks: Record<string, unknown>[];
   yRange?: readonly [number, number];
-  /** A logarithmic axis; what is not above zero has no place on it. */
-  log?: boolean;
-  /** Falls from the bottom to the top. */
-  reversed?: boolean;
+  look?: AxisLook;
+  /** What is drawn against a second axis, at the right. */
+  right?: Pick<Pane, 'title' | 'marks' | 'yRange' | 'look'>;
   /** A category: the words that stand at 0, 1, 2 … of the axis. */
   words?: readonly string[];
 }
@@ -21,7 +21,7 @@ export interface Stack {
   size: { width: number; height: number };
   palette: Palette;
   panes: readonly Pane[];
-  x: { title: string; range?: readonly [number, number]; log?: boolean; reversed?: boolean };
+  x: { title: string; range?: readonly [number, number]; look?: AxisLook };
   /** Greyed stretches left and right of a window would hide data, so a stack has none; see the ledger. */
   tooltip?: boolean;
   /** What the marks of the first pane mean, at its upper right. */
@@ -42,8 +42,6 @@ const BETWEEN = 10;
 export const axisTitle = ({ name, symbol, unit }: { name: string; symbol?: string; unit: string }): string =>
   `${name}${symbol && symbol !== name ? ` ${symbol}` : ''}${unit ? ` (${printUnit(unit)})` : ''}`;
 
-const reads = (value: number): string => formatValue(value, 7);
-
 /** The word at a whole number of the axis, shortened to the room beside it. */
 const wordAt =
   (words: readonly string[]) =>
@@ -60,58 +58,82 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
   const grids = panes.map((pane) => {
     const height = (room * pane.weight) / weights;
     const grid = {
-      left: LEFT, right: RIGHT, top, height, outerBoundsMode: 'none',
+      left: LEFT, right: panes.some((p) => p.right) ? LEFT : RIGHT, top, height, outerBoundsMode: 'none',
       show: true, backgroundColor: palette.sheet, borderColor: palette.line, borderWidth: 1,
     }; // prettier-ignore
     top += height + BETWEEN;
     return grid;
   });
   const range = x.range ?? commonRange(panes);
+  const right = panes.some((p) => p.right) ? LEFT : RIGHT;
+  const seconds = panes.flatMap((pane, i) => (pane.right ? [{ ...pane.right, grid: i }] : []));
   const axisText = { color: palette.soft, fontFamily: fonts.numbers, fontSize: 12 };
   return {
     animation: false,
     textStyle: { fontFamily: fonts.words, color: palette.ink },
     axisPointer: { link: [{ xAxisIndex: 'all' }], lineStyle: { color: palette.ink, type: 'dotted', width: 1.2 } },
     tooltip: tooltip ? cursor(palette) : { show: false },
-    title: panes.map((pane, i) => ({
-      text: pane.title,
-      left: LEFT + 6,
-      top: grids[i]!.top + 4,
-      padding: [1, 4],
-      backgroundColor: palette.sheet,
-      textStyle: { fontSize: 12.5, fontWeight: 500, color: palette.ink, fontFamily: fonts.words },
-    })),
-    graphic: keyOf(key, size.width - RIGHT - 10, TOP + 14, palette),
+    title: [
+      ...panes.map((pane, i) => ({ text: pane.title, left: LEFT + 6, top: grids[i]!.top + 4, ...titleLook(palette) })),
+      ...seconds.map((second) => ({
+        text: second.title,
+        right: right + 6,
+        top: grids[second.grid]!.top + 4,
+        ...titleLook(palette),
+      })),
+    ],
+    graphic: keyOf(key, size.width - right - 10, TOP + 14, palette),
     grid: grids,
     xAxis: panes.map((_, i) => {
       const last = i === panes.length - 1;
       return {
-        type: x.log ? 'log' : 'value', gridIndex: i, scale: true, inverse: x.reversed ?? false,
-        ...(range && !x.log ? { min: range[0], max: range[1] } : {}),
+        gridIndex: i, scale: true, ...axisOf(x.look ?? {}, range),
         name: last ? x.title : '', nameLocation: 'middle', nameGap: 24,
         nameTextStyle: { color: palette.ink, fontFamily: fonts.words, fontSize: 12.5 },
         axisLine: { onZero: false, lineStyle: { color: palette.line } },
         axisTick: { show: false },
-        axisLabel: { ...axisText, show: last, formatter: reads, hideOverlap: true, showMinLabel: x.range === undefined, showMaxLabel: x.range === undefined },
+        axisLabel: { ...axisText, show: last, hideOverlap: true, ...labelsOf(x.look ?? {}), showMinLabel: x.range === undefined, showMaxLabel: x.range === undefined },
         splitLine: { lineStyle: { color: palette.hair } },
       }; // prettier-ignore
     }),
-    yAxis: panes.map((pane, i) => ({
-      type: pane.log ? 'log' : 'value', gridIndex: i, scale: true, inverse: pane.reversed ?? false,
-      ...(pane.words
-        ? { min: -1, max: pane.words.length, interval: 1 }
-        : pane.yRange
-          ? { min: pane.yRange[0], max: pane.yRange[1] }
-          : { boundaryGap: ['0%', '10%'] }),
-      splitNumber: Math.max(2, Math.round(grids[i]!.height / 55)),
-      axisLine: { onZero: false, lineStyle: { color: palette.line } },
-      axisTick: { show: false },
-      axisLabel: { ...axisText, formatter: pane.words ? wordAt(pane.words) : reads, showMinLabel: panes.length === 1 && !pane.yRange, showMaxLabel: panes.length === 1 && !pane.yRange },
-      splitLine: { lineStyle: { color: palette.hair } },
-    })), // prettier-ignore
-    series: panes.flatMap((pane, i) => pane.marks.map((mark) => ({ ...mark, xAxisIndex: i, yAxisIndex: i }))),
+    yAxis: [
+      ...panes.map((pane, i) => ({
+        gridIndex: i, scale: true,
+        ...axisOf(pane.look ?? {}, pane.yRange),
+        ...(pane.words ? { min: -1, max: pane.words.length, interval: 1 } : pane.yRange || pane.look?.log ? {} : { boundaryGap: ['0%', '10%'] }),
+        splitNumber: Math.max(2, Math.round(grids[i]!.height / 55)),
+        axisLine: { onZero: false, lineStyle: { color: palette.line } },
+        axisTick: { show: false },
+        axisLabel: {
+          ...axisText, ...labelsOf(pane.look ?? {}), ...(pane.words ? { formatter: wordAt(pane.words) } : {}),
+          showMinLabel: panes.length === 1 && !pane.yRange, showMaxLabel: panes.length === 1 && !pane.yRange,
+        },
+        splitLine: { lineStyle: { color: palette.hair } },
+      })),
+      ...seconds.map((second) => ({
+        gridIndex: second.grid, scale: true, position: 'right',
+        ...axisOf(second.look ?? {}, second.yRange),
+        splitNumber: Math.max(2, Math.round(grids[second.grid]!.height / 55)),
+        axisLine: { onZero: false, lineStyle: { color: palette.line } },
+        axisTick: { show: false },
+        axisLabel: { ...axisText, ...labelsOf(second.look ?? {}), showMinLabel: false, showMaxLabel: false },
+        splitLine: { show: false },
+      })),
+    ], // prettier-ignore
+    series: [
+      ...panes.flatMap((pane, i) => pane.marks.map((mark) => ({ ...mark, xAxisIndex: i, yAxisIndex: i }))),
+      ...seconds.flatMap((second, k) =>
+        second.marks.map((mark) => ({ ...mark, xAxisIndex: second.grid, yAxisIndex: panes.length + k })),
+      ),
+    ],
   };
 }
+
+const titleLook = (palette: Palette) => ({
+  padding: [1, 4],
+  backgroundColor: palette.sheet,
+  textStyle: { fontSize: 12.5, fontWeight: 500, color: palette.ink, fontFamily: fonts.words },
+});
 
 /** The key as lines below each other: a piece of the mark, then its words. */
 function keyOf(entries: readonly KeyEntry[], right: number, top: number, palette: Palette): Record<string, unknown>[] {

@@ -1,7 +1,15 @@
-import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, MapReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, MapReply, PairsReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
+
+/** Channels over a window of a run; null for its ends. */
+interface Window {
+  steps?: readonly Step[];
+  symbols: readonly string[];
+  from: number | null;
+  to: number | null;
+}
 
 /** Every question that the screens put to the server, with its key. */
 const read = <Reply>(path: string) =>
@@ -39,18 +47,18 @@ export const queries = {
   findings: (campaignId: number) => read<FindingRow[]>(`/campaigns/${campaignId}/findings`),
   /** With the saved procedure, or with one on trial. */
   bench: (runId: number, steps?: readonly Step[]) => put<BenchReply>(`/runs/${runId}/bench`, steps ? { steps } : {}),
-  traces: (
-    runId: number,
-    body: {
-      steps?: readonly Step[];
-      symbols: readonly string[];
-      from: number | null;
-      to: number | null;
-      pixels: number;
-    },
-  ) => put<TracesReply>(`/runs/${runId}/traces`, body, body.symbols.length > 0),
+  traces: (runId: number, body: Window & { pixels: number }) =>
+    put<TracesReply>(`/runs/${runId}/traces`, body, body.symbols.length > 0),
   cost: (runId: number, body: { steps: readonly Step[]; channel: string; made: string } | undefined) =>
     put<CostReply | null>(`/runs/${runId}/cost`, body, body !== undefined),
+  stretch: (runId: number, body: StretchBody | undefined) =>
+    put<StretchReply>(`/runs/${runId}/stretch`, body, body !== undefined),
+  pairs: (runId: number, body: Window & { x: string }, wanted: boolean) =>
+    put<PairsReply>(`/runs/${runId}/pairs`, body, wanted),
+  spectrum: (runId: number, body: Window & { as: 'amplitude' | 'density' }, wanted: boolean) =>
+    put<SpectrumReply>(`/runs/${runId}/spectrum`, body, wanted),
+  histogram: (runId: number, body: Window, wanted: boolean) =>
+    put<HistogramReply>(`/runs/${runId}/histogram`, body, wanted),
   trialFit: (body: FitBody & { campaignId: number }) =>
     put<FitReply>('/fits/trial', body, body.x !== '' && body.y !== ''),
   formula: (runId: number, body: { formula: string; unit: string; before: number }) =>

@@ -72,7 +72,7 @@ describe('signals', () => {
       const trace = { symbol: 'p', x: xs, y: xs, everySample: true, setAside: { x: [], y: [], count: 0 }, inConditions: [] };
       const channel = { symbol: 'p', name: 'Pressure', unit: 'kPa', origin: 'logged' as const, lowest: 0, mean: 0, highest: 1, standardDeviation: 1, missing: 0, present: n, uncertainty: null, labels: null, decimals: null, trace: [] };
       const traces = { whole: [0, n] as [number, number], window: [0, n] as [number, number], samplesInWindow: n, traces: [trace], problem: null };
-      const option = signalsOption({ traces, shown: [{ channel, series: 0 }], along: undefined, palette: palettes.light }, { width: 900, height: 400 });
+      const option = signalsOption({ traces, shown: [{ channel, series: 0 }], along: undefined, looks: {}, palette: palettes.light }, { width: 900, height: 400 });
       return (option['series'] as { type: string }[]).map((s) => s.type);
     }; // prettier-ignore
     expect(kinds(20)).toEqual(['scatter', 'line']);

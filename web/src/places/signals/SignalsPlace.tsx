@@ -22,6 +22,8 @@ import { ProcedurePanel } from './ProcedurePanel';
 import { SelectionBar } from './SelectionBar';
 import { selectionKeys } from './selectionKeys';
 import { SmoothingCost } from './SmoothingCost';
+import { StretchBoard } from './StretchBoard';
+import { ViewTools } from './ViewTools';
 import { nothingInHand, panned, signals, withDraft, zoomed } from './state';
 import { channelsBefore, rangeOfDraft, REMOVED } from './trial';
 import { newStep, useProcedure } from './useProcedure';
@@ -43,7 +45,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
   const [elsewhere, setElsewhere] = useState(false);
   const { draft, selection } = state;
   const data = useSignalsData(runId, procedure, state);
-  const { saved, tried, traces, bench, along, smoothing, shown, choose, whole } = data;
+  const { saved, tried, traces, bench, along, smoothing, shown, choose, whole, view } = data;
   const unitOf = (symbol: string | undefined) => bench?.channels.find((c) => c.symbol === symbol)?.unit ?? '';
   const deeds = useSelectionDeeds(selection, along, procedure, act);
   const rename = useMutation({ mutationFn: (name: string) => ask(`/runs/${runId}`, { method: 'PUT', body: { name } }) });
@@ -71,6 +73,20 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       act({ type: 'select', range: at === null ? null : [at, at] }),
     );
   };
+  /** A line drawn around samples becomes a step that sets them aside, or the line of the one in hand. */
+  const lassoed = (x: string, channel: string, corners: [number, number][]) => {
+    const settings = { x, channel, corners, reason: '' };
+    if (draft?.step.kind === 'setAsideArea') return act({ type: 'settings', settings: { ...draft.step.settings, x, channel, corners } });
+    const { version } = stepKindOf('setAsideArea');
+    act({ type: 'begin', draft: { index: procedure.steps.length, isNew: true, step: newStep('setAsideArea', version, settings) } });
+  };
+  const lasso = {
+    onLasso: ({ pane, corners }: { pane: number; corners: [number, number][] }) => {
+      const channel = data.onChart[pane]?.channel.symbol;
+      if (view.view === 'channel' && view.x && channel) lassoed(view.x.symbol, channel, corners);
+    },
+  };
+  const stretch = useQuery(queries.stretch(runId, selection && selection[0] !== selection[1] && shown.length > 0 ? { ...(data.trial ? { steps: data.trial } : {}), symbols: shown.filter((s) => bench?.channels.some((c) => c.symbol === s && c.labels === null)), from: selection[0], to: selection[1] } : undefined));
   const look = (next: [number, number] | null) => act({ type: 'window', range: next });
   useCommands([
     { id: 'procedure-elsewhere', label: 'Apply the procedure to other runs', run: () => setElsewhere(true) },
@@ -113,6 +129,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
             <b>{draft ? `The run as step ${draft.index + 1} leaves it` : (bench?.channels.find((c) => c.symbol === shown[0])?.name ?? 'Channels')}</b>
             <span className="soft">{draft ? 'in hand, not saved yet' : 'drag to select a stretch, click for a sample, wheel to zoom'}</span>
             <span className="grow" />
+            <ViewTools data={data} />
             {state.window && (
               <button className="quiet" onClick={() => look(null)}>
                 Whole run <kbd>0</kbd>
@@ -123,13 +140,17 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       }
       chart={
         <>
-          <Sentence error={run.error ?? saved.error ?? tried.error ?? traces.error ?? traces.data?.problem ?? rename.error} />
+          <Sentence error={run.error ?? saved.error ?? tried.error ?? traces.error ?? traces.data?.problem ?? view.error ?? rename.error} />
           {shown.length === 0 && bench && !traces.isLoading ? (
             <Empty title="No channel is on the chart">
               <p>Click a channel on the board below.</p>
             </Empty>
           ) : (
+            view.view !== 'run' ? (
+              <Chart key={view.view} label={`Channels ${shown.join(', ')}: ${view.view}`} build={view.build} busy={view.busy} gestures={lasso} />
+            ) : (
             <Chart
+              key="run"
               label={`Channels ${shown.join(', ')} along ${along?.name ?? 'the sample number'}`}
               build={data.build}
               busy={!traces.data}
@@ -140,13 +161,18 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
                 onPick: pick,
                 onZoom: (at, factor) => look(zoomed(data.window, whole, at, factor)),
                 onPan: (share) => look(panned(data.window, whole, share)),
+                onLasso: ({ pane, corners }) => along && data.panes[pane] && lassoed(along.symbol, data.panes[pane], corners),
               }}
               onKeyDown={selectionKeys({ selection, window: data.window, whole, onSelect: (r) => act({ type: 'select', range: r }), onWindow: look })}
             />
+            )
           )}
         </>
       }
       board={
+        selection && selection[0] !== selection[1] ? (
+          <StretchBoard rows={stretch.data} channels={bench?.channels ?? []} timeUnit={along?.unit ?? ''} />
+        ) : (
         <ChannelBoard
           runId={runId}
           run={run.data}
@@ -157,6 +183,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
           colourOf={data.colourOf}
           onToggle={(symbol) => choose(shown.includes(symbol) ? shown.filter((s) => s !== symbol) : [...shown, symbol].slice(-9))}
         />
+        )
       }
       panel={
         elsewhere && run.data && !draft ? (

@@ -81,14 +81,14 @@ function SpectrumBeforeAndAfter({ cost, unit, timeUnit }: SmoothingCostProps) {
           {
             title: `Power density${unit ? ` (${/[/·]/.test(printUnit(unit)) ? `(${printUnit(unit)})` : printUnit(unit)}²·${printUnit(timeUnit)})` : ''}`,
             weight: 1,
-            log: true,
+            look: { log: true, digits: 2 },
             marks: [
               line(of(cost.densityBefore), { name: 'before', colour: palette.faint, width: 1 }),
               line(of(cost.densityAfter), { name: 'after', colour: palette.act, width: 1.4 }),
             ],
           },
         ],
-        x: { title: timeUnit === 's' ? 'Frequency (Hz)' : `Frequency (1/${printUnit(timeUnit) || 'sample'})`, log: true },
+        x: { title: timeUnit === 's' ? 'Frequency (Hz)' : `Frequency (1/${printUnit(timeUnit) || 'sample'})`, look: { log: true } },
       });
     },
     [cost, unit, timeUnit, palette],

@@ -1,8 +1,9 @@
 import type { BenchReply, TraceReply, TracesReply } from '@undameter/contract';
+import type { AxisLook } from '../../chart/axisLook';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
 import { extent } from '../../chart/extent';
-import { colourOf, line, points, setAsideCrosses, type Points } from '../../chart/marks';
+import { colourOf, line, points, setAsideCrosses } from '../../chart/marks';
 import { axisTitle, stackOption, type Pane } from '../../chart/panes';
 import type { Palette } from '../../theme/palette';
 
@@ -20,6 +21,8 @@ export interface SignalsChart {
   along: BoardRow | undefined;
   /** A smoothing in hand: raw below the smoothed curve, and what it removed. */
   smoothing?: { channel: string; made: string; removed: string } | undefined;
+  /** How a person wants the axes, by symbol. */
+  looks: Readonly<Record<string, AxisLook>>;
   palette: Palette;
 }
 
@@ -28,27 +31,39 @@ const PIXELS_PER_SYMBOL = 9;
 
 /** The stack of channel charts over one x axis. */
 export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
-  const { traces, shown, along, palette, smoothing } = chart;
+  const { traces, shown, along, palette, smoothing, looks } = chart;
   const find = (symbol: string) => traces.traces.find((t) => t.symbol === symbol);
   const panes: Pane[] = [];
   for (const { channel, series } of shown) {
     const trace = find(channel.symbol);
     if (!trace) continue;
+    const look = looks[channel.symbol] ?? {};
     const smoothed = smoothing?.channel === channel.symbol ? find(smoothing.made) : undefined;
     const colour = colourOf(palette, series);
     const { range, beyond } = rangeOf(trace);
-    panes.push({
+    const drawn = {
       title: axisTitle(channel) + (beyond > 0 ? ` · ${beyond} set aside beyond the axis` : ''),
+      look,
       ...(channel.labels ? { words: channel.labels } : range ? { yRange: range } : {}),
-      weight: smoothed ? 3 : panes.length === 0 ? 1.7 : 1,
       marks: [
         ...setAside(trace, palette),
         ...(channel.labels
           ? [line(trace, { name: channel.symbol, colour, held: true })]
-          : curve(trace, channel.symbol, smoothed ? palette.faint : colour, series, size, palette)),
+          : curve(
+              trace,
+              { name: channel.symbol, colour: smoothed ? palette.faint : colour, series, marks: look.marks },
+              size,
+              palette,
+            )),
         ...(smoothed ? [line(smoothed, { name: smoothed.symbol, colour, width: 2, z: 5 })] : []),
       ],
-    });
+    };
+    const above = panes.at(-1);
+    if (look.right && above && !above.right && !smoothed && !channel.labels) {
+      above.right = drawn;
+      continue;
+    }
+    panes.push({ ...drawn, weight: smoothed ? 3 : panes.length === 0 ? 1.7 : 1 });
     const removed = smoothed && smoothing ? find(smoothing.removed) : undefined;
     if (removed)
       panes.push({
@@ -83,10 +98,17 @@ export function rangeOf({ y, setAside }: Pick<TraceReply, 'y' | 'setAside'>): { 
 const setAside = (trace: TraceReply, palette: Palette) =>
   trace.setAside.x.length > 0 ? [setAsideCrosses(trace.setAside, palette)] : [];
 
-function curve(trace: TraceReply, name: string, colour: string, series: number, size: Size, palette: Palette) {
-  const sparse = trace.everySample && trace.x.length * PIXELS_PER_SYMBOL < size.width;
-  const at: Points = trace;
-  return sparse
-    ? [points(at, { name, colour, series, ground: palette.sheet, size: 6 }), line(at, { name, colour, width: 0.8 })]
-    : [line(at, { name, colour, width: trace.everySample ? 1.3 : 1.1 })];
+interface CurveLook {
+  name: string;
+  colour: string;
+  series: number;
+  marks: AxisLook['marks'];
+}
+
+function curve(at: TraceReply, { name, colour, series, marks }: CurveLook, size: Size, palette: Palette) {
+  const sparse = at.everySample && at.x.length * PIXELS_PER_SYMBOL < size.width;
+  const symbols = () => points(at, { name, colour, series, ground: palette.sheet, size: sparse ? 6 : 3 });
+  if (marks === 'symbols') return [symbols()];
+  if (marks === 'line' || !sparse) return [line(at, { name, colour, width: at.everySample ? 1.3 : 1.1 })];
+  return [symbols(), line(at, { name, colour, width: 0.8 })];
 }

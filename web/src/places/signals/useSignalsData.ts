@@ -1,6 +1,7 @@
 import type { BenchReply } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import type { AxisLook } from '../../chart/axisLook';
 import type { Size } from '../../chart/Chart';
 import { colourOf } from '../../chart/marks';
 import { queries } from '../../data/queries';
@@ -10,6 +11,7 @@ import { signalsOption } from './chartOption';
 import type { SignalsState } from './state';
 import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf } from './trial';
 import type { useProcedure } from './useProcedure';
+import { useView } from './useView';
 
 type Procedure = ReturnType<typeof useProcedure>;
 
@@ -18,6 +20,7 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   const { palette } = useTheme();
   const [width, setWidth] = useState(900);
   const [chosen, choose] = usePreference<string[] | null>(`shown.${runId}`, null);
+  const [looks, setLooks] = usePreference<Record<string, AxisLook>>(`axes.${runId}`, {});
   const saved = useQuery(queries.bench(runId));
   const savedChannels = saved.data?.channels;
   const wished = useMemo(
@@ -47,16 +50,24 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   );
   const along = bench?.channels.find((c) => c.symbol === bench.along);
   const seriesOf = useCallback((symbol: string) => seriesIn(bench, symbol), [bench]);
+  const onChart = useMemo(
+    () =>
+      shown
+        .flatMap((s) => bench?.channels.filter((c) => c.symbol === s) ?? [])
+        .map((channel) => ({ channel, series: seriesOf(channel.symbol) })),
+    [shown, bench, seriesOf],
+  );
+  const view = useView({ runId, bench, trial, shown: onChart, window, looks });
   // Told apart, since the object is new each time and its words are not.
   const { channel: smoothed, made: calmer } = smoothing ?? {};
   const build = useCallback(
     (size: Size) => {
       if (!traces.data || !bench) return {};
-      const channels = shown.flatMap((s) => bench.channels.find((c) => c.symbol === s) ?? []);
       return signalsOption(
         {
           traces: traces.data,
-          shown: channels.map((channel) => ({ channel, series: seriesOf(channel.symbol) })),
+          shown: onChart,
+          looks,
           along,
           smoothing: smoothed && calmer ? { channel: smoothed, made: calmer, removed: REMOVED } : undefined,
           palette,
@@ -64,13 +75,15 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
         size,
       );
     },
-    [traces.data, bench, shown, along, palette, seriesOf, smoothed, calmer],
+    [traces.data, bench, onChart, looks, along, palette, smoothed, calmer],
   );
   return {
     cost: smoothing ? (cost.data ?? undefined) : undefined,
+    view, looks, onChart,
+    setLook: (symbol: string, look: AxisLook) => setLooks({ ...looks, [symbol]: look }),
     saved, tried, traces, bench, trial, along, smoothing, shown, choose, setWidth, build,
     /** Symbol of each pane of the chart, from the top. */
-    panes: shown.flatMap((s) => (s === smoothing?.channel ? [s, REMOVED] : [s])),
+    panes: shown.flatMap((s, i) => (s === smoothing?.channel ? [s, REMOVED] : looks[s]?.right && i > 0 ? [] : [s])),
     colourOf: (symbol: string) => colourOf(palette, seriesOf(symbol)),
     whole: traces.data?.whole ?? ([0, 1] as const),
     window: traces.data?.window ?? ([0, 1] as const),

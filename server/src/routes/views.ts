@@ -1,0 +1,34 @@
+import { histogramBody, histogramReply, idParams, pairsBody, pairsReply, spectrumBody, spectrumReply, stretchBody, stretchReply } from '@undameter/contract'; // prettier-ignore
+import type { Step } from '@undameter/core';
+import type { Services } from '../services';
+import type { Routes } from './Routes';
+
+/** Ways to look at the channels of a run other than along it. */
+export function viewRoutes(app: Routes, { loader, pools }: Services): void {
+  const schema = { tags: ['views'], params: idParams };
+  /** The run with the channels that are looked at, and those that its steps read. */
+  const withRun = async <B extends { symbols: string[]; steps?: unknown; x?: string }>(id: number, { steps, ...rest }: B) => {
+    const wanted = rest.x === undefined ? rest.symbols : [...rest.symbols, rest.x];
+    return { ...rest, run: await loader.run(id, steps as Step[] | undefined, wanted) };
+  };
+  app.post(
+    '/runs/:id/stretch',
+    { schema: { ...schema, summary: 'What lies between two cursors', body: stretchBody, response: { 200: stretchReply } } },
+    async (request) => pools.stretchOf(await withRun(request.params.id, request.body)),
+  );
+  app.post(
+    '/runs/:id/pairs',
+    { schema: { ...schema, summary: 'Channels over another channel', body: pairsBody, response: { 200: pairsReply } } },
+    async (request) => pools.pairsOf(await withRun(request.params.id, request.body)),
+  );
+  app.post(
+    '/runs/:id/spectrum',
+    { schema: { ...schema, summary: 'Spectra of channels', body: spectrumBody, response: { 200: spectrumReply } } },
+    async (request) => pools.spectraOf(await withRun(request.params.id, request.body)),
+  );
+  app.post(
+    '/runs/:id/histogram',
+    { schema: { ...schema, summary: 'How often channels take which values', body: histogramBody, response: { 200: histogramReply } } },
+    async (request) => pools.histogramsOf(await withRun(request.params.id, request.body)),
+  );
+} // prettier-ignore

@@ -1,0 +1,127 @@
+import type { HistogramReply, PairsReply, SpectrumReply, StretchReply } from '@undameter/contract';
+import {
+  AppError,
+  amplitudes,
+  describe,
+  gather,
+  histogram,
+  KEPT,
+  line,
+  numberChannelOf,
+  powerDensity,
+  segments,
+  needEven,
+  type RunState,
+} from '@undameter/core';
+import type { BenchRun } from './BenchInput';
+import { benchState } from './benchState';
+import { attempt, reading, readings } from './toReply';
+
+export interface ViewTask {
+  run: BenchRun;
+  symbols: string[];
+  from: number | null;
+  to: number | null;
+}
+
+const MOST_PAIRS = 6000;
+const MOST_LINES = 2000;
+/** Longer stretches are averaged over segments, so that a line stands out of the noise. */
+const SEGMENT = 8192;
+
+const positionsOf = (state: RunState): Float64Array =>
+  state.along === undefined
+    ? Float64Array.from({ length: state.samples }, (_, i) => i + 1)
+    : numberChannelOf(state, state.along).values;
+
+/** Numbers of the kept samples within the window. */
+function keptWithin(state: RunState, { from, to }: ViewTask): Int32Array {
+  const x = positionsOf(state);
+  const kept = new Int32Array(state.samples);
+  let count = 0;
+  for (let i = 0; i < x.length; i++)
+    if (state.mask[i] === KEPT && (from === null || x[i]! >= from) && (to === null || x[i]! <= to)) kept[count++] = i;
+  return kept.subarray(0, count);
+}
+
+/** What lies between two cursors, channel by channel. */
+export function stretchOf(task: ViewTask): StretchReply {
+  const { final } = benchState(task.run).result;
+  const kept = keptWithin(final, task);
+  const x = positionsOf(final);
+  return task.symbols.map((symbol) => {
+    const channel = numberChannelOf(final, symbol).values;
+    const present = kept.filter((i) => channel[i]! === channel[i]! && x[i]! === x[i]!);
+    const values = gather(channel, present);
+    const d = describe(values, new Uint16Array(values.length));
+    const [first, last] = [values[0] ?? NaN, values.at(-1) ?? NaN];
+    return {
+      symbol,
+      first: reading(first),
+      last: reading(last),
+      difference: reading(last - first),
+      slope: values.length > 1 ? reading(line(values, gather(x, present)).slope) : null,
+      mean: reading(d.mean),
+      standardDeviation: values.length > 1 ? reading(d.standardDeviation) : null,
+      lowest: reading(d.lowest),
+      highest: reading(d.highest),
+      count: values.length,
+    };
+  });
+}
+
+/** Channels over another one. */
+export function pairsOf(task: ViewTask & { x: string }): PairsReply {
+  const { final } = benchState(task.run).result;
+  const kept = keptWithin(final, task);
+  const every = Math.max(1, Math.ceil(kept.length / MOST_PAIRS));
+  const shown = kept.filter((_, k) => k % every === 0);
+  const column = (symbol: string) => readings(gather(numberChannelOf(final, symbol).values, shown));
+  return { every, x: column(task.x), series: task.symbols.map((symbol) => ({ symbol, y: column(symbol) })) };
+}
+
+/** Spectra over the longest stretch of the window without a gap. */
+export function spectraOf(task: ViewTask & { as: 'amplitude' | 'density' }): SpectrumReply {
+  const { final } = benchState(task.run).result;
+  const inside = new Uint16Array(final.samples).fill(1);
+  for (const i of keptWithin(final, task)) inside[i] = KEPT;
+  const x = positionsOf(final);
+  const xName = final.along === undefined ? 'sample number' : numberChannelOf(final, final.along).name;
+  return task.symbols.map((symbol) => {
+    const found = attempt(() => {
+      const { values, name } = numberChannelOf(final, symbol);
+      const longest = segments(x, values, inside, xName, final.gaps).reduce((a, b) => (b.length > a.length ? b : a), new Int32Array()); // prettier-ignore
+      if (longest.length < 8) throw new AppError('TOO_FEW_SAMPLES', { name: `The longest stretch of "${name}"`, have: longest.length, need: 8 }); // prettier-ignore
+      const y = gather(values, longest);
+      const spacing = needEven(gather(x, longest), xName, 'a spectrum');
+      const lines =
+        task.as === 'amplitude'
+          ? amplitudes(y, spacing, 'hann')
+          : powerDensity(y, spacing, { segment: Math.min(SEGMENT, y.length), taper: 'hann' });
+      return { lines: thinned(lines.frequency, lines.value), samples: longest.length };
+    });
+    const [frequency, value] = found.value?.lines ?? [new Float64Array(), new Float64Array()];
+    return { symbol, frequency: readings(frequency), value: readings(value), samples: found.value?.samples ?? 0, problem: found.problem }; // prettier-ignore
+  });
+}
+
+/** Of many lines the highest in each of MOST_LINES slices: none that stands out is lost. */
+function thinned(frequency: Float64Array, value: Float64Array): [Float64Array, Float64Array] {
+  if (frequency.length <= MOST_LINES) return [frequency, value];
+  const slice = frequency.length / MOST_LINES;
+  const highest = Int32Array.from({ length: MOST_LINES }, (_, s) => {
+    let best = Math.floor(s * slice);
+    for (let k = best; k < Math.floor((s + 1) * slice); k++) if (value[k]! > value[best]!) best = k;
+    return best;
+  });
+  return [gather(frequency, highest), gather(value, highest)];
+}
+
+export function histogramsOf(task: ViewTask): HistogramReply {
+  const { final } = benchState(task.run).result;
+  const kept = keptWithin(final, task);
+  return task.symbols.map((symbol) => {
+    const made = histogram(gather(numberChannelOf(final, symbol).values, kept));
+    return { symbol, low: reading(made?.low ?? NaN), width: reading(made?.width ?? NaN), counts: Array.from(made?.counts ?? []) }; // prettier-ignore
+  });
+}
