@@ -15,6 +15,7 @@ import { Empty } from '../../parts/Empty';
 import { NameInput } from '../../parts/NameInput';
 import { Sentence } from '../../parts/Sentence';
 import { AboutRun } from '../intake/AboutRun';
+import { BesidesForm } from './BesidesForm';
 import { ChannelBoard } from './ChannelBoard';
 import { ElsewherePanel } from './ElsewherePanel';
 import { nearestSample } from './nearestSample';
@@ -25,7 +26,7 @@ import { SmoothingCost } from './SmoothingCost';
 import { StretchBoard } from './StretchBoard';
 import { ViewTools } from './ViewTools';
 import { nothingInHand, panned, signals, withDraft, zoomed } from './state';
-import { channelsBefore, rangeOfDraft, REMOVED } from './trial';
+import { channelsBefore, isOnTrial, rangeOfDraft } from './trial';
 import { newStep, useProcedure } from './useProcedure';
 import { useSelectionDeeds } from './useSelectionDeeds';
 import { useSignalsData } from './useSignalsData';
@@ -178,7 +179,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
           run={run.data}
           stretch={selection ?? state.window}
           onConvert={(channel, unit) => procedure.append(newStep('convertUnit', 1, { channel, unit }))}
-          bench={bench && { ...bench, channels: bench.channels.filter((c) => c.symbol !== REMOVED) }}
+          bench={bench && { ...bench, channels: bench.channels.filter((c) => !isOnTrial(c.symbol)) }}
           shown={shown}
           colourOf={data.colourOf}
           onToggle={(symbol) => choose(shown.includes(symbol) ? shown.filter((s) => s !== symbol) : [...shown, symbol].slice(-9))}
@@ -204,7 +205,22 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
           draft={draft}
           trial={draft ? tried.data?.reports[draft.index] : undefined}
           channels={channelsBefore(tried.data ?? saved.data, draft)}
-          cost={data.cost ? <SmoothingCost cost={data.cost} unit={unitOf(smoothing?.channel)} timeUnit={along?.unit ?? ''} /> : null}
+          cost={
+            smoothing && draft ? (
+              <>
+                {data.cost && <SmoothingCost cost={data.cost} unit={unitOf(smoothing.channel)} timeUnit={along?.unit ?? ''} />}
+                <BesidesForm
+                  step={draft.step}
+                  variants={draft.variants ?? []}
+                  offset={data.offset}
+                  unit={unitOf(smoothing.channel)}
+                  onOffset={data.setOffset}
+                  onVariants={(variants) => act({ type: 'variants', variants })}
+                  onTake={(settings) => act({ type: 'settings', settings })}
+                />
+              </>
+            ) : null
+          }
           onBegin={begin}
           onOpen={(index) => act({ type: 'begin', draft: { index, isNew: false, step: procedure.steps[index]! } })}
           onSettings={(settings) => act({ type: 'settings', settings })}

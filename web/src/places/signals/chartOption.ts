@@ -20,7 +20,9 @@ export interface SignalsChart {
   shown: readonly Shown[];
   along: BoardRow | undefined;
   /** A smoothing in hand: raw below the smoothed curve, and what it removed. */
-  smoothing?: { channel: string; made: string; removed: string } | undefined;
+  smoothing?: { channel: string; made: string; removed: string; variants: readonly string[] } | undefined;
+  /** Each further setting of a smoothing is drawn so much higher than the one before. */
+  offset?: number;
   /** How a person wants the axes, by symbol. */
   looks: Readonly<Record<string, AxisLook>>;
   palette: Palette;
@@ -40,7 +42,9 @@ export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
     const look = looks[channel.symbol] ?? {};
     const smoothed = smoothing?.channel === channel.symbol ? find(smoothing.made) : undefined;
     const colour = colourOf(palette, series);
-    const { range, beyond } = rangeOf(trace);
+    const { range: own, beyond } = rangeOf(trace);
+    const lift = smoothed ? (chart.offset ?? 0) * (smoothing?.variants.length ?? 0) : 0;
+    const range = own && ([own[0] + Math.min(0, lift), own[1] + Math.max(0, lift)] as [number, number]);
     const drawn = {
       title: axisTitle(channel) + (beyond > 0 ? ` · ${beyond} set aside beyond the axis` : ''),
       look,
@@ -55,7 +59,9 @@ export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
               size,
               palette,
             )),
-        ...(smoothed ? [line(smoothed, { name: smoothed.symbol, colour, width: 2, z: 5 })] : []),
+        ...(smoothed
+          ? [line(smoothed, { name: smoothed.symbol, colour, width: 2, z: 5 }), ...besides(chart, find)]
+          : []),
       ],
     };
     const above = panes.at(-1);
@@ -97,6 +103,16 @@ export function rangeOf({ y, setAside }: Pick<TraceReply, 'y' | 'setAside'>): { 
 
 const setAside = (trace: TraceReply, palette: Palette) =>
   trace.setAside.x.length > 0 ? [setAsideCrosses(trace.setAside, palette)] : [];
+
+/** The settings that are put beside the smoothing in hand, each shifted up and in a colour of its own. */
+function besides({ smoothing, offset = 0, palette }: SignalsChart, find: (symbol: string) => TraceReply | undefined) {
+  return (smoothing?.variants ?? []).flatMap((symbol, k) => {
+    const trace = find(symbol);
+    if (!trace) return [];
+    const lifted = { x: trace.x, y: trace.y.map((v) => (v === null ? null : v + (k + 1) * offset)) };
+    return [line(lifted, { name: `setting ${k + 1}`, colour: colourOf(palette, k + 1), width: 1.6, z: 5 })];
+  });
+}
 
 interface CurveLook {
   name: string;

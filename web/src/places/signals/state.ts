@@ -5,6 +5,8 @@ export interface Draft {
   index: number;
   isNew: boolean;
   step: Step;
+  /** Other settings of a smoothing or filter, put beside it to be compared. */
+  variants?: readonly Step['settings'][];
 }
 export interface SignalsState {
   draft: Draft | null;
@@ -17,6 +19,7 @@ export type SignalsAction =
   | { type: 'begin'; draft: Draft }
   | { type: 'settings'; settings: Step['settings'] }
   | { type: 'note'; note: string }
+  | { type: 'variants'; variants: readonly Step['settings'][] }
   | { type: 'letGo' }
   | { type: 'select'; range: [number, number] | null }
   | { type: 'window'; range: [number, number] | null };
@@ -32,6 +35,8 @@ export function signals(state: SignalsState, action: SignalsAction): SignalsStat
       return state.draft ? { ...state, draft: withSettings(state.draft, action.settings) } : state;
     case 'note':
       return state.draft ? { ...state, draft: { ...state.draft, step: { ...state.draft.step, note: action.note } } } : state;
+    case 'variants':
+      return state.draft ? { ...state, draft: { ...state.draft, variants: action.variants } } : state;
     case 'letGo':
       return { ...state, draft: null, window: state.draft?.isNew === false ? null : state.window };
     case 'window':

@@ -8,6 +8,12 @@ export const REMOVED = 'removed_part';
 /** Steps that make a copy of a channel which is to keep its signal. */
 const calmingKinds: readonly string[] = ['smooth', 'filter'];
 
+/** Symbol under which a setting that is put beside is computed. */
+export const variantSymbol = (k: number): string => `variant_${k + 1}`;
+
+/** What is computed only while a step is in hand, and stands on no board. */
+export const isOnTrial = (symbol: string): boolean => symbol === REMOVED || symbol.startsWith('variant_');
+
 /** What is computed while a draft is in hand: the procedure up to it, and what a smoothing removes. */
 export function trialOf(
   saved: readonly Step[],
@@ -21,14 +27,20 @@ export function trialOf(
   const channel = String(settings['channel']);
   const formula = `${channel} - ${String(settings['symbol'])}`;
   const removed = { name: 'Removed part', symbol: REMOVED, formula, unit: unitOf(channel) };
-  return [...steps, { id: REMOVED, kind: 'derive', version: 1, settings: removed, on: true }];
+  const variants = (draft.variants ?? []).map((other, k) => ({
+    ...draft.step,
+    id: variantSymbol(k),
+    settings: { ...other, symbol: variantSymbol(k), name: `Setting ${k + 1}` },
+  }));
+  return [...steps, ...variants, { id: REMOVED, kind: 'derive', version: 1, settings: removed, on: true }];
 }
 
 /** The smoothing in hand: its channel and what it makes, once that is computed. */
 export function smoothingInHand(draft: Draft | null, bench: BenchReply | undefined) {
   if (!draft || !calmingKinds.includes(draft.step.kind)) return undefined;
   const [channel, made] = [String(draft.step.settings['channel']), String(draft.step.settings['symbol'])];
-  return bench?.channels.some((c) => c.symbol === made) ? { channel, made } : undefined;
+  const variants = (draft.variants ?? []).map((_, k) => variantSymbol(k));
+  return bench?.channels.some((c) => c.symbol === made) ? { channel, made, variants } : undefined;
 }
 
 /** Channels to show at first: those that the procedure speaks of most. */

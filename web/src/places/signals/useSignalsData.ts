@@ -9,7 +9,7 @@ import { usePreference } from '../../data/usePreference';
 import { useTheme } from '../../theme/ThemeProvider';
 import { signalsOption } from './chartOption';
 import type { SignalsState } from './state';
-import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf } from './trial';
+import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf, variantSymbol } from './trial';
 import type { useProcedure } from './useProcedure';
 import { useView } from './useView';
 
@@ -21,6 +21,7 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   const [width, setWidth] = useState(900);
   const [chosen, choose] = usePreference<string[] | null>(`shown.${runId}`, null);
   const [looks, setLooks] = usePreference<Record<string, AxisLook>>(`axes.${runId}`, {});
+  const [offset, setOffset] = useState(0);
   const saved = useQuery(queries.bench(runId));
   const savedChannels = saved.data?.channels;
   const wished = useMemo(
@@ -36,7 +37,7 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   const traces = useQuery(
     queries.traces(runId, {
       ...(trial ? { steps: trial } : {}),
-      symbols: [...shown, ...(smoothing ? [smoothing.made, REMOVED] : [])],
+      symbols: [...shown, ...(smoothing ? [smoothing.made, REMOVED, ...smoothing.variants] : [])],
       from: window?.[0] ?? null,
       to: window?.[1] ?? null,
       pixels: Math.max(100, width - 80),
@@ -60,6 +61,7 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   const view = useView({ runId, bench, trial, shown: onChart, window, looks });
   // Told apart, since the object is new each time and its words are not.
   const { channel: smoothed, made: calmer } = smoothing ?? {};
+  const besides = smoothing?.variants.length ?? 0;
   const build = useCallback(
     (size: Size) => {
       if (!traces.data || !bench) return {};
@@ -69,17 +71,26 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
           shown: onChart,
           looks,
           along,
-          smoothing: smoothed && calmer ? { channel: smoothed, made: calmer, removed: REMOVED } : undefined,
+          smoothing:
+            smoothed && calmer
+              ? {
+                  channel: smoothed,
+                  made: calmer,
+                  removed: REMOVED,
+                  variants: Array.from({ length: besides }, (_, k) => variantSymbol(k)),
+                }
+              : undefined,
+          offset,
           palette,
         },
         size,
       );
     },
-    [traces.data, bench, onChart, looks, along, palette, smoothed, calmer],
+    [traces.data, bench, onChart, looks, along, palette, smoothed, calmer, besides, offset],
   );
   return {
     cost: smoothing ? (cost.data ?? undefined) : undefined,
-    view, looks, onChart,
+    view, looks, onChart, offset, setOffset,
     setLook: (symbol: string, look: AxisLook) => setLooks({ ...looks, [symbol]: look }),
     saved, tried, traces, bench, trial, along, smoothing, shown, choose, setWidth, build,
     /** Symbol of each pane of the chart, from the top. */

@@ -1,0 +1,92 @@
+/** From a raw sweep to operating points, and the same procedure on a second sweep, as a person goes it. */
+import { expect } from '@playwright/test';
+import { benchTest, choose, go } from './bench';
+
+const test = benchTest(true);
+
+test('set points appear by themselves and become 18 operating points with head, flow and efficiency', async ({
+  bench: page,
+}) => {
+  await page.getByText('Loop 3: head and efficiency').first().click();
+  await go(page, 'Conditions');
+  await page.getByText('Propose conditions from the set points').click();
+  const proposals = page.getByRole('list', { name: 'Proposed conditions' }).getByRole('listitem');
+  await expect(proposals).toHaveCount(18);
+  await expect(proposals.first()).toContainText('1450 rpm, 16 %');
+  await page.getByRole('button', { name: 'Accept 18' }).click();
+  await page
+    .getByText(/^Operating points/)
+    .first()
+    .click();
+  const board = page.getByRole('region', { name: 'Operating points' });
+  // The three speeds of the demo, each as one stretch, and the 18 settings.
+  await expect(board.getByRole('row')).toHaveCount(1 + 21);
+  const row = board.getByRole('row', { name: /2900 rpm, 100 %/ });
+  await expect(row).toContainText('2900');
+  for (const heading of ['Q (L/min)', 'H (m)', 'eta (%)', '±'])
+    await expect(board.getByRole('columnheader', { name: heading }).first()).toBeVisible();
+  await page.getByText('Map', { exact: true }).click();
+  await expect(page.getByRole('img', { name: /Time spent on .* with operating points/ })).toBeVisible();
+});
+
+test('a condition drawn on the map, with an alternative and its opposite, picks samples', async ({ bench: page }) => {
+  await page.getByText('Loop 3: head and efficiency').first().click();
+  await go(page, 'Conditions');
+  await page.getByText('+ Condition').click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('High flow or a warm pump');
+  await choose(page, 'Sort of limit 1', 'formula');
+  await page.getByRole('textbox', { name: 'Formula of limit 1' }).fill('Q > 100 [L/min] and n > mean of n');
+  await page.getByRole('button', { name: 'or …' }).click();
+  await choose(page, 'Channel of limit 1, alternative 2', 'Bearing 1');
+  await page.getByRole('spinbutton', { name: 'Value of limit 1, alternative 2' }).fill('45');
+  await page.getByRole('spinbutton', { name: 'Tolerance of limit 1, alternative 2' }).fill('10');
+  await page.getByRole('button', { name: 'Save' }).click();
+  const row = page.getByRole('row', { name: /High flow or a warm pump/ });
+  await expect(row).toContainText('Q > 100 [L/min] and n > mean of n or T_b1 45 ± 10 °C');
+  await expect(row).not.toContainText('picks no sample');
+});
+
+test('the procedure of a sweep works on the second one in one action, and can be undone there', async ({
+  bench: page,
+}) => {
+  await page.getByText('Loop 3: head and efficiency').first().click();
+  await go(page, 'Signals');
+  await page.getByRole('button', { name: 'Use …' }).click();
+  await choose(page, 'Runs to apply it to', 'Sweep, second day');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('region', { name: 'On Sweep, second day' })).toContainText('all 8 steps work');
+  await page.getByRole('button', { name: 'Apply to 1 run' }).click();
+  await expect(page.getByText('Each run can undo it.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name of the kept procedure' }).fill('Sweep to head and efficiency');
+  await page.getByRole('button', { name: 'Save to the campaign' }).click();
+  await expect(page.getByText('Sweep to head and efficiency, 8 steps')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export as JSON' }).click();
+  expect((await download).suggestedFilename()).toBe('sweep-to-head-and-efficiency.procedure.json');
+  await page.goto(page.url().replace(/\d+$/, '5'));
+  await expect(page.getByRole('button', { name: /Step 7: eta =/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Nothing is done to the log yet')).toBeVisible();
+});
+
+test('a step is dragged to another place, copied, and annotated', async ({ bench: page }) => {
+  await page.getByText('Loop 3: head and efficiency').first().click();
+  await go(page, 'Signals');
+  const lines = page.locator('.steps .step-title');
+  await expect(lines).toHaveCount(8);
+  const from = (await page.getByRole('button', { name: /Step 8: Smooth/ }).boundingBox())!;
+  const to = (await page.getByRole('button', { name: /Step 4: rho/ }).boundingBox())!;
+  await page.mouse.move(from.x + 60, from.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 60, from.y - 30, { steps: 5 });
+  await page.mouse.move(to.x + 60, to.y + 12, { steps: 12 });
+  await page.mouse.up();
+  await expect(lines.nth(3)).toHaveText(/Smooth p_d/);
+  await page.getByRole('button', { name: /Step 4: Smooth/ }).click();
+  await page.getByRole('textbox', { name: 'Note' }).fill('only for the picture');
+  await page.getByRole('button', { name: 'Accept' }).click();
+  await expect(page.getByText('only for the picture')).toBeVisible();
+  await page.getByRole('button', { name: /Step 4: Smooth/ }).click();
+  await page.getByRole('button', { name: 'Duplicate' }).click();
+  await expect(lines).toHaveCount(9);
+});
