@@ -63,15 +63,14 @@ test('the procedure of a sweep works on the second one in one action, and can be
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export as JSON' }).click();
   expect((await download).suggestedFilename()).toBe('sweep-to-head-and-efficiency.procedure.json');
-  await page.goto(page.url().replace(/\d+$/, '5'));
+  await page.goto(`${new URL(page.url()).origin}/campaign/1/signals/5`);
   await expect(page.getByRole('button', { name: /Step 7: eta =/ })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Nothing is done to the log yet')).toBeVisible();
 });
 
 test('a step is dragged to another place, copied, and annotated', async ({ bench: page }) => {
-  await page.getByText('Loop 3: head and efficiency').first().click();
-  await go(page, 'Signals');
+  await page.goto(`${page.url()}campaign/1/signals/1`);
   const lines = page.locator('.steps .step-title');
   await expect(lines).toHaveCount(8);
   const from = (await page.getByRole('button', { name: /Step 8: Smooth/ }).boundingBox())!;
