@@ -58,3 +58,15 @@ export const histogramReply = Type.Array(
   closed({ symbol: Type.String(), low: reading, width: reading, counts: Type.Array(Type.Integer()) }),
 );
 export type HistogramReply = Static<typeof histogramReply>;
+
+export const whyBody = closed({ steps: Type.Optional(steps), at: Type.Number() });
+/** Why a sample is or is not in the result. */
+export const whyReply = closed({
+  /** Its place in the run, from 1. */
+  number: Type.Integer(),
+  /** The step that set it aside; null: it is kept. */
+  setAsideBy: orNull(closed({ place: Type.Integer(), title: Type.String(), detail: Type.String() })),
+  /** Conditions that it is in. */
+  conditions: Type.Array(Type.String()),
+});
+export type WhyReply = Static<typeof whyReply>;

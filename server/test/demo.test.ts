@@ -1,7 +1,20 @@
 /** The built server (npm run build) as a person starts it: in a process of its own, with the demo campaign. */
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
-import type { BenchReply, CampaignRow, FindingRow, FitReply, QualityReply } from '@undameter/contract';
-import { rig } from '@undameter/demo';
+import type {
+  AppliedRun,
+  BenchReply,
+  CampaignRow,
+  ConditionRow,
+  FindingRow,
+  FitReply,
+  PairsReply,
+  PointsReply,
+  QualityReply,
+  RunReply,
+  SetPointsReply,
+  WhyReply,
+} from '@undameter/contract';
+import { headAt, rig } from '@undameter/demo';
 import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
 
 jest.setTimeout(180_000);
@@ -41,6 +54,61 @@ test('the faults that the generator put into the sweep are found at the door', a
   const doubts = notes.filter((n) => n.state === 'doubt').map((n) => n.sentence);
   expect(doubts.join('; ')).toContain('Discharge pressure stands at its rail of 655.35 kPa in 9 samples');
   expect(notes[0]!.sentence).toMatch(/^Elapsed time: every 0\.1 s/);
+});
+
+test('the coast-down gives back the drag torque that slowed the rig, at every speed', async () => {
+  const { body } = await ask<PairsReply>('/runs/2/pairs', { x: 'n', symbols: ['M_d'], from: 5, to: 30 });
+  const omega = (rpm: number): number => (rpm * 2 * Math.PI) / 60;
+  const off = body.x.flatMap((n, i) => {
+    const found = body.series[0]!.y[i];
+    if (n === null || found === null || found === undefined || n < 100) return [];
+    return [found - (rig.dragConstant + rig.dragSquare * omega(n) ** 2)];
+  });
+  const mean = off.reduce((sum, d) => sum + d, 0) / off.length;
+  expect(off.length).toBeGreaterThan(500);
+  expect(Math.abs(mean)).toBeLessThan(0.005 * rig.dragConstant);
+});
+
+test('the set points of the sweep are 18 conditions, and their points hold head and efficiency with their ±', async () => {
+  const { body: found } = await ask<SetPointsReply>('/runs/1/set-points', { steady: null, symbols: null });
+  expect(found.channels.filter((c) => c.chosen).map((c) => [c.symbol, c.levels.length])).toEqual([['n', 3], ['z_v', 6]]); // prettier-ignore
+  expect(found.proposed).toHaveLength(18);
+  const conditions = found.proposed.map(({ name, limits }) => ({ name, limits }));
+  const { body: made } = await ask<ConditionRow[]>('/campaigns/1/conditions/several', { conditions });
+  const again = await ask<{ code: string }>('/campaigns/1/conditions/several', { conditions });
+  expect(again.body.code).toBe('NAME_TAKEN');
+  const body = { conditionIds: made.map((c) => c.id), symbols: ['n', 'Q', 'H', 'eta'] };
+  const { body: points } = await ask<PointsReply>('/runs/1/operating-points', body);
+  expect(points.points).toHaveLength(18);
+  for (const { values } of points.points) {
+    const [n, Q, H, eta] = values.map((v) => v!);
+    const wanted = headAt(n!.mean!, Q!.mean!);
+    // The rig has no systematic error, so the mean lies within what its scatter allows.
+    expect(Math.abs(H!.mean! - wanted)).toBeLessThan(5 * H!.standardError! + 0.02);
+    expect(H!.uncertainty!).toBeGreaterThan(H!.standardError!);
+    expect(eta!.uncertainty!).toBeGreaterThan(0);
+  }
+});
+
+test('the procedure of the first sweep works on the second, and what a run does not have is told', async () => {
+  const { body: first } = await ask<RunReply>('/runs/1');
+  const channels = [{ symbol: 'n', name: 'Shaft speed', unit: 'rpm' }, { symbol: 'p_d', name: 'Discharge pressure', unit: 'bar' }]; // prettier-ignore
+  const body = { steps: first.procedure, channels, runIds: [5, 4], how: 'replace', save: false };
+  const { body: applied } = await ask<AppliedRun[]>('/campaigns/1/procedures/apply', body);
+  expect(applied[0]!.reports.every((r) => r.status === 'done')).toBe(true);
+  expect(applied[0]!.otherUnits).toEqual([{ symbol: 'p_d', made: 'bar', here: 'kPa' }]);
+  expect(applied[1]!.missing).toEqual(['n']);
+  expect(applied[1]!.reports[0]!.error?.code).toBe('CHANNEL_UNKNOWN');
+  expect((await ask<RunReply>('/runs/5')).body.procedure).toEqual([]);
+  const refused = await ask<{ code: string }>('/campaigns/1/procedures', { name: 'x', steps: [{ id: 'a', kind: 'nope', version: 1, settings: {}, on: true }], channels: [] }); // prettier-ignore
+  expect(refused.body.code).toBe('STEP_KIND_UNKNOWN');
+});
+
+test('of every sample it can be said why it is or is not in the result', async () => {
+  const { body: before } = await ask<WhyReply>('/runs/1/why', { at: -30 });
+  expect(before.setAsideBy).toMatchObject({ place: 1, title: 'Keep 1300 to 3000 rpm' });
+  const { body: inside } = await ask<WhyReply>('/runs/1/why', { at: 200 });
+  expect(inside).toMatchObject({ setAsideBy: null, conditions: expect.arrayContaining(['1450 rpm']) });
 });
 
 test('both findings are sentences with number, unit and origin', async () => {

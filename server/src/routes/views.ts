@@ -1,4 +1,4 @@
-import { histogramBody, histogramReply, idParams, pairsBody, pairsReply, spectrumBody, spectrumReply, stretchBody, stretchReply } from '@undameter/contract'; // prettier-ignore
+import { histogramBody, histogramReply, idParams, pairsBody, pairsReply, spectrumBody, spectrumReply, stretchBody, stretchReply, whyBody, whyReply } from '@undameter/contract'; // prettier-ignore
 import type { Step } from '@undameter/core';
 import type { Services } from '../services';
 import type { Routes } from './Routes';
@@ -15,6 +15,15 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
     '/runs/:id/stretch',
     { schema: { ...schema, summary: 'What lies between two cursors', body: stretchBody, response: { 200: stretchReply } } },
     async (request) => pools.stretchOf(await withRun(request.params.id, request.body)),
+  );
+  app.post(
+    '/runs/:id/why',
+    { schema: { ...schema, summary: 'Why a sample is or is not in the result', body: whyBody, response: { 200: whyReply } } },
+    async (request) => {
+      const { steps, at } = request.body;
+      const run = await loader.run(request.params.id, steps as Step[] | undefined);
+      return pools.whyOf({ run, conditions: await loader.conditions(run.campaignId), at });
+    },
   );
   app.post(
     '/runs/:id/pairs',

@@ -17,6 +17,7 @@ import type {
   SpectrumReply,
   StretchReply,
   TracesReply,
+  WhyReply,
 } from '@undameter/contract';
 import type { Preview, ReadRecord } from '@undameter/core';
 import { Piscina } from 'piscina';
@@ -29,7 +30,7 @@ import type { CostTask } from './costOf';
 import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
 import type { OpenedFile, OpenTask, previewFile } from './openFile';
-import type { pairsOf, spectraOf, ViewTask } from './views';
+import type { pairsOf, spectraOf, ViewTask, whyOf } from './views';
 import type { WriteTask } from './writeFileOf';
 
 /**
@@ -43,6 +44,7 @@ export class Pools {
 
   evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.bench, 'evaluate', task);
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
+  whyOf = (task: Parameters<typeof whyOf>[0]): Promise<WhyReply> => ask(this.bench, 'whyOf', task);
   stretchOf = (task: ViewTask): Promise<StretchReply> => ask(this.bench, 'stretchOf', task);
   pairsOf = (task: Parameters<typeof pairsOf>[0]): Promise<PairsReply> => ask(this.bench, 'pairsOf', task);
   spectraOf = (task: Parameters<typeof spectraOf>[0]): Promise<SpectrumReply> => ask(this.bench, 'spectraOf', task);

@@ -14,6 +14,7 @@ import * as views from './views';
 
 export const evaluate = reporting(board);
 export const traces = reporting(windows);
+export const whyOf = reporting(views.whyOf);
 export const stretchOf = reporting(views.stretchOf);
 export const pairsOf = reporting(views.pairsOf);
 export const spectraOf = reporting(views.spectraOf);

@@ -1,4 +1,4 @@
-import type { HistogramReply, PairsReply, SpectrumReply, StretchReply } from '@undameter/contract';
+import type { HistogramReply, PairsReply, SpectrumReply, StretchReply, WhyReply } from '@undameter/contract';
 import {
   AppError,
   amplitudes,
@@ -13,7 +13,7 @@ import {
   needEven,
   type RunState,
 } from '@undameter/core';
-import type { BenchRun } from './BenchInput';
+import type { BenchRun, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
 import { attempt, reading, readings } from './toReply';
 
@@ -124,4 +124,20 @@ export function histogramsOf(task: ViewTask): HistogramReply {
     const made = histogram(gather(numberChannelOf(final, symbol).values, kept));
     return { symbol, low: reading(made?.low ?? NaN), width: reading(made?.width ?? NaN), counts: Array.from(made?.counts ?? []) }; // prettier-ignore
   });
+}
+
+/** Why the sample nearest to a place is or is not in the result. */
+export function whyOf({ run, conditions, at }: { run: BenchRun; conditions: NamedCondition[]; at: number }): WhyReply {
+  const state = benchState(run);
+  const { final, reports } = state.result;
+  const x = positionsOf(final);
+  let nearest = 0;
+  for (let i = 1; i < x.length; i++) if (!(Math.abs(x[i]! - at) >= Math.abs(x[nearest]! - at))) nearest = i;
+  const place = final.mask[nearest] ?? KEPT;
+  const by = place === KEPT ? undefined : reports[place - 1];
+  return {
+    number: nearest + 1,
+    setAsideBy: by ? { place, title: by.title, detail: by.detail } : null,
+    conditions: conditions.filter((c) => state.pickedBy(c).value?.includes(nearest)).map((c) => c.name),
+  };
 }

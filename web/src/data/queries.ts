@@ -1,4 +1,4 @@
-import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, MapReply, PairsReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TracesReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, MapReply, PairsReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -51,6 +51,8 @@ export const queries = {
     put<TracesReply>(`/runs/${runId}/traces`, body, body.symbols.length > 0),
   cost: (runId: number, body: { steps: readonly Step[]; channel: string; made: string } | undefined) =>
     put<CostReply | null>(`/runs/${runId}/cost`, body, body !== undefined),
+  why: (runId: number, body: { steps?: readonly Step[]; at: number } | undefined) =>
+    put<WhyReply>(`/runs/${runId}/why`, body, body !== undefined),
   stretch: (runId: number, body: StretchBody | undefined) =>
     put<StretchReply>(`/runs/${runId}/stretch`, body, body !== undefined),
   pairs: (runId: number, body: Window & { x: string }, wanted: boolean) =>

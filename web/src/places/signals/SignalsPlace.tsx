@@ -87,6 +87,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       if (view.view === 'channel' && view.x && channel) lassoed(view.x.symbol, channel, corners);
     },
   };
+  const why = useQuery(queries.why(runId, selection && selection[0] === selection[1] ? { ...(data.trial ? { steps: data.trial } : {}), at: selection[0] } : undefined));
   const stretch = useQuery(queries.stretch(runId, selection && selection[0] !== selection[1] && shown.length > 0 ? { ...(data.trial ? { steps: data.trial } : {}), symbols: shown.filter((s) => bench?.channels.some((c) => c.symbol === s && c.labels === null)), from: selection[0], to: selection[1] } : undefined));
   const look = (next: [number, number] | null) => act({ type: 'window', range: next });
   useCommands([
@@ -124,7 +125,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       boardHeight={236}
       heading={
         selection ? (
-          <SelectionBar range={selection} unit={along?.unit ?? ''} deeds={deeds} />
+          <SelectionBar range={selection} unit={along?.unit ?? ''} deeds={deeds} why={why.data} />
         ) : (
           <>
             <b>{draft ? `The run as step ${draft.index + 1} leaves it` : (bench?.channels.find((c) => c.symbol === shown[0])?.name ?? 'Channels')}</b>
