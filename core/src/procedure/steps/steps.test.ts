@@ -166,6 +166,56 @@ describe.each(Array.from({ length: 40 }, (_, k) => k + 1))('random procedure %d'
   });
 });
 
+describe.each(stepKinds.map((k) => k.kind))('%s meets what logs hold', (kind) => {
+  const spoiled = (bad: (i: number) => number): RunState => ({
+    ...run,
+    channels: new Map([...run.channels].map(([s, c]) => [s, s === 't' ? c : { ...c, values: c.values.map((v, i) => (bad(i) === 0 ? v : bad(i))) }])), // prettier-ignore
+  });
+  const settings: Record<string, unknown> = { ...(stepKindOf(kind).start(startState) as Record<string, unknown>), ...(kind === 'derive' ? { formula: 'p / (n - 1550 [rpm])' } : {}) }; // prettier-ignore
+  const outcome = (state: RunState) => runProcedure(state, [step(kind, settings)], new Map());
+  test.each<[string, RunState]>([
+    ['missing samples', spoiled((i) => (i % 7 === 0 ? NaN : 0))],
+    ['infinite samples', spoiled((i) => (i % 50 === 3 ? (i % 100 === 3 ? Infinity : -Infinity) : 0))],
+    ['nothing but missing samples', spoiled(() => NaN)],
+    ['everything set aside', { ...run, mask: new Uint16Array(N).fill(9) }],
+    ['a single sample', { ...run, samples: 1, mask: new Uint16Array(1), channels: new Map([...run.channels].map(([s, c]) => [s, { ...c, values: c.values.slice(0, 1) }])) }], // prettier-ignore
+    ['no sample', { ...run, samples: 0, mask: new Uint16Array(), channels: new Map([...run.channels].map(([s, c]) => [s, { ...c, values: new Float64Array() }])) }], // prettier-ignore
+  ])('%s: a result or a sentence, and never more than there was', (_, state) => {
+    const { final: after, reports } = outcome(state);
+    expect(reports[0]!.status === 'done' || (reports[0]!.error?.message.length ?? 0) > 20).toBe(true);
+    for (const { values } of after.channels.values()) expect(values).toHaveLength(state.samples);
+    const made = reports[0]!.made && after.channels.get(reports[0]!.made.symbol);
+    if (made && !['convertUnit', 'lag'].includes(kind)) {
+      const source = state.channels.get(String(settings['channel'] ?? 'p'));
+      if (source?.values.every((v) => v !== v)) expect(made.values.every((v) => v !== v)).toBe(true);
+    }
+  });
+});
+
+describe('settings that cannot be', () => {
+  const filter = (over: object) => step('filter', { channel: 'p', method: 'low', cutoff: 1, order: 4, phase: 'zero', symbol: 'f', name: 'f', ...over }); // prettier-ignore
+  const jittered = { ...run, channels: new Map(run.channels).set('t', { ...run.channels.get('t')!, values: sampled((i) => i / 10 + (i % 2) * 0.03) }) }; // prettier-ignore
+  test.each<[string, Step, string]>([
+    ['a cut-off above half the sampling rate', filter({ cutoff: 6 }), 'CUTOFF_OUTSIDE'],
+    ['a band the wrong way round', filter({ method: 'band', cutoff: 3, upperCutoff: 2 }), 'BAND_REVERSED'],
+    ['an even window', smooth({ window: 8 }), 'WINDOW_NOT_ODD'],
+    ['an order above the window', smooth({ method: 'savitzkyGolay', window: 3, order: 4 }), 'ORDER_TOO_HIGH'],
+    ['a window longer than the run', smooth({ method: 'savitzkyGolay', window: 1001 }), 'TOO_FEW_SAMPLES'],
+    ['a channel that is gone', smooth({ channel: 'gone' }), 'CHANNEL_UNKNOWN'],
+    ['a table that is gone', step('lookUp', { table: 'gone', channel: 'p', symbol: 'g', name: 'g' }), 'TABLE_UNKNOWN'],
+  ])('%s', (_, bad, code) => {
+    const { reports } = runProcedure(run, [bad, smooth()], new Map());
+    expect(reports[0]!.error?.code).toBe(code);
+    expect(reports[1]!.status).toBe('done');
+  });
+  test('a filter over uneven time says which steps it found', () =>
+    expect(runProcedure(jittered, [filter({})], new Map()).reports[0]!.error).toMatchObject({ code: 'UNEVEN_SPACING', message: expect.stringContaining('0.07 to 0.13') })); // prettier-ignore
+  test('limits given in another unit are turned into that of the channel', () => {
+    const aside = (unit: string, high: number) => step('setAsideLimits', { channel: 'p', method: 'outside', low: null, high, unit, reason: '' }); // prettier-ignore
+    expect([...final(aside('bar', 3)).mask]).toEqual([...final(aside('kPa', 300)).mask]);
+  });
+});
+
 test('the logged symbols that a procedure reads are known without running it', () =>
   expect(symbolsRead([smooth(), { ...step('derive', { name: 'D', symbol: 'd', formula: 'sqrt(n) * p', unit: '' }), on: true }], 't')).toEqual(expect.arrayContaining(['t', 'p', 'n']))); // prettier-ignore
 
