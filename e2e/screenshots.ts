@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { newDataDirectory, removeDataDirectory, startBuilt } from '../scripts/testing/startBuilt';
-import { fileInput } from './bench';
+import { choose, fileInput } from './bench';
 import config from './playwright.config';
 
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
@@ -24,8 +24,34 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
     await settled(page);
     await page.locator('.bring input[type=checkbox]').first().check();
   }], // prettier-ignore
-  ['signals', '/signals', (page) => page.getByRole('button', { name: /^Step 8/ }).click()],
-  ['conditions', '/conditions', (page) => page.getByRole('row', { name: /2200 rpm/ }).click()],
+  ['signals', '/signals/1', (page) => page.getByRole('button', { name: /^Step 8/ }).click()],
+  ['conditions-run', '/conditions', (page) => page.getByRole('row', { name: /2200 rpm/ }).click()],
+  [
+    'conditions',
+    '/conditions',
+    async (page) => {
+      await page.getByText('Propose conditions from the set points').click();
+      await page.getByRole('button', { name: 'Accept 18' }).click();
+      await settled(page);
+      await page.getByText('Map', { exact: true }).click();
+      await choose(page, 'Up the map', 'H');
+      await choose(page, 'Across the map', 'Q');
+      await page
+        .getByText(/^Operating points/)
+        .first()
+        .click();
+    },
+  ],
+  [
+    'procedure',
+    '/signals/1',
+    async (page) => {
+      await page.getByRole('button', { name: 'Use …' }).click();
+      await choose(page, 'Runs to apply it to', 'Sweep, second day');
+      await page.keyboard.press('Escape');
+    },
+  ],
+  ['spectrum', '/signals/4', async (page) => choose(page, 'View', 'Spectrum')],
   ['tables', '/tables'],
   ['models', '/models', (page) => page.getByRole('row', { name: /2900 rpm/ }).click()],
   ['compare', '/compare', (page) => page.getByRole('row', { name: /2900 rpm/ }).click()],

@@ -153,6 +153,8 @@ export type ChannelBoardRow = Static<typeof channelBoardRow>;
 export const benchReply = closed({
   samples: Type.Integer(),
   kept: Type.Integer(),
+  /** Once the run was re-sampled: the samples of the grid, and those of them that are kept. */
+  grid: orNull(closed({ samples: Type.Integer(), kept: Type.Integer() })),
   along: orNull(Type.String()),
   channels: Type.Array(channelBoardRow),
   reports: Type.Array(stepReport),

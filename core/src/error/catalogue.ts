@@ -128,6 +128,11 @@ export const catalogue = {
     () =>
       'A formula with a value of a whole channel (mean of …, first of …) cannot be drawn sample by sample. First order allows for it.',
   ),
+  GRID_TOO_LONG: entry<{ samples: number; most: number }>(
+    'tooLarge',
+    (f) =>
+      `The grid would have ${formatCount(f.samples)} samples; at most ${formatCount(f.most)} are possible. Choose a wider step.`,
+  ),
   // units
   UNIT_UNKNOWN: entry<{ text: string; part: string }>('input', (f) =>
     f.part === f.text

@@ -12,6 +12,8 @@ export interface RunState {
   along: string | undefined;
   /** Samples before which a gap was marked by hand: nothing is joined across it. */
   gaps?: ReadonlySet<number> | undefined;
+  /** Once the run was re-sampled: the logged samples, and which of them the steps before had kept. */
+  logged?: { samples: number; mask: Mask } | undefined;
 }
 
 /** One entry of a procedure, as it is stored. */

@@ -10,6 +10,9 @@ export interface Change {
   mask: Mask | undefined;
   along: string | undefined;
   gaps: RunState['gaps'];
+  /** Another number of samples, where the run was re-sampled. */
+  samples: number;
+  logged: RunState['logged'];
   made: string | undefined;
   doubts: string[];
 }
@@ -21,17 +24,21 @@ export function changeOf(before: RunState, { state, made, doubts = [] }: StepEff
     mask: state.mask === before.mask ? undefined : state.mask,
     along: state.along,
     gaps: state.gaps,
+    samples: state.samples,
+    logged: state.logged,
     made,
     doubts,
   };
 }
 
-export const withChange = (state: RunState, { channels, mask, along, gaps }: Change): RunState => ({
+export const withChange = (state: RunState, { channels, mask, along, gaps, samples, logged }: Change): RunState => ({
   ...state,
   channels: channels.size > 0 ? new Map([...state.channels, ...channels]) : state.channels,
   mask: mask ?? state.mask,
   along,
   gaps,
+  samples,
+  logged,
 });
 
 /**
@@ -83,7 +90,7 @@ export function contentAfter(content: Content, change: Change, key: string): Con
     ...content,
     channels,
     mask: change.mask ? key : content.mask,
-    order: JSON.stringify([change.along, [...(change.gaps ?? [])]]),
+    order: JSON.stringify([change.along, [...(change.gaps ?? [])], change.samples]),
   };
 }
 

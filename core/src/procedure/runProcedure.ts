@@ -69,9 +69,16 @@ export function runProcedure(
       return { status: 'failed', doubts: [], error: explained.report(), milliseconds: now() - start };
     }
   });
-  const counts = countByStep(state.mask, steps.length);
+  const counts = countsOf(state, steps.length);
   const reports = steps.map((step, i) => ({ ...wordsOf(step), ...outcomes[i]!, setAside: counts[i + 1]! }));
   return { final: state, before, reports };
+}
+
+/** Set aside by each step: of the logged samples, and of the grid by the steps behind a re-sampling. */
+function countsOf({ mask, logged }: RunState, steps: number): number[] {
+  const counts = countByStep(mask, steps);
+  const before = logged ? countByStep(logged.mask, steps) : undefined;
+  return before ? counts.map((c, i) => (i === 0 ? c : c + before[i]!)) : counts;
 }
 
 function applyStep(

@@ -26,8 +26,9 @@ function board(state: BenchState, conditions: readonly NamedCondition[]): BenchR
     return { id, name, samples: value?.length ?? null, shares, problem };
   });
   return {
-    samples: final.samples,
-    kept: countKept(final.mask),
+    samples: final.logged?.samples ?? final.samples,
+    kept: countKept(final.logged?.mask ?? final.mask),
+    grid: final.logged ? { samples: final.samples, kept: countKept(final.mask) } : null,
     along: final.along ?? null,
     channels: [...final.channels.values()].map((channel) => boardRow(channel, state)),
     reports: reports.map((r) => ({ ...r, made: r.made ?? null, error: r.error ?? null })),

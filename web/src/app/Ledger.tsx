@@ -21,11 +21,10 @@ export function Ledger({ campaignId, runId, fitted }: LedgerProps) {
   const { data: bench } = useQuery(queries.bench(runId));
   const navigate = useNavigate();
   if (!bench) return <div className="ledger" />;
-  const aside = new Map<string, number>();
-  for (const r of bench.reports) {
-    const word = asideWord[r.kind] ?? 'set aside';
-    if (r.setAside > 0) aside.set(word, (aside.get(word) ?? 0) + r.setAside);
-  }
+  // Behind a re-sampling the grid is counted.
+  const cut = bench.grid ? bench.reports.findLastIndex((r) => r.kind === 'resample' && r.status === 'done') : Infinity;
+  const ofLog = asideOf(bench.reports.slice(0, cut));
+  const ofGrid = bench.grid ? asideOf(bench.reports.slice(cut)) : [];
   const conditions = bench.conditions.filter((c) => (c.samples ?? 0) > 0).length;
   const to = (place: 'signals' | 'conditions' | 'models') => () =>
     void navigate(addressOf(campaignId, place, place === 'models' ? undefined : runId));
@@ -34,10 +33,15 @@ export function Ledger({ campaignId, runId, fitted }: LedgerProps) {
       <LedgerBar bench={bench} />
       <div className="ledger-counts">
         <Count n={bench.samples} word="logged" onClick={to('signals')} />
-        {[...aside].map(([word, n]) => (
+        {ofLog.map(([word, n]) => (
           <Count key={word} n={-n} word={word} doubt onClick={to('signals')} />
         ))}
         <Count n={bench.kept} word="kept" onClick={to('signals')} />
+        {bench.grid && <Count n={bench.grid.samples} word="on the grid" onClick={to('signals')} />}
+        {ofGrid.map(([word, n]) => (
+          <Count key={`grid ${word}`} n={-n} word={word} doubt onClick={to('signals')} />
+        ))}
+        {bench.grid && ofGrid.length > 0 && <Count n={bench.grid.kept} word="of it kept" onClick={to('signals')} />}
         {bench.conditions.length > 0 && (
           <Count
             n={bench.inAnyCondition}
@@ -49,6 +53,16 @@ export function Ledger({ campaignId, runId, fitted }: LedgerProps) {
       </div>
     </div>
   );
+}
+
+/** Samples set aside, by the word for it. */
+function asideOf(reports: BenchReply['reports']): [string, number][] {
+  const aside = new Map<string, number>();
+  for (const r of reports) {
+    const word = asideWord[r.kind] ?? 'set aside';
+    if (r.setAside > 0) aside.set(word, (aside.get(word) ?? 0) + r.setAside);
+  }
+  return [...aside];
 }
 
 function Count({ n, word, doubt, onClick }: { n: number; word: string; doubt?: boolean; onClick(): void }) {

@@ -12,6 +12,7 @@ import { lookUp } from './lookUp';
 import { markGap } from './markGap';
 import { normalise } from './normalise';
 import { removeDrift } from './removeDrift';
+import { resample } from './resample';
 import { roundForDisplay } from './roundForDisplay';
 import { setAside } from './setAside';
 import { setAsideArea } from './setAsideArea';
@@ -37,6 +38,7 @@ export const stepKinds: readonly StepKind[] = [
   timeFromZero,
   shiftTime,
   sortBy,
+  resample,
   convertUnit,
   roundForDisplay,
   derive,

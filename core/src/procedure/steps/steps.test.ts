@@ -83,6 +83,18 @@ test('a smoothing takes no set-aside sample in, and is missing there', () => {
   expect(Math.max(...made.values.filter((v) => v === v))).toBeLessThan(600);
 });
 
+test('a grid holds the values between kept samples, and nothing inside the pause', () => {
+  const { final: state } = runProcedure(run, [step('resample', { step: 0.5, method: 'linear', unit: 's' })], new Map());
+  const [t, n] = ['t', 'n'].map((s) => state.channels.get(s)!.values) as [Float64Array, Float64Array];
+  expect([state.samples, t[0], t[1], t.at(-1)]).toEqual([200, 0, 0.5, 99.5]);
+  t.forEach((at, i) => {
+    if (at <= 19.9) expect(n[i]).toBeCloseTo(1500 + 5 * at, 9);
+    else if (at < 80) expect(n[i]).toBeNaN();
+    else expect(n[i]).toBeCloseTo(1500 + 5 * (at - 60), 9);
+  });
+  expect(state.logged!.samples).toBe(N);
+});
+
 test('time from zero counts from the first kept sample; what was before stands at negative times', () => {
   const trim = step('trim', { channel: 't', from: 5, to: 100, unit: 's' });
   const time = final(trim, step('timeFromZero', { channel: 't' })).channels.get('t')!.values;
@@ -156,8 +168,11 @@ describe.each(Array.from({ length: 40 }, (_, k) => k + 1))('random procedure %d'
     const { final: state, reports } = runProcedure(run, steps, new Map());
     expect([...run.channels].map(([s, c]) => [s, [...c.values]])).toEqual(before);
     expect(run.mask.every((m) => m === 0)).toBe(true);
-    const kept = state.mask.filter((m) => m === 0).length;
-    expect(kept + reports.reduce((sum, r) => sum + r.setAside, 0)).toBe(N);
+    const kept = (mask: Uint16Array) => mask.filter((m) => m === 0).length;
+    const aside = reports.reduce((sum, r) => sum + r.setAside, 0);
+    // Behind a re-sampling the grid has a count of its own.
+    if (state.logged) expect(kept(state.logged.mask) + kept(state.mask) + aside).toBe(N + state.samples);
+    else expect(kept(state.mask) + aside).toBe(N);
   });
   test('a step that is switched off is one that was never there', () => {
     const off = steps.map((s, i) => (i === 2 ? { ...s, on: false } : s));
@@ -183,7 +198,7 @@ describe.each(stepKinds.map((k) => k.kind))('%s meets what logs hold', (kind) =>
   ])('%s: a result or a sentence, and never more than there was', (_, state) => {
     const { final: after, reports } = outcome(state);
     expect(reports[0]!.status === 'done' || (reports[0]!.error?.message.length ?? 0) > 20).toBe(true);
-    for (const { values } of after.channels.values()) expect(values).toHaveLength(state.samples);
+    for (const { values } of after.channels.values()) expect(values).toHaveLength(after.samples);
     const made = reports[0]!.made && after.channels.get(reports[0]!.made.symbol);
     if (made && !['convertUnit', 'lag'].includes(kind)) {
       const source = state.channels.get(String(settings['channel'] ?? 'p'));
