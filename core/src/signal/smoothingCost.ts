@@ -30,6 +30,8 @@ export interface SmoothingCost {
 const ALIKE = 0.3;
 const SEGMENT = 1024;
 const FEWEST = 16;
+/** The spectrum is taken from the middle of a longer stretch: more would only make it smoother, and a slider wait. */
+const LONGEST = 1 << 17;
 
 /**
  * @param y  the channel, length n
@@ -41,15 +43,18 @@ const FEWEST = 16;
  * Analysis, section 2.1; its limit is common practice.
  */
 export function smoothingCost(y: Float64Array, s: Float64Array, x: Float64Array, mask: Mask, xName: string): SmoothingCost | undefined {
-  const both = y.map((v, i) => (s[i]! === s[i]! ? v : NaN));
+  // Loops and not maps: this runs for every move of a slider.
+  const both = new Float64Array(y.length);
+  for (let i = 0; i < both.length; i++) both[i] = s[i]! === s[i]! ? y[i]! : NaN;
   const longest = segments(x, both, mask, xName).reduce((a, b) => (b.length > a.length ? b : a), new Int32Array());
   if (longest.length < FEWEST) return undefined;
   const [before, after, at] = [gather(y, longest), gather(s, longest), gather(x, longest)];
-  const removed = before.map((v, i) => v - after[i]!);
+  const removed = new Float64Array(before.length);
+  for (let i = 0; i < removed.length; i++) removed[i] = before[i]! - after[i]!;
   const { standardDeviation, neighbourCorrelation } = ofNoise(removed);
   const spacing = evenSpacing(at);
   const density = (column: Float64Array) =>
-    spacing === undefined ? undefined : powerDensity(column, spacing, { segment: Math.min(SEGMENT, column.length), taper: 'hann' });
+    spacing === undefined ? undefined : powerDensity(middleOf(column), spacing, { segment: Math.min(SEGMENT, column.length), taper: 'hann' });
   const [raw, calm] = [density(before), density(after)];
   return {
     standardDeviation,
@@ -63,12 +68,23 @@ export function smoothingCost(y: Float64Array, s: Float64Array, x: Float64Array,
   };
 } // prettier-ignore
 
+function middleOf(column: Float64Array): Float64Array {
+  const from = Math.max(0, (column.length - LONGEST) >> 1);
+  return column.subarray(from, from + LONGEST);
+}
+
 function ofNoise(column: Float64Array): Pick<SmoothingCost, 'standardDeviation' | 'neighbourCorrelation'> {
-  const mean = column.reduce((sum, v) => sum + v, 0) / column.length;
-  let [squares, products] = [0, 0];
+  let sum = 0;
+  for (let i = 0; i < column.length; i++) sum += column[i]!;
+  const mean = sum / column.length;
+  let squares = 0;
+  let products = 0;
+  let last = 0;
   for (let i = 0; i < column.length; i++) {
-    squares += (column[i]! - mean) ** 2;
-    if (i > 0) products += (column[i]! - mean) * (column[i - 1]! - mean);
+    const d = column[i]! - mean;
+    squares += d * d;
+    products += d * last;
+    last = d;
   }
   return {
     standardDeviation: Math.sqrt(squares / (column.length - 1)),

@@ -1,12 +1,11 @@
 import {
   buildLevels,
-  describe,
   keptBlocks,
   pickSamples,
   runProcedure,
   type Channel,
-  type Description,
   type Level,
+  type Mask,
   type Change,
   type ProcedureResult,
   type RunState,
@@ -31,13 +30,20 @@ const memory: StepMemory = {
 export interface BenchState {
   result: ProcedureResult;
   levelsOf(channel: Channel): readonly Level[];
-  descriptionOf(channel: Channel): Description;
+  /** What follows from a column and from which samples are kept, and so is the same while other channels change. */
+  ofKept<T>(name: string, channel: Channel, make: () => T): T;
   blocks(): Uint8Array;
   /** Samples in a condition, or why it cannot be told; see `attempt`. */
   pickedBy(condition: NamedCondition): Attempt<Int32Array>;
   /** Anything else that follows from this state and a key, computed once. */
   once<T>(key: string, make: () => T): T;
 }
+
+/** What follows from columns alone, as long as anything holds them. */
+const levelsOfColumns = new WeakMap<Float64Array, readonly Level[]>();
+const ofColumns = new WeakMap<Float64Array, WeakMap<Mask, Map<string, unknown>>>();
+/** One mask of nothing set aside for each run, so that it is the same one each time. */
+const untouched = new LRUCache<string, Mask>({ max: 24 });
 
 const states = new LRUCache<string, BenchState>({ max: 12 });
 
@@ -51,15 +57,16 @@ export function benchState(run: BenchRun): BenchState {
     runKey: run.key,
     now: () => performance.now(),
   });
-  const levels = new Map<Float64Array, readonly Level[]>(run.channels.map((c) => [c.values, c.levels]));
-  const descriptions = new Map<Float64Array, Description>();
   const others = new Map<string, unknown>();
   const once = <T>(name: string, make: () => T): T => remember(others, name, make) as T;
   const state: BenchState = {
     result,
-    levelsOf: (channel) => remember(levels, channel.values, () => buildLevels(channel.values)),
-    descriptionOf: (channel) =>
-      remember(descriptions, channel.values, () => describe(channel.values, result.final.mask)),
+    levelsOf: (channel) => remember(levelsOfColumns, channel.values, () => buildLevels(channel.values)),
+    ofKept: (name, channel, make) => {
+      const byMask = remember(ofColumns, channel.values, () => new WeakMap<Mask, Map<string, unknown>>());
+      const known = remember(byMask, result.final.mask, () => new Map<string, unknown>());
+      return remember(known, name, make) as never;
+    },
     blocks: () => once('blocks', () => keptBlocks(result.final.mask)),
     pickedBy: ({ name, limits }) =>
       once(`picked ${JSON.stringify(limits)}`, () => attempt(() => pickSamples(result.final, { name, limits }))),
@@ -70,17 +77,42 @@ export function benchState(run: BenchRun): BenchState {
 }
 
 function loggedState(run: BenchRun): RunState {
+  const channels = run.channels.map(({ levels, ...channel }) => {
+    const values = sameColumn(`${run.key} ${channel.symbol}`, channel.values);
+    levelsOfColumns.set(values, levels);
+    return { ...channel, values, origin: 'logged' as const };
+  });
   return {
     samples: run.samples,
-    channels: new Map(
-      run.channels.map(({ levels: _, ...channel }) => [channel.symbol, { ...channel, origin: 'logged' }]),
-    ),
-    mask: new Uint16Array(run.samples),
+    channels: new Map(channels.map((c) => [c.symbol, c])),
+    mask: untouchedMask(run.key, run.samples),
     along: run.along,
   };
 }
 
-function remember<K, V>(map: Map<K, V>, key: K, make: () => V): V {
+/** Columns come as new objects with each task, although their memory is shared: what is known of one is found by the first. */
+const columns = new LRUCache<string, Float64Array>({ maxSize: 384 * 2 ** 20 });
+
+function sameColumn(key: string, values: Float64Array): Float64Array {
+  const known = columns.get(key);
+  if (known?.length === values.length) return known;
+  columns.set(key, values, { size: values.byteLength + 64 });
+  return values;
+}
+
+function untouchedMask(key: string, samples: number): Mask {
+  const known = untouched.get(key) ?? new Uint16Array(samples);
+  untouched.set(key, known);
+  return known;
+}
+
+/** A map of any sort that keeps what was made for a key. */
+interface Remembers<K, V> {
+  get(key: K): V | undefined;
+  set(key: K, value: V): unknown;
+}
+
+function remember<K, V>(map: Remembers<K, V>, key: K, make: () => V): V {
   const known = map.get(key);
   if (known !== undefined) return known;
   const made = make();

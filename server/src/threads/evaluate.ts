@@ -33,20 +33,15 @@ function board(state: BenchState, conditions: readonly NamedCondition[]): BenchR
     channels: [...final.channels.values()].map((channel) => boardRow(channel, state)),
     reports: reports.map((r) => ({ ...r, made: r.made ?? null, error: r.error ?? null })),
     conditions: counted,
-    inAnyCondition: times.reduce((sum, n) => sum + Number(n > 0), 0),
-    inSeveralConditions: times.reduce((sum, n) => sum + Number(n > 1), 0),
-    strip: {
-      kept: shares(final.mask, (i) => final.mask[i] === KEPT),
-      inCondition: shares(final.mask, (i) => times[i]! > 0),
-      asideBy: slicesOf(final.mask).map(([from, to]) =>
-        final.mask.subarray(from, to).reduce((a, b) => Math.max(a, b), 0),
-      ),
-    },
+    inAnyCondition: countAbove(times, 0),
+    inSeveralConditions: countAbove(times, 1),
+    strip: stripOf(final.mask, times),
   };
 }
 
 function boardRow(channel: Channel, state: BenchState): ChannelBoardRow {
-  const d = state.descriptionOf(channel);
+  const { mask } = state.result.final;
+  const d = state.ofKept('description', channel, () => describe(channel.values, mask));
   return {
     symbol: channel.symbol,
     name: channel.name,
@@ -61,7 +56,7 @@ function boardRow(channel: Channel, state: BenchState): ChannelBoardRow {
     decimals: channel.decimals ?? null,
     missing: d.missing,
     present: d.present,
-    trace: state.once(`trace ${channel.symbol}`, () => readings(smallTrace(channel, state.result.final.mask))),
+    trace: state.ofKept('trace', channel, () => readings(smallTrace(channel, mask))),
   };
 }
 
@@ -88,18 +83,29 @@ function smallTrace({ values }: Channel, mask: Mask): Float64Array {
   });
 }
 
-function slicesOf({ length }: Mask): [number, number][] {
-  const slices = Math.min(STRIP, length);
-  return Array.from({ length: slices }, (_, s) => [
-    Math.floor((s * length) / slices),
-    Math.floor(((s + 1) * length) / slices),
-  ]);
+function countAbove(times: Uint16Array, limit: number): number {
+  let count = 0;
+  for (let i = 0; i < times.length; i++) if (times[i]! > limit) count++;
+  return count;
 }
 
-function shares(mask: Mask, holds: (sample: number) => boolean): number[] {
-  return slicesOf(mask).map(([from, to]) => {
-    let count = 0;
-    for (let i = from; i < to; i++) if (holds(i)) count++;
-    return Math.round((count / Math.max(1, to - from)) * 1000) / 1000;
-  });
+/** The ledger bar: of each slice of the run the shares that are kept and in a condition, and the last step that took of it. */
+function stripOf(mask: Mask, times: Uint16Array): BenchReply['strip'] {
+  const slices = Math.min(STRIP, mask.length);
+  const strip: BenchReply['strip'] = { kept: [], inCondition: [], asideBy: [] };
+  for (let s = 0; s < slices; s++) {
+    const from = Math.floor((s * mask.length) / slices);
+    const to = Math.floor(((s + 1) * mask.length) / slices);
+    let [kept, inCondition, asideBy] = [0, 0, 0];
+    for (let i = from; i < to; i++) {
+      if (mask[i] === KEPT) kept++;
+      else if (mask[i]! > asideBy) asideBy = mask[i]!;
+      if (times[i]! > 0) inCondition++;
+    }
+    const share = (count: number): number => Math.round((count / Math.max(1, to - from)) * 1000) / 1000;
+    strip.kept.push(share(kept));
+    strip.inCondition.push(share(inCondition));
+    strip.asideBy.push(asideBy);
+  }
+  return strip;
 }

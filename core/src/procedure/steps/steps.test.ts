@@ -47,7 +47,7 @@ describe.each(stepKinds.map((k) => [k.kind, k] as const))('the kind %s', (kind, 
   });
   test('refuses a setting of the wrong type by its name on the form', () =>
     expect(() =>
-      checkSettings({ kind, settings: { ...k.start(startState), channel: 7, formula: 7, channels: 7 } }),
+      checkSettings({ kind, settings: { ...k.start(startState), channel: 7, formula: 7, channels: 7, step: 'x' } }),
     ).toThrow(expect.objectContaining({ code: 'STEP_SETTINGS' }) as never));
   test('leaves the run that it works on alone', () => {
     const before = [...run.channels].map(([s, c]) => [s, [...c.values]]);

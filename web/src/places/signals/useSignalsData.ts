@@ -1,5 +1,5 @@
 import type { BenchReply } from '@undameter/contract';
-import { useQuery } from '@tanstack/react-query';
+import { useIsFetching, useQuery } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import type { AxisLook } from '../../chart/axisLook';
 import type { Size } from '../../chart/Chart';
@@ -30,7 +30,9 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   );
   // While a slider moves, the newest wish waits for the drawing of the last one.
   const trial = useDeferredValue(wished);
-  const tried = useQuery({ ...queries.bench(runId, trial), enabled: trial !== undefined });
+  // The picture first: what a step did and costs is asked when it is drawn, so that a slider is followed.
+  const drawing = useIsFetching({ queryKey: [`/runs/${runId}/traces`] }) > 0;
+  const tried = useQuery({ ...queries.bench(runId, trial), enabled: trial !== undefined && !drawing });
   const bench = trial ? tried.data : saved.data;
   const smoothing = trial ? smoothingInHand(draft, bench) : undefined;
   const shown = useMemo(() => shownOf(bench, chosen ?? (bench && mostUsed(bench, steps)), draft), [bench, chosen, steps, draft]); // prettier-ignore
@@ -46,7 +48,7 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   const cost = useQuery(
     queries.cost(
       runId,
-      trial && smoothing ? { steps: trial, channel: smoothing.channel, made: smoothing.made } : undefined,
+      trial && smoothing && !drawing ? { steps: trial, channel: smoothing.channel, made: smoothing.made } : undefined,
     ),
   );
   const along = bench?.channels.find((c) => c.symbol === bench.along);
