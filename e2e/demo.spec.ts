@@ -12,7 +12,7 @@ test('the demo shows the finished way, and can be taken apart', async ({ bench: 
 
   await go(page, 'Signals');
   await expect(page.getByRole('button', { name: 'Step 5: H = (p_d − p_s) / (rho · g_n)' })).toBeVisible();
-  await expect.poll(async () => (await ledger(page))['in 3 conditions']).toBeGreaterThan(10_000);
+  await expect.poll(async () => (await ledger(page))['in 3 conditions']).toBeGreaterThan(9_000);
   const before = (await ledger(page))['kept']!;
   await drag(page, 0.75, 0.85);
   await page.getByRole('toolbar', { name: 'Selection' }).getByText('Set aside').click();

@@ -34,8 +34,8 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
       await page.getByRole('button', { name: 'Accept 18' }).click();
       await settled(page);
       await page.getByText('Map', { exact: true }).click();
-      await choose(page, 'Up the map', 'H');
-      await choose(page, 'Across the map', 'Q');
+      await choose(page, 'Up the map', 'Head');
+      await choose(page, 'Across the map', 'Flow');
       await page
         .getByText(/^Operating points/)
         .first()

@@ -1,5 +1,5 @@
 import type { RunKind } from '@undameter/contract';
-import type { Step, Uncertainty } from '@undameter/core';
+import type { SteadyLimit, Step, Uncertainty } from '@undameter/core';
 import { coastdownLog, pulsationLog, secondSweepLog, simulatedHead, sweepLog, warmupLog, type DemoFile } from './logs';
 import { rig } from './rig';
 
@@ -149,8 +149,21 @@ export const demoRuns: readonly DemoRun[] = [
   },
 ];
 
-/** One condition a speed: the only limit is the speed itself. */
+/** Calm for ten seconds, the first five of which are left for settling; limits at about twice the noise of the rig. */
+const steady: SteadyLimit = {
+  steady: [
+    { symbol: 'n', unit: 'rpm', deviation: 2.5, slope: 0.25 },
+    { symbol: 'z_v', unit: '%', deviation: 1, slope: 0.1 },
+    { symbol: 'Q', unit: 'L/min', deviation: 0.6, slope: 0.06 },
+    { symbol: 'p_d', unit: 'kPa', deviation: 1, slope: 0.1 },
+  ],
+  lasting: 10,
+  settling: 5,
+  timeUnit: 's',
+};
+
+/** One condition a speed: its steady stretches are the valve settings. */
 export const demoConditions = rig.speedsRpm.map((speed) => ({
   name: `${speed} rpm`,
-  limits: [{ symbol: 'n', value: speed, tolerance: 20, unit: 'rpm' }],
+  limits: [{ symbol: 'n', value: speed, tolerance: 20, unit: 'rpm' }, steady],
 }));

@@ -44,8 +44,8 @@ export function FitForm({ body, runs, channels, conditions, onChange }: FitFormP
         />
       </Field>
       <Field label="Points" hint={body.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}>
-        <Segmented<FitBody['data']>
-          block
+        <Select<FitBody['data']>
+          aria-label="Points of the fit"
           value={body.data}
           onChange={(data) => set({ data })}
           options={pointKinds}
