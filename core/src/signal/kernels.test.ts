@@ -7,7 +7,9 @@ import {
   filterForward,
   filterZeroPhase,
   gaussianAverage,
+  localPolynomialWeights,
   localRegression,
+  quietestDerivative,
   realSpectrum,
   runningMedian,
   samplesOfSpectrum,
@@ -120,4 +122,38 @@ test('neighbours that follow each other make the mean less sure, by the known fa
   expect(Math.abs(count / worth / ((1 + phi) / (1 - phi)) - 1)).toBeLessThan(0.1);
   expect(standardError).toBeCloseTo(standardDeviation / Math.sqrt(worth), 12);
   expect(standardErrorOfMean(noise(5000)).worth).toBeGreaterThan(4000);
+});
+
+describe('the quietest derivative', () => {
+  const weights = (window: number, order: number) => {
+    const half = (window - 1) / 2;
+    return localPolynomialWeights(
+      Float64Array.from({ length: window }, (_, j) => j - half),
+      order,
+      1,
+      0,
+    );
+  };
+  const gain = (w: Float64Array) => Math.sqrt(w.reduce((sum, v) => sum + v * v, 0));
+  test.each([[{ method: 'slope', window: 11, order: 1 }], [{ method: 'central', window: 3, order: 2 }]] as const)(
+    'of %j is quieter by the share that its weights say, and right up to as high a frequency',
+    (given) => {
+      const better = quietestDerivative(given)!;
+      const [own, other] = [given.method === 'central' ? Float64Array.of(-0.5, 0, 0.5) : weights(given.window, 1), weights(better.window, better.order)]; // prettier-ignore
+      expect(better.noise).toBeCloseTo(gain(other) / gain(own), 12);
+      // Of a straight line through n points: √(12 / (n (n² − 1))). Source: the standard error of a slope, any book on regression.
+      if (given.method === 'slope') expect(gain(own)).toBeCloseTo(Math.sqrt(12 / (11 * 120)), 12);
+      const share = (w: Float64Array, f: number) => {
+        const half = (w.length - 1) / 2;
+        return (
+          Math.abs(w.reduce((sum, v, j) => sum + v * Math.sin(2 * Math.PI * f * (j - half)), 0)) / (2 * Math.PI * f)
+        );
+      };
+      let f = 0.001;
+      while (share(own, f) >= Math.SQRT1_2) f += 0.0005;
+      expect(share(other, f - 0.001)).toBeGreaterThan(Math.SQRT1_2 - 0.01);
+    },
+  );
+  test('nothing is suggested where nothing is much better', () =>
+    expect(quietestDerivative({ method: 'savitzkyGolay', window: 21, order: 5 })).toBeUndefined());
 });

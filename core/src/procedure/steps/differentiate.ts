@@ -1,5 +1,13 @@
 import { Type } from 'typebox';
-import { centralDifference, evenSpacing, noiseOfColumn, localPolynomialSmooth, savitzkyGolay } from '../../signal';
+import {
+  centralDifference,
+  type Differentiator,
+  evenSpacing,
+  localPolynomialSmooth,
+  noiseOfColumn,
+  quietestDerivative,
+  savitzkyGolay,
+} from '../../signal';
 import { AppError } from '../../error/AppError';
 import { formatCount, formatValue } from '../../number/formatNumber';
 import { conversion, parseUnit, perPower, printUnit } from '../../units';
@@ -91,7 +99,7 @@ export const differentiate = defineStep({
     return made(
       state,
       { symbol, name, unit: printUnit(wanted.text), values, errors },
-      [...doubts, ...told(noise, y.unit, printUnit(wanted.text)), `${formatCount(unsure)} at ends and beside gaps ${ends === 'leave' ? 'left out' : 'are less sure'}`],
+      [...doubts, ...told(noise, y.unit, printUnit(wanted.text)), ...(derivative === 1 ? suggested({ method, window, order: local.order }) : []), `${formatCount(unsure)} at ends and beside gaps ${ends === 'leave' ? 'left out' : 'are less sure'}`],
     );
   },
 }); // prettier-ignore
@@ -107,3 +115,11 @@ function told(noise: readonly number[], unit: string, rateUnit: string): string[
   if (!(before! > 0) || !(after! > 0)) return [];
   return [`noise ${formatValue(before!, 2)} ${printUnit(unit)} became ${formatValue(after!, 2)} ${rateUnit}`];
 }
+
+/** Whether another method does the same with less noise. */
+function suggested(given: Differentiator): string[] {
+  const better = quietestDerivative(given);
+  if (!better) return [];
+  const name = better.method === 'slope' ? `the slope over ${better.window} samples` : `Savitzky–Golay, ${better.window} samples, order ${better.order}`;
+  return [`${name}, is right up to the same frequency with ${formatValue(better.noise * 100, 2)} % of the noise`];
+} // prettier-ignore

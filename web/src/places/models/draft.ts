@@ -56,7 +56,7 @@ export function ladder(fit: FitReply, series: SeriesReply, degree: number): Rung
     });
   rungs.push({
     title: 'Uncertainty',
-    text: 'from the scatter about the curve, each sample taken as independent; sensor errors that all samples share are not in it',
+    text: 'from the scatter about the curve, each point taken as independent; sensor errors that all points share are not in it',
     state: series.points > 200 ? 'doubt' : 'sound',
   });
   return rungs;
