@@ -1,7 +1,7 @@
 import { AppError } from '../error/AppError';
 import { formatCount } from '../number/formatNumber';
 import { errorsOf, gather, mapErrors, segments, type ErrorSources } from '../sample';
-import { evenSpacing } from '../signal';
+import { bridged, type Bridged } from '../signal';
 import type { RunState } from './RunState';
 import { numberChannelOf } from './stepTools';
 
@@ -52,10 +52,30 @@ export function overSegments(
   };
 }
 
-/** The spacing of a stretch, for a method that needs an even one. @throws {AppError} UNEVEN_SPACING */
-export function needEven(x: Float64Array, name: string, method: string): number {
-  const spacing = evenSpacing(x);
-  if (spacing !== undefined) return spacing;
+/**
+ * Applies work that needs an even clock; single missing samples are bridged by a straight line for
+ * it, and stay missing in the result.
+ * @throws {AppError} UNEVEN_SPACING
+ */
+export function onEvenSteps(
+  y: Float64Array,
+  x: Float64Array,
+  about: { name: string; method: string },
+  work: (y: Float64Array, spacing: number) => Float64Array,
+): Float64Array {
+  const { y: even, spacing, places } = needEven(y, x, about);
+  const result = work(even, spacing);
+  return even.length === y.length ? result : Float64Array.from(places, (k) => result[k]!);
+}
+
+/** A stretch on even steps. @throws {AppError} UNEVEN_SPACING */
+export function needEven(
+  y: Float64Array,
+  x: Float64Array,
+  { name, method }: { name: string; method: string },
+): Bridged {
+  const found = bridged(y, x);
+  if (found) return found;
   let [shortest, longest] = [Infinity, 0];
   for (let i = 1; i < x.length; i++) {
     shortest = Math.min(shortest, x[i]! - x[i - 1]!);

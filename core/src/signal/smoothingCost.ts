@@ -1,5 +1,5 @@
 import { gather, median, segments, type Mask } from '../sample';
-import { evenSpacing } from './evenSpacing';
+import { bridged } from './evenSpacing';
 import { powerDensity } from './spectrum/density';
 
 export interface Peak {
@@ -52,9 +52,10 @@ export function smoothingCost(y: Float64Array, s: Float64Array, x: Float64Array,
   const removed = new Float64Array(before.length);
   for (let i = 0; i < removed.length; i++) removed[i] = before[i]! - after[i]!;
   const { standardDeviation, neighbourCorrelation } = ofNoise(removed);
-  const spacing = evenSpacing(at);
-  const density = (column: Float64Array) =>
-    spacing === undefined ? undefined : powerDensity(middleOf(column), spacing, { segment: Math.min(SEGMENT, column.length), taper: 'hann' });
+  const density = (column: Float64Array) => {
+    const even = bridged(middleOf(column), middleOf(at));
+    return even && powerDensity(even.y, even.spacing, { segment: Math.min(SEGMENT, column.length), taper: 'hann' });
+  };
   const [raw, calm] = [density(before), density(after)];
   return {
     standardDeviation,

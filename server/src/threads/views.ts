@@ -92,8 +92,10 @@ export function spectraOf(task: ViewTask & { as: 'amplitude' | 'density' }): Spe
       const { values, name } = numberChannelOf(final, symbol);
       const longest = segments(x, values, inside, xName, final.gaps).reduce((a, b) => (b.length > a.length ? b : a), new Int32Array()); // prettier-ignore
       if (longest.length < 8) throw new AppError('TOO_FEW_SAMPLES', { name: `The longest stretch of "${name}"`, have: longest.length, need: 8 }); // prettier-ignore
-      const y = gather(values, longest);
-      const spacing = needEven(gather(x, longest), xName, 'a spectrum');
+      const { y, spacing } = needEven(gather(values, longest), gather(x, longest), {
+        name: xName,
+        method: 'a spectrum',
+      });
       const lines =
         task.as === 'amplitude'
           ? amplitudes(y, spacing, 'hann')

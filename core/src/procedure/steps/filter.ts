@@ -3,7 +3,7 @@ import { AppError } from '../../error/AppError';
 import { formatValue } from '../../number/formatNumber';
 import { butterworth, filterForward, filterZeroPhase, fourierLowPass, type PassBand } from '../../signal';
 import { made, madeNames, madeSettings } from '../madeChannel';
-import { needEven, overSegments } from '../overSegments';
+import { onEvenSteps, overSegments } from '../overSegments';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
 
@@ -61,7 +61,7 @@ export const filter = defineStep({
     const xName = numberChannelOf(state, state.along).name;
     const { unit } = numberChannelOf(state, channel);
     const { values, doubts, errors } = overSegments(state, channel, state.along, 4, (y, x) =>
-      filtered(y, needEven(x, xName, 'a filter'), settings),
+      onEvenSteps(y, x, { name: xName, method: 'a filter' }, (even, spacing) => filtered(even, spacing, settings)),
     );
     return made(state, { symbol, name, unit, values, errors }, doubts);
   },

@@ -3,6 +3,7 @@ import { AppError } from '../../error/AppError';
 import { formatValue } from '../../number/formatNumber';
 import { errorsOf } from '../../sample';
 import {
+  bridged,
   exponentialAverage,
   gaussianAverage,
   localPolynomialSmooth,
@@ -15,7 +16,7 @@ import {
 } from '../../signal';
 import { evenSpacing } from '../../signal';
 import { made, madeNames, madeSettings } from '../madeChannel';
-import { needEven, overSegments } from '../overSegments';
+import { needEven, onEvenSteps, overSegments } from '../overSegments';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
 
@@ -81,9 +82,12 @@ export const smooth = defineStep({
     const { channel, method, symbol, name } = settings;
     const source = numberChannelOf(state, channel);
     const xName = state.along === undefined ? 'sample number' : numberChannelOf(state, state.along).name;
-    const { values, doubts, errors } = overSegments(state, channel, state.along, needOf(settings), (y, x) =>
-      smoothed(y, x, settings, xName),
-    );
+    let uneven = false;
+    const { values, doubts, errors } = overSegments(state, channel, state.along, needOf(settings), (y, x) => {
+      uneven ||= countsSamples(settings) && bridged(y, x) === undefined;
+      return smoothed(y, x, settings, xName);
+    });
+    if (uneven) doubts.push('the time steps are uneven, and the window counts samples');
     const linear = method !== 'runningMedian' && !(method === 'localRegression' && settings.robust);
     // What shifts all samples alike shifts a median with them.
     const carried = linear ? errors : () => errorsOf(source, state.channels);
@@ -104,6 +108,9 @@ interface Smoothing {
 
 const usesTime = ({ method, windowTime }: Smoothing): boolean => Boolean(windowTime) && WINDOWED.includes(method);
 
+/** Methods that take the samples one by one, however far apart they are. */
+const countsSamples = ({ method }: Smoothing): boolean => method === 'movingAverage' || method === 'runningMedian';
+
 function detailOf(s: Smoothing): string {
   const title = titles[s.method]!;
   if (s.method === 'localRegression')
@@ -119,8 +126,8 @@ function needOf(s: Smoothing): number {
 }
 
 function smoothed(y: Float64Array, x: Float64Array, s: Smoothing, xName: string): Float64Array {
-  const even = (): number => needEven(x, xName, `a ${titles[s.method]}`);
-  const window = usesTime(s) ? oddWindow(s.windowTime! / even()) : s.window;
+  const about = { name: xName, method: `a ${titles[s.method]}` };
+  const window = usesTime(s) ? oddWindow(s.windowTime! / needEven(y, x, about).spacing) : s.window;
   switch (s.method) {
     case 'movingAverage':
       return s.ends === undefined || s.ends === 'shrink' ? movingAverage(y, window) : movingAverageContinued(y, window, s.ends); // prettier-ignore
@@ -128,13 +135,11 @@ function smoothed(y: Float64Array, x: Float64Array, s: Smoothing, xName: string)
       return runningMedian(y, window, s.ends);
     case 'gaussian':
       // The window is where the weights end that count: six standard deviations.
-      even();
-      return gaussianAverage(y, window / 6, s.ends);
+      return onEvenSteps(y, x, about, (even) => gaussianAverage(even, window / 6, s.ends));
     case 'localRegression':
       return localRegression(y, x, { share: s.share ?? 0.05, robust: s.robust ?? 0 });
     case 'exponential':
-      even();
-      return exponentialAverage(y, s.alpha ?? 0.2);
+      return onEvenSteps(y, x, about, (even) => exponentialAverage(even, s.alpha ?? 0.2));
     default:
       if (y.length < window)
         throw new AppError('TOO_FEW_SAMPLES', { name: 'The stretch', have: y.length, need: window });

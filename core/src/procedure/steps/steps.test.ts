@@ -225,6 +225,18 @@ describe('settings that cannot be', () => {
   });
   test('a filter over uneven time says which steps it found', () =>
     expect(runProcedure(jittered, [filter({})], new Map()).reports[0]!.error).toMatchObject({ code: 'UNEVEN_SPACING', message: expect.stringContaining('0.07 to 0.13') })); // prettier-ignore
+  test('a filter bridges single missing samples, and is missing there itself', () => {
+    const aside = step('setAside', { channel: 't', ranges: [[5, 5.1]], unit: 's', reason: '' });
+    const whole = final(filter({ channel: 'n' })).channels.get('f')!.values;
+    const made = final(aside, filter({ channel: 'n' })).channels.get('f')!.values;
+    expect([made[50], made[51]]).toEqual([NaN, NaN]);
+    // Of a straight line the bridge is the line itself.
+    made.forEach((v, i) => i !== 50 && i !== 51 && expect(v).toBeCloseTo(whole[i]!, 9));
+  });
+  test('a window over uneven time is told to count samples', () => {
+    const { reports } = runProcedure(jittered, [smooth()], new Map());
+    expect(reports[0]!.doubts).toContain('the time steps are uneven, and the window counts samples');
+  });
   test('limits given in another unit are turned into that of the channel', () => {
     const aside = (unit: string, high: number) => step('setAsideLimits', { channel: 'p', method: 'outside', low: null, high, unit, reason: '' }); // prettier-ignore
     expect([...final(aside('bar', 3)).mask]).toEqual([...final(aside('kPa', 300)).mask]);

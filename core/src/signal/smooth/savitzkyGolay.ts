@@ -1,6 +1,5 @@
 import { AppError } from '../../error/AppError';
-import { median } from '../../sample';
-import { TOLERANCE } from '../evenSpacing';
+import { TOLERANCE, usualSpacing } from '../evenSpacing';
 import { localPolynomialWeights } from './localPolynomial';
 import { checkWindow } from './movingAverage';
 import { slidePolynomial } from './slidingMoments';
@@ -124,7 +123,7 @@ export function localPolynomialSmooth(
   const n = y.length;
   if (n < window) throw new AppError('TOO_FEW_SAMPLES', { name: 'The stretch', have: n, need: window });
   const half = (window - 1) / 2;
-  const spacing = usualStep(x);
+  const spacing = usualSpacing(x);
   const out = savitzkyGolay(y, { ...settings, spacing });
   const nodes = new Float64Array(window);
   const oddSteps = countOddSteps(x, spacing);
@@ -135,15 +134,6 @@ export function localPolynomialSmooth(
     out[i] = weighted(localPolynomialWeights(nodes, order, derivative, 0), y, from);
   }
   return out;
-}
-
-const LOOKED_AT = 5001;
-
-/** The median of some of the steps. */
-function usualStep(x: Float64Array): number {
-  const stride = Math.max(1, Math.floor((x.length - 1) / LOOKED_AT));
-  const count = Math.floor((x.length - 1) / stride);
-  return median(Float64Array.from({ length: count }, (_, k) => x[k * stride + 1]! - x[k * stride]!));
 }
 
 /** How many steps up to each sample are not the usual one. */

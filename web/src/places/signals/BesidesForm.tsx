@@ -40,7 +40,7 @@ export function BesidesForm({ step, variants, offset, unit, onOffset, onVariants
       ))}
       <span className="beside">
         <button className="quiet" disabled={variants.length >= MOST} onClick={() => onVariants([...variants, step.settings])}>
-          Put this setting beside
+          Put beside
         </button>
         {variants.length > 0 && (
           <>

@@ -24,6 +24,7 @@ import { SelectionBar } from './SelectionBar';
 import { selectionKeys } from './selectionKeys';
 import { SmoothingCost } from './SmoothingCost';
 import { StretchBoard } from './StretchBoard';
+import type { View } from './viewOption';
 import { ViewTools } from './ViewTools';
 import { nothingInHand, panned, signals, withDraft, zoomed } from './state';
 import { channelsBefore, isOnTrial, rangeOfDraft } from './trial';
@@ -37,6 +38,14 @@ export const SignalsPlace = () => (
     {(run) => <SignalsOfRun key={run.runId} {...run} />}
   </OnRun>
 );
+
+/** What a hand can do on the chart. */
+const hints: Readonly<Record<View, string>> = {
+  run: 'drag to select a stretch, click for a sample, wheel to zoom',
+  channel: 'Shift and drag a lasso to set samples aside',
+  spectrum: 'over the longest stretch without a gap',
+  histogram: 'over what is kept',
+};
 
 function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId: number; picker: ReactNode }) {
   const run = useQuery(queries.run(runId));
@@ -129,7 +138,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
         ) : (
           <>
             <b>{draft ? `The run as step ${draft.index + 1} leaves it` : (bench?.channels.find((c) => c.symbol === shown[0])?.name ?? 'Channels')}</b>
-            <span className="soft">{draft ? 'in hand, not saved yet' : 'drag to select a stretch, click for a sample, wheel to zoom'}</span>
+            <span className="soft">{draft ? 'in hand, not saved yet' : hints[view.view]}</span>
             <span className="grow" />
             <ViewTools data={data} />
             {state.window && (
