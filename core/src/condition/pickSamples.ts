@@ -17,21 +17,30 @@ export interface Condition {
  *   UNIT_UNKNOWN, CONDITION_NOT_TRUTH, NO_TIME_FOR_STEADY, and what a formula can be refused for
  */
 export function pickSamples(state: RunState, condition: Condition): Int32Array {
-  const inside = new Uint8Array(state.samples);
-  for (let i = 0; i < inside.length; i++) inside[i] = Number(state.mask[i] === KEPT);
-  for (const limit of condition.limits) {
-    const holds = isAnyLimit(limit) ? anyHolds(state, limit.any) : judged(state, limit);
-    for (let i = 0; i < inside.length; i++) inside[i]! &= holds[i]! & 1;
-  }
-  let count = 0;
-  for (let i = 0; i < inside.length; i++) count += inside[i]!;
   // One place more, so that every number can be written and only those that count are kept.
-  const picked = new Int32Array(count + 1);
-  for (let i = 0, k = 0; k < count; i++) {
-    picked[k] = i;
-    k += inside[i]!;
+  const picked = new Int32Array(state.samples + 1);
+  let count = 0;
+  for (let i = 0; i < state.samples; i++) {
+    picked[count] = i;
+    count += Number(state.mask[i] === KEPT);
   }
-  return picked.subarray(0, count);
+  for (const limit of condition.limits) count = narrowed(state, limit, picked, count);
+  return picked.slice(0, count);
+}
+
+/** What of the picked samples a limit leaves, at the front of `picked`. */
+function narrowed(state: RunState, limit: Limit, picked: Int32Array, count: number): number {
+  if (!isAnyLimit(limit) && !limit.not) {
+    const kind = limitKindOf(limit);
+    if (kind.narrow) return kind.narrow(state, limit, picked, count);
+  }
+  const holds = isAnyLimit(limit) ? anyHolds(state, limit.any) : judged(state, limit);
+  let inside = 0;
+  for (let k = 0; k < count; k++) {
+    picked[inside] = picked[k]!;
+    inside += holds[picked[k]!]! & 1;
+  }
+  return inside;
 }
 
 /** HOLDS is odd, the other two answers are even; the opposite exchanges HOLDS and FAILS. */

@@ -18,4 +18,9 @@ export interface LimitKind<L extends object> {
   words(limit: L): string;
   /** @throws {AppError} when the run has no such channel, or the unit does not fit */
   judge(state: RunState, limit: L): Uint8Array;
+  /**
+   * The same for some samples, in place: those for which it holds move to the front of `picked`; answers their
+   * number. For a sort of limit that needs to look at nothing but the samples themselves.
+   */
+  narrow?(state: RunState, limit: L, picked: Int32Array, count: number): number;
 }

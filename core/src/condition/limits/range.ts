@@ -31,6 +31,18 @@ export const range: LimitKind<RangeLimit> = {
     }
     return out;
   },
+  narrow: (state, limit, picked, count) => {
+    const { values, unit } = numberChannelOf(state, limit.symbol);
+    const { low, high } = boundsIn(limit, unit);
+    let inside = 0;
+    for (let k = 0; k < count; k++) {
+      const i = picked[k]!;
+      const v = values[i]!;
+      picked[inside] = i;
+      inside += Number(v >= low) & Number(v <= high);
+    }
+    return inside;
+  },
 };
 
 /** The limit as lowest and highest value in the unit of the channel. @throws {AppError} UNIT_MISFIT */
