@@ -13,7 +13,6 @@ export { isAnyLimit, limitInWords, symbolsOfLimit, unitsOfLimit } from './limits
 export { boundsIn } from './limits/range';
 export {
   limitSchema,
-  singleLimitSchema,
   steadyLimitSchema,
   type AreaLimit,
   type BetweenLimit,

@@ -2,7 +2,7 @@ export { centralDifference, type EndOrder } from './differentiate/centralDiffere
 export { quietestDerivative, type Differentiator, type Quietest } from './differentiate/quietest';
 export { bridged, evenSpacing, type Bridged } from './evenSpacing';
 export { amplitudeRatio, butterworth, type Butterworth, type PassBand, type Section } from './filter/butterworth';
-export { checkCutoff, fourierLowPass } from './filter/fourierFilter';
+export { fourierLowPass } from './filter/fourierFilter';
 export { line, removeLine, removeMean } from './filter/removeDrift';
 export { filterForward, filterZeroPhase } from './filter/runSections';
 export { runningIntegral, simpsonIntegral, type OddInterval } from './integrate/integrate';

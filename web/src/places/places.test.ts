@@ -11,7 +11,7 @@ import { ladder, runsOf } from './models/draft';
 import { rangeOf, signalsOption } from './signals/chartOption';
 import { nearestOf } from './signals/nearestSample';
 import { nothingInHand, panned, signals, withDraft, zoomed } from './signals/state';
-import { channelsBefore, mostUsed, REMOVED, trialOf } from './signals/trial';
+import { channelsBefore, mostUsed, rangeOfDraft, REMOVED, trialOf } from './signals/trial';
 import { bodyOf, draftOf, drawable, emptyDraft, pasted, typedNumber } from './tables/state';
 
 const step = (kind: string, settings: Step['settings']): Step => ({ id: kind, kind, version: 1, settings, on: true });
@@ -24,12 +24,18 @@ describe('signals', () => {
     step: step('setAside', { channel: 't', ranges }),
   });
   const drag = (draft: typeof trim | ReturnType<typeof aside>, range: [number, number]) =>
-    signals({ ...nothingInHand, draft }, { type: 'select', range });
+    signals({ ...nothingInHand, draft }, { type: 'select', range, along: 't' });
 
   test('a drag with nothing in hand is a selection', () =>
     expect(signals(nothingInHand, { type: 'select', range: [1, 2] }).selection).toEqual([1, 2]));
   test('a drag with a trim in hand sets its range', () =>
     expect(drag(trim, [3, 4]).draft!.step.settings).toEqual({ channel: 't', from: 3, to: 4 }));
+  test('a drag along time leaves a trim of another channel alone, and that trim is not drawn on the time axis', () => {
+    const ofSpeed = { ...trim, step: step('trim', { channel: 'n', from: 1300, to: 3000 }) };
+    const after = drag(ofSpeed, [3, 4]);
+    expect([after.draft!.step.settings['from'], after.selection]).toEqual([1300, [3, 4]]);
+    expect([rangeOfDraft(ofSpeed, 't'), rangeOfDraft(ofSpeed, 'n')]).toEqual([null, [1300, 3000]]);
+  });
   test('the first drag with a new set-aside replaces its empty range, the next ones are added', () => {
     expect(drag(aside(true, [[0, 0]]), [3, 4]).draft!.step.settings['ranges']).toEqual([[3, 4]]);
     expect(drag(aside(true, [[3, 4]]), [6, 7]).draft!.step.settings['ranges']).toEqual([[3, 4], [6, 7]]); // prettier-ignore

@@ -48,7 +48,7 @@ export function FormulaField({ runId, before, channels, value, unit, onChange }:
         {check?.problem?.message ??
           (value.trim() === '' ? 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2].' : check ? givesInWords(check) : '')}
       </span>
-      {check && !check.problem && value.trim() !== '' && <MonteCarloCheck runId={runId} formula={value} unit={unit} before={before} />}
+      {check && !check.problem && value.trim() !== '' && <MonteCarloCheck key={`${value} ${unit} ${before}`} runId={runId} formula={value} unit={unit} before={before} />}
     </span>
   );
 } // prettier-ignore

@@ -16,14 +16,13 @@ export function MonteCarloCheck({ runId, ...body }: MonteCarloCheckProps) {
   const check = useMutation({
     mutationFn: () => ask<MonteCarloReply>(`/runs/${runId}/formula/monte-carlo`, { body }),
   });
-  const of = check.variables === undefined && check.data ? check.data : undefined;
   return (
     <span className="monte-carlo">
       <button className="quiet" disabled={check.isPending} onClick={() => check.mutate()}>
         Check the ± by Monte Carlo
       </button>
       <Sentence error={check.error} />
-      {of && <span className="soft">{inWords(of)}</span>}
+      {check.data && <span className="soft">{inWords(check.data)}</span>}
     </span>
   );
 }

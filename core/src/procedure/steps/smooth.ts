@@ -4,6 +4,7 @@ import { formatValue } from '../../number/formatNumber';
 import { errorsOf } from '../../sample';
 import {
   bridged,
+  evenSpacing,
   exponentialAverage,
   gaussianAverage,
   localPolynomialSmooth,
@@ -14,7 +15,6 @@ import {
   savitzkyGolay,
   type EndRule,
 } from '../../signal';
-import { evenSpacing } from '../../signal';
 import { made, madeNames, madeSettings } from '../madeChannel';
 import { needEven, onEvenSteps, overSegments } from '../overSegments';
 import { defineStep } from '../StepKind';

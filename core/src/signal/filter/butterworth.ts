@@ -1,4 +1,5 @@
 import { AppError } from '../../error/AppError';
+import { checkCutoff } from './fourierFilter';
 
 /** A second-order section b0 + b1 z⁻¹ + b2 z⁻² over 1 + a1 z⁻¹ + a2 z⁻². */
 export interface Section {
@@ -69,9 +70,7 @@ export function butterworth(order: number, band: PassBand, spacing: number): But
 
 function cutoffsOf(band: PassBand, spacing: number): number[] {
   const cutoffs = 'upperCutoff' in band ? [band.cutoff, band.upperCutoff] : [band.cutoff];
-  const highest = 0.5 / spacing;
-  for (const cutoff of cutoffs)
-    if (!(cutoff > 0 && cutoff < highest)) throw new AppError('CUTOFF_OUTSIDE', { cutoff, highest });
+  for (const cutoff of cutoffs) checkCutoff(cutoff, spacing);
   if (cutoffs.length === 2 && !(cutoffs[0]! < cutoffs[1]!))
     throw new AppError('BAND_REVERSED', { from: cutoffs[0]!, to: cutoffs[1]! });
   return cutoffs;

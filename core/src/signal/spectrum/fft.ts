@@ -32,7 +32,7 @@ function circle(n: number): Circle {
   if (known?.cos.length === n) return known;
   const cos = new Float64Array(n);
   const sin = new Float64Array(n);
-  // An eighth of the circle is computed, the rest mirrored: exact at the axes and three times as fast.
+  // An eighth of the circle is computed, the rest mirrored: exact at the axes, and fewer sines.
   const eighth = n >> 3;
   for (let k = 0; k < n; k++) {
     if (n < 8 || k <= eighth) {

@@ -34,7 +34,7 @@ export function realSpectrum(y: Float64Array): Spectrum {
   const stepCos = Math.cos(Math.PI / half);
   const stepSin = Math.sin(Math.PI / half);
   for (let from = 0; from <= half; from += RENEW) {
-    // Turned on from place to place, and made anew now and then: a few units in the last place, a tenth of the time.
+    // Turned on from place to place, and made anew now and then, which costs a few units in the last place.
     let cos = Math.cos((-Math.PI * from) / half);
     let sin = Math.sin((-Math.PI * from) / half);
     for (let k = from; k < Math.min(from + RENEW, half + 1); k++) {

@@ -102,6 +102,12 @@ function SingleLimitForm({ limit, label, channels, timeUnit, alternative, remova
     const fitting = to === 'words' ? channels.find((c) => c.labels !== null) : channels.find((c) => c === channel && c.labels === null) ?? channels.find((c) => c.labels === null);
     if (fitting) onChange(limitOfSort(to, fitting, timeUnit));
   };
+  /** The same sort of limit on another channel; a category knows only words, and a number none. */
+  const moveTo = (symbol: string) => {
+    const to = channels.find((c) => c.symbol === symbol)!;
+    const same = to.labels !== null ? 'words' : sort === 'words' ? 'tolerance' : sort;
+    onChange({ ...limitOfSort(same, to, timeUnit), ...(limit.not ? { not: true } : {}) });
+  };
   const hasWords = channels.some((c) => c.labels !== null);
   return (
     <div className="condition-limit">
@@ -112,7 +118,7 @@ function SingleLimitForm({ limit, label, channels, timeUnit, alternative, remova
             label={`Channel of ${label}`}
             channels={channels}
             value={limit.symbol}
-            onChange={(symbol) => onChange(limitOn(channels.find((c) => c.symbol === symbol)!))}
+            onChange={moveTo}
           />
         )}
         {sort !== 'area' && (

@@ -80,7 +80,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
     const symbol = data.panes[place.pane];
     if (symbol === undefined) return;
     void nearestSample(runId, data.trial, symbol, place).then((at) =>
-      act({ type: 'select', range: at === null ? null : [at, at] }),
+      act({ type: 'select', range: at === null ? null : [at, at], along: along?.symbol }),
     );
   };
   /** A line drawn around samples becomes a step that sets them aside, or the line of the one in hand. */
@@ -166,15 +166,15 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
               build={data.build}
               busy={!traces.data}
               onWidth={data.setWidth}
-              selection={selection ?? rangeOfDraft(draft)}
+              selection={selection ?? rangeOfDraft(draft, along?.symbol)}
               gestures={{
-                onRange: ({ x }) => act({ type: 'select', range: x }),
+                onRange: ({ x }) => act({ type: 'select', range: x, along: along?.symbol }),
                 onPick: pick,
                 onZoom: (at, factor) => look(zoomed(data.window, whole, at, factor)),
                 onPan: (share) => look(panned(data.window, whole, share)),
                 onLasso: ({ pane, corners }) => along && data.panes[pane] && lassoed(along.symbol, data.panes[pane], corners),
               }}
-              onKeyDown={selectionKeys({ selection, window: data.window, whole, onSelect: (r) => act({ type: 'select', range: r }), onWindow: look })}
+              onKeyDown={selectionKeys({ selection, window: data.window, whole, onSelect: (r) => act({ type: 'select', range: r, along: along?.symbol }), onWindow: look })}
             />
             )
           )}

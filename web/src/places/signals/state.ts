@@ -21,7 +21,8 @@ export type SignalsAction =
   | { type: 'note'; note: string }
   | { type: 'variants'; variants: readonly Step['settings'][] }
   | { type: 'letGo' }
-  | { type: 'select'; range: [number, number] | null }
+  /** `along` is the channel of the x axis, in which the range is counted. */
+  | { type: 'select'; range: [number, number] | null; along?: string | undefined }
   | { type: 'window'; range: [number, number] | null };
 
 export const nothingInHand: SignalsState = { draft: null, selection: null, window: null };
@@ -41,10 +42,13 @@ export function signals(state: SignalsState, action: SignalsAction): SignalsStat
       return { ...state, draft: null, window: state.draft?.isNew === false ? null : state.window };
     case 'window':
       return { ...state, window: action.range };
-    case 'select':
-      return action.range && state.draft && state.draft.step.kind in rangeSetters
-        ? { ...state, draft: withSettings(state.draft, rangeSetters[state.draft.step.kind]!(state.draft, action.range)) }
+    case 'select': {
+      const { draft } = state;
+      const set = draft && draft.step.settings['channel'] === action.along ? rangeSetters[draft.step.kind] : undefined;
+      return action.range && draft && set
+        ? { ...state, draft: withSettings(draft, set(draft, action.range)) }
         : { ...state, selection: action.range };
+    }
   }
 } // prettier-ignore
 

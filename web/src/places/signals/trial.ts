@@ -64,9 +64,11 @@ export function channelInHand({ step }: Draft, bench: BenchReply): string | unde
   return bench.channels.find((c) => c.symbol === wanted)?.symbol;
 }
 
-/** The range that a trim in hand keeps, drawn on the chart. */
-export const rangeOfDraft = (draft: Draft | null): [number, number] | null =>
-  draft?.step.kind === 'trim' ? [Number(draft.step.settings['from']), Number(draft.step.settings['to'])] : null;
+/** The range that a trim in hand keeps, drawn on the chart where it is one of its x axis. */
+export const rangeOfDraft = (draft: Draft | null, along: string | undefined): [number, number] | null =>
+  draft?.step.kind === 'trim' && draft.step.settings['channel'] === along
+    ? [Number(draft.step.settings['from']), Number(draft.step.settings['to'])]
+    : null;
 
 /** The channels that are there before the step in hand. */
 export function channelsBefore(bench: BenchReply | undefined, draft: Draft | null) {
