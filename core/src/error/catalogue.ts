@@ -234,7 +234,16 @@ export const catalogue = {
     'input',
     (f) => `A property table needs at least two knots; this one has ${f.have}.`,
   ),
-  TABLE_KNOT_REPEATED: entry<{ x: number; row: number }>(
+  TABLE_GRID_SIZE: entry<{ need: string; have: number }>(
+    'input',
+    (f) => `A table in two arguments needs ${f.need}; it has ${f.have}. Fill in what is missing.`,
+  ),
+  TABLE_POINTS_IN_LINE: entry<Record<string, never>>(
+    'input',
+    () =>
+      'The points of a scattered table need at least three that do not lie in one line; only then is there an area to interpolate in.',
+  ),
+  TABLE_KNOT_REPEATED: entry<{ x: number | string; row: number }>(
     'input',
     (f) => `The argument ${f.x} stands twice (again in row ${f.row}). Keep one of the two knots.`,
   ),
@@ -242,7 +251,45 @@ export const catalogue = {
     'input',
     (f) => `Row ${f.row} of the table has a cell that is not a number. Fill it in or delete the row.`,
   ),
+  TABLE_SCALE: entry<{ name: string; row: number; value: number }>(
+    'input',
+    (f) =>
+      `Row ${f.row}: the ${f.name} ${formatValue(f.value)} cannot stand on a logarithmic or reciprocal axis, which needs all of them above zero (a temperature counts in kelvins). Choose a plain axis or correct the row.`,
+  ),
+  TABLE_FILE_TOO_LARGE: entry<{ name: string; limitBytes: number }>(
+    'tooLarge',
+    (f) =>
+      `"${f.name}" is larger than ${Math.round(f.limitBytes / 2 ** 20)} MiB: that is a log, not a table. Import it, and take its channels or operating points as knots.`,
+  ),
+  TABLE_WITHOUT_CAMPAIGN: entry<Record<string, never>>(
+    'input',
+    () =>
+      'The campaign of this table was deleted, so it can only stay in the library. Copy it into a campaign instead.',
+  ),
+  TABLE_METHOD_UNKNOWN: entry<{ method: string }>(
+    'input',
+    (f) => `There is no interpolation "${f.method}". Choose one of those in the list.`,
+  ),
   // data sets, models, comparisons
+  MODEL_SYMBOL_UNUSED: entry<{ symbol: string; formula: string }>(
+    'input',
+    (f) => `The parameter ${f.symbol} does not stand in the formula "${f.formula}". Take it out of the list or use it.`,
+  ),
+  FIT_WEIGHTS: entry<{ channel: string; without: number; points: number }>(
+    'input',
+    (f) =>
+      `${f.without} of ${f.points} points of ${f.channel} have no uncertainty above zero to weight them by. Declare one at Signals, or fit without weights.`,
+  ),
+  MODEL_NO_START: entry<{ model: string }>(
+    'input',
+    (f) =>
+      `"${f.model}" cannot be begun on these points: it has no value at some x, such as a logarithm of zero or a power of a negative number. Leave those points out, or choose another model.`,
+  ),
+  MODEL_NOT_FINITE: entry<Record<string, never>>(
+    'input',
+    () =>
+      'The model gives no number at some of the points from any start value: a logarithm or a power of something negative, or a value too large to write. Leave those points out, or choose a model that is defined there.',
+  ),
   CONDITION_EMPTY: entry<{ condition: string; run: string }>(
     'input',
     (f) => `No kept sample of "${f.run}" is in the condition "${f.condition}". Check its limits against the chart.`,

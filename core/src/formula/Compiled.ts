@@ -11,7 +11,8 @@ export interface FormulaDoubts {
   divisionsByZero: number;
   /** Results that are no number although the arguments were: sqrt(-1), ln(0). */
   undefinedResults: number;
-  outsideTable: Record<string, number>;
+  /** By table: the samples whose arguments lay outside its knots; −1 for an argument that is one number for all. */
+  outsideTable: Record<string, Int32Array>;
 }
 
 /** What one computation of a formula works on. */
@@ -20,6 +21,10 @@ export interface Working {
   /** Error of each channel by one source, in base units; absent: that source does not reach it. */
   errors: ReadonlyMap<string, Operand>;
   mask: Mask | undefined;
+  /** Errors of tables by the source in hand, counted in their standard uncertainties; absent: it does not reach them. */
+  tableErrors?: ReadonlyMap<string, number> | undefined;
+  /** For a Monte Carlo check: by how many standard uncertainties each value of a table is off, length n. */
+  tableMoves?: ReadonlyMap<string, Float64Array> | undefined;
   doubts: FormulaDoubts;
 }
 

@@ -1,12 +1,11 @@
 import { AppError } from '../error/AppError';
-import { interpolateLinear, slopesLinear, type PropertyTable } from '../property';
-import { conversion, isDimensionless, parseUnit, sameDimension } from '../units';
-import { apply1, apply2, checked, inWords, measuresTemperature, once, plus, times, type Compile, type Compiled, type Operand } from './Compiled'; // prettier-ignore
+import { isDimensionless, sameDimension } from '../units';
+import { apply2, checked, inWords, once, plus, times, type Compile, type Compiled, type Operand } from './Compiled';
 import { functions } from './functions';
 import type { Node } from './Node';
 import { choose } from './truth';
 
-type Call = Extract<Node, { type: 'call' }>;
+export type Call = Extract<Node, { type: 'call' }>;
 
 /** @throws {AppError} FUNCTION_ARGUMENTS, ARGUMENT_UNIT, UNIT_CLASH; undefined where no function has that name */
 export function callFunction(node: Call, compile: Compile): Compiled | undefined {
@@ -46,45 +45,7 @@ export function callFunction(node: Call, compile: Compile): Compiled | undefined
   };
 } // prettier-ignore
 
-/** A property table called like a function. @throws {AppError} FUNCTION_ARGUMENTS, ARGUMENT_UNIT */
-export function lookUp(node: Call, table: PropertyTable, compile: Compile): Compiled {
-  needArguments(node, 1);
-  const argument = compile(node.arguments[0]!);
-  const xUnit = parseUnit(table.xUnit);
-  const yUnit = parseUnit(table.yUnit);
-  if (!sameDimension(argument.dimension, xUnit.dimension))
-    throw new AppError('ARGUMENT_UNIT', {
-      name: node.name,
-      need: `${table.xName} in ${table.xUnit || 'plain numbers'}`,
-      have: inWords(argument),
-      at: node.at,
-    });
-  const x = Float64Array.from(table.x);
-  const y = Float64Array.from(table.y);
-  const toTable = conversion({ ...xUnit, scale: 1, offset: 0 }, xUnit);
-  const query = (given: Operand): Float64Array =>
-    Float64Array.from(typeof given === 'number' ? [given] : given, (v) => v * toTable.factor + toTable.shift);
-  const shaped = (values: Float64Array, given: Operand): Operand => (typeof given === 'number' ? values[0]! : values);
-  return {
-    dimension: yUnit.dimension,
-    absoluteTemperature: measuresTemperature(yUnit),
-    evaluate: once((working) => {
-      const given = argument.evaluate(working);
-      const found = interpolateLinear(x, y, query(given), table.outside);
-      const { doubts } = working;
-      if (found.outside > 0)
-        doubts.outsideTable[table.symbol] = (doubts.outsideTable[table.symbol] ?? 0) + found.outside;
-      return shaped(found.values.map((v) => v * yUnit.scale + yUnit.offset), given);
-    }),
-    error: (working) => {
-      const given = argument.evaluate(working);
-      const slopes = shaped(slopesLinear(x, y, query(given), table.outside), given);
-      return times(argument.error(working), apply1(slopes, (v) => v * yUnit.scale * toTable.factor));
-    },
-  };
-} // prettier-ignore
-
-function needArguments(node: Call, need: number): void {
+export function needArguments(node: Call, need: number): void {
   const have = node.arguments.length;
   if (have !== need) throw new AppError('FUNCTION_ARGUMENTS', { name: node.name, need, have, at: node.at });
 }

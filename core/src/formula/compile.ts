@@ -1,7 +1,9 @@
 import { AppError } from '../error/AppError';
+import { builtInOf, lookableBuiltIn, lookableTable } from '../property';
 import { parseUnit } from '../units';
 import { addOrSubtract, channel, constant, divide, multiply, negate, raise } from './arithmetic';
-import { callFunction, lookUp } from './calls';
+import { callFunction } from './calls';
+import { lookUp } from './lookUp';
 import type { Compiled, FormulaScope } from './Compiled';
 import { constants } from './functions';
 import type { Node } from './Node';
@@ -30,7 +32,10 @@ export function compile(node: Node, scope: FormulaScope): Compiled {
       return binary(node, part(node.left), part(node.right));
     case 'call': {
       const table = scope.tables.get(node.name);
-      return (table ? lookUp(node, table, part) : callFunction(node, part)) ?? unknown(node, scope);
+      if (table) return lookUp(node, lookableTable(table), part);
+      const known = builtInOf(node.name);
+      if (known) return lookUp(node, lookableBuiltIn(known), part);
+      return callFunction(node, part) ?? unknown(node, scope);
     }
   }
 }

@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import type { PropertyTable } from '../property';
+import { errorSourceOf, type PropertyTable } from '../property';
 import { errorsOf, type Channel, type ErrorSources, type Mask } from '../sample';
 import { isDimensionless, parseUnit, printUnit, sameDimension, siUnit, type Unit } from '../units';
 import { compile } from './compile';
@@ -17,11 +17,13 @@ export interface FormulaResult {
 
 export interface FormulaInput {
   channels: ReadonlyMap<string, Channel>;
-  tables: ReadonlyMap<string, PropertyTable>;
+  tables?: ReadonlyMap<string, PropertyTable> | undefined;
   /** Length of the result. */
   samples: number;
   /** What is kept: values of a whole channel are taken over it; absent: all. */
   mask?: Mask | undefined;
+  /** For a Monte Carlo check: by how many standard uncertainties each value of a table is off, by its symbol. */
+  tableMoves?: ReadonlyMap<string, Float64Array> | undefined;
 }
 
 /**
@@ -46,10 +48,11 @@ export function evaluateFormula(text: string, wanted: string, input: FormulaInpu
     if (channel) columns.set(name, inBaseUnits(channel));
   }
   const doubts: FormulaDoubts = { divisionsByZero: 0, undefinedResults: 0, outsideTable: {} };
-  const working: Working = { columns, errors: new Map(), mask: input.mask, doubts };
+  const working: Working = { columns, errors: new Map(), mask: input.mask, tableMoves: input.tableMoves, doubts };
   const values = spread(compiled.evaluate(working), input.samples, unit);
   const used = [...columns.keys()].map((name) => input.channels.get(name)!);
-  const errors = (): ErrorSources => errorsOfResult(compiled, working, used, input, unit);
+  const tables = tablesIn(tree, input);
+  const errors = (): ErrorSources => errorsOfResult(compiled, working, used, tables, input, unit);
   return { values, unit, doubts, errors };
 }
 
@@ -65,7 +68,7 @@ function spread(operand: Operand, samples: number, { offset, scale }: Pick<Unit,
  * First order: each source of error by itself through the formula, so that one that reaches the
  * result on several ways counts once, with its signs. Source: JCGM 100:2008 (GUM) 5.1.2, 5.2.2.
  */
-function errorsOfResult(compiled: Compiled, working: Working, used: readonly Channel[], input: FormulaInput, unit: Unit): ErrorSources {
+function errorsOfResult(compiled: Compiled, working: Working, used: readonly Channel[], tables: readonly PropertyTable[], input: FormulaInput, unit: Unit): ErrorSources {
   const bySource = new Map<string, Map<string, Operand>>();
   for (const channel of used) {
     const { scale } = parseUnit(channel.unit);
@@ -74,11 +77,24 @@ function errorsOfResult(compiled: Compiled, working: Working, used: readonly Cha
       bySource.set(source, errors.set(channel.symbol, scale === 1 ? column : column.map((v) => v * scale)));
     }
   }
+  for (const { symbol } of tables) {
+    const source = errorSourceOf(symbol);
+    if (!bySource.has(source)) bySource.set(source, new Map());
+  }
   const found = new Map<string, Float64Array>();
-  for (const [source, errors] of bySource)
-    found.set(source, spread(compiled.error({ ...working, errors }), input.samples, { offset: 0, scale: unit.scale }));
+  for (const [source, errors] of bySource) {
+    const tableErrors = new Map(tables.filter((t) => errorSourceOf(t.symbol) === source).map((t) => [t.symbol, 1]));
+    const error = compiled.error({ ...working, errors, tableErrors });
+    found.set(source, spread(error, input.samples, { offset: 0, scale: unit.scale }));
+  }
   return found;
 } // prettier-ignore
+
+/** The tables that a formula looks up in and of which an uncertainty is stated. */
+export const tablesIn = (tree: Node, { tables }: Pick<FormulaInput, 'tables'>): PropertyTable[] =>
+  symbolsIn(tree)
+    .flatMap((name) => tables?.get(name) ?? [])
+    .filter((t) => t.uncertainty);
 
 /** Symbols and functions that a formula names, in the order in which they first appear. */
 export function symbolsIn(node: Node): string[] {
@@ -96,7 +112,7 @@ function prepare(text: string, wanted: string, input: Omit<FormulaInput, 'sample
   const words = symbolsIn(tree).find((name) => input.channels.get(name)?.labels);
   if (words !== undefined) throw new AppError('CHANNEL_IS_CATEGORY', { symbol: words });
   const units = new Map([...input.channels].map(([symbol, c]) => [symbol, parseUnit(c.unit)]));
-  const compiled = compile(tree, { channels: units, tables: input.tables });
+  const compiled = compile(tree, { channels: units, tables: input.tables ?? new Map() });
   const si = siUnit(compiled.dimension);
   const unit = wanted.trim() === '' ? si : parseUnit(wanted);
   if (!sameDimension(unit.dimension, compiled.dimension))

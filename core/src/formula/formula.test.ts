@@ -24,7 +24,7 @@ test('head from pressures and a table has the unit of a length, and is missing o
   expect(unit.text).toBe('m');
   expect(values[0]).toBeCloseTo(200000 / (998.2 * 9.80665), 10);
   expect(values[1]).toBeNaN();
-  expect(doubts.outsideTable).toEqual({ rho_w: 1 });
+  expect([...doubts.outsideTable['rho_w']!]).toHaveLength(1);
 });
 
 test('a division by zero is missing and counted', () => {

@@ -1,7 +1,8 @@
 import { AppError } from '../error/AppError';
 import { Random } from '../number/Random';
 import { combined, errorsOf, KEPT, type Channel } from '../sample';
-import { evaluateFormula, symbolsIn, type FormulaInput } from './evaluateFormula';
+import { errorSourceOf } from '../property';
+import { evaluateFormula, symbolsIn, tablesIn, type FormulaInput } from './evaluateFormula';
 import { partsOf, type Node } from './Node';
 import { parseFormula } from './parseFormula';
 
@@ -33,8 +34,10 @@ export function monteCarlo(text: string, wanted: string, input: FormulaInput, { 
   const usable = Int32Array.from(first, (_, i) => i).filter(present);
   const random = new Random(seed);
   return pickedEvenly(usable, places).map((sample) => {
-    const columns = drawnAt(sample, used, input, draws, random);
-    const { values } = evaluateFormula(text, wanted, { ...input, mask: undefined, channels: columns, samples: draws });
+    const movesOf = drawer(draws, random);
+    const channels = drawnAt(sample, used, input, draws, movesOf);
+    const tableMoves = new Map(tablesIn(tree, input).map((t) => [t.symbol, movesOf(errorSourceOf(t.symbol))]));
+    const { values } = evaluateFormula(text, wanted, { ...input, mask: undefined, channels, tableMoves, samples: draws });
     return { sample, firstOrder: first[sample]!, drawn: standardDeviation(values) };
   });
 } // prettier-ignore
@@ -44,16 +47,22 @@ const hasWhole = (node: Node): boolean => node.type === 'whole' || partsOf(node)
 const pickedEvenly = (from: Int32Array, places: number): number[] =>
   Array.from({ length: Math.min(places, from.length) }, (_, k, n = Math.min(places, from.length)) => from[Math.floor(((k + 0.5) * from.length) / n)]!); // prettier-ignore
 
-/** The channels of the formula as they might have been at one sample; a source moves all that share it together. */
-function drawnAt(sample: number, used: readonly Channel[], input: FormulaInput, draws: number, random: Random): Map<string, Channel> {
+type MovesOf = (source: string) => Float64Array;
+
+/** Draws each source once: it moves all that share it together. */
+function drawer(draws: number, random: Random): MovesOf {
   const moves = new Map<string, Float64Array>();
-  const movesOf = (source: string): Float64Array => {
+  return (source) => {
     const known = moves.get(source);
     if (known) return known;
     const made = Float64Array.from({ length: draws }, () => random.normal(1));
     moves.set(source, made);
     return made;
   };
+}
+
+/** The channels of the formula as they might have been at one sample. */
+function drawnAt(sample: number, used: readonly Channel[], input: FormulaInput, draws: number, movesOf: MovesOf): Map<string, Channel> {
   return new Map(
     used.map((channel) => {
       const values = new Float64Array(draws).fill(channel.values[sample]!);

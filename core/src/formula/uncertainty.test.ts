@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { combined, type Channel } from '../sample';
-import { evaluateFormula } from './index';
+import { evaluateFormula, monteCarlo } from './index';
 
 /** One sample of each quantity, with its errors by source. */
 function given(quantities: Record<string, { value: number; unit: string; errors: Record<string, number> }>): Map<string, Channel> {
@@ -71,4 +71,31 @@ describe('the chain rule', () => {
     ['max(x, y)', 0.02],
     ['-atan2(x, y)', Math.hypot((3 / 13) * 0.01, (2 / 13) * 0.02)],
   ])('of %s', (formula, expected) => expect(resultOf(formula, '', channels)[1]).toBeCloseTo(expected, 12));
+});
+
+describe('a table with a stated uncertainty', () => {
+  const density = {
+    symbol: 'rho', name: 'rho', xName: 'T', xUnit: '°C', yUnit: 'kg/m^3', source: 'made up', outside: 'refuse' as const, method: 'monotone',
+    uncertainty: { kind: 'reading' as const, percent: 0.6, statedAs: 'twice' as const }, x: [0, 20, 40, 60], y: [1000, 990, 960, 900],
+  }; // prettier-ignore
+  const tables = new Map([['rho', density]]);
+  const channels = given({
+    T: { value: 20, unit: '°C', errors: { T: 2 } },
+    Q: { value: 3, unit: 'm^3/s', errors: { Q: 0.01 } },
+  });
+  const sizeOf = (formula: string) =>
+    combined(evaluateFormula(formula, '', { channels, tables, samples: 1 }).errors())![0]!;
+  test('adds its own to that of its argument', () => {
+    // The monotone slope at 20 °C between secants of −0.5 and −1.5: their harmonic mean, −0.75.
+    expect(sizeOf('rho(T)')).toBeCloseTo(Math.hypot(990 * 0.003, 0.75 * 2), 9);
+  });
+  test('counts once, however often it is asked: it cancels in a quotient', () => {
+    expect(sizeOf('rho(T) / rho(T)')).toBeCloseTo(0, 12);
+    expect(sizeOf('rho(T) + rho(T)')).toBeCloseTo(2 * sizeOf('rho(T)'), 9);
+  });
+  test('a Monte Carlo check draws it too', () => {
+    const { firstOrder, drawn } = monteCarlo('Q * rho(T)', '', { channels, tables, samples: 1 }, { draws: 20_000, places: 1 })[0]!; // prettier-ignore
+    expect(firstOrder).toBeCloseTo(Math.hypot(3 * sizeOf('rho(T)'), 0.01 * 990), 9);
+    expect(Math.abs(drawn / firstOrder - 1)).toBeLessThan(0.04);
+  });
 });

@@ -1,9 +1,25 @@
 import { AppError } from '../error/AppError';
+import type { Uncertainty } from '../sample';
 
-/** What a table answers outside its knots: nothing (missing, counted), or the end value. */
-export type OutsidePolicy = 'refuse' | 'hold';
+/** What a table answers outside its knots: nothing (missing, counted), the end value, or its end piece continued. */
+export type OutsidePolicy = 'refuse' | 'hold' | 'extend';
 
-/** y(x) tabulated, with the units and the source that travel with it. */
+/** How an axis is counted while interpolating, in SI base units: as it is, by its logarithm, or by its reciprocal. */
+export type AxisScale = 'plain' | 'log' | 'reciprocal';
+
+/** The second argument w of a table y(x, w). */
+export interface SecondArgument {
+  name: string;
+  unit: string;
+  method?: string | undefined;
+  scale?: AxisScale | undefined;
+  /** Knots in rising w, each met by every x; of a scattered table the w of each point. */
+  w: number[];
+  /** Points anywhere in the plane of both arguments instead of a grid. */
+  isScattered: boolean;
+}
+
+/** y(x) or y(x, w) tabulated, with the units and the source that travel with it. */
 export interface PropertyTable {
   symbol: string;
   name: string;
@@ -11,17 +27,66 @@ export interface PropertyTable {
   xUnit: string;
   yUnit: string;
   source: string;
+  /** A kind of `interpolationMethods`; linear where none is named. */
+  method?: string | undefined;
+  xScale?: AxisScale | undefined;
+  yScale?: AxisScale | undefined;
   outside: OutsidePolicy;
-  /** Knots in rising x. */
+  /** What its source states of how sure its values are; the same error for the whole table. */
+  uncertainty?: Uncertainty | null | undefined;
+  /** Knots in rising x; of a scattered table the x of each point. */
   x: number[];
+  /** The value at each x; over a grid row by row, y[i · (number of w) + j] at x[i], w[j]. */
   y: number[];
+  second?: SecondArgument | null | undefined;
+}
+export type TableInTwo = PropertyTable & { second: SecondArgument };
+
+export const isInTwo = (table: PropertyTable): table is TableInTwo => Boolean(table.second);
+
+/** Under this name the error of a table reaches whatever was looked up in it. */
+export const errorSourceOf = (symbol: string): string => `table ${symbol}`;
+
+/**
+ * A table with its knots in rising order.
+ * @throws {AppError} TABLE_TOO_SHORT, TABLE_KNOT_NOT_NUMBER, TABLE_KNOT_REPEATED, TABLE_GRID_SIZE
+ */
+export function inOrder<T extends PropertyTable>(table: T): T {
+  const { x, y, second } = table;
+  if (!second) return { ...table, ...orderKnots(x, y) };
+  const { w } = second;
+  if (second.isScattered) {
+    if (x.length !== w.length || x.length !== y.length) throw new AppError('TABLE_GRID_SIZE', { need: `${x.length} points`, have: Math.min(w.length, y.length) });
+    needNumbers(x, w, y);
+    const places = new Map<string, number>();
+    x.forEach((at, i) => {
+      const place = `${at}, ${w[i]}`;
+      if (places.has(place)) throw new AppError('TABLE_KNOT_REPEATED', { x: place, row: i + 1 });
+      places.set(place, i);
+    });
+    return table;
+  }
+  if (y.length !== x.length * w.length) throw new AppError('TABLE_GRID_SIZE', { need: `${x.length} × ${w.length} values`, have: y.length });
+  needNumbers(y);
+  const [rows, columns] = [orderKnots(x, x.map((_, i) => i)), orderKnots(w, w.map((_, j) => j))];
+  return {
+    ...table,
+    x: rows.x,
+    y: rows.y.flatMap((i) => columns.y.map((j) => y[i * w.length + j]!)),
+    second: { ...second, w: columns.x },
+  };
+} // prettier-ignore
+
+function needNumbers(...columns: (readonly number[])[]): void {
+  const rows = columns.map((column) => column.findIndex((v) => !Number.isFinite(v))).filter((row) => row >= 0);
+  if (rows.length > 0) throw new AppError('TABLE_KNOT_NOT_NUMBER', { row: Math.min(...rows) + 1 });
 }
 
 /**
  * Brings knots into rising order and refuses what cannot be interpolated.
  * @throws {AppError} TABLE_TOO_SHORT, TABLE_KNOT_NOT_NUMBER, TABLE_KNOT_REPEATED
  */
-export function orderKnots(x: readonly number[], y: readonly number[]): { x: number[]; y: number[] } {
+function orderKnots(x: readonly number[], y: readonly number[]): { x: number[]; y: number[] } {
   if (x.length !== y.length)
     throw new AppError('LENGTHS_DIFFER', { a: 'x', b: 'y', lengthA: x.length, lengthB: y.length });
   if (x.length < 2) throw new AppError('TABLE_TOO_SHORT', { have: x.length });

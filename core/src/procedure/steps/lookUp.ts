@@ -1,8 +1,9 @@
 import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { evaluateFormula } from '../../formula';
-import { formatCount } from '../../number/formatNumber';
 import { channelToStart, made, madeSettings } from '../madeChannel';
+import { builtInOf } from '../../property';
+import { outsideTables } from '../outsideTables';
 import { defineStep } from '../StepKind';
 import { freeSymbol, numberChannelOf } from '../stepTools';
 
@@ -10,10 +11,13 @@ export const lookUp = defineStep({
   kind: 'lookUp',
   version: 1,
   title: 'Look up in a table',
-  purpose: 'A new channel by interpolation in a property table of the campaign.',
+  purpose: 'A new channel out of a property table of the campaign, or a published formulation.',
   settings: Type.Object({
     table: Type.String({ title: 'Table', field: 'table' }),
     channel: Type.String({ title: 'Argument', field: 'channel' }),
+    second: Type.Optional(
+      Type.String({ title: 'Second argument', description: 'Of what has two of them.', field: 'channelOrNone' }),
+    ),
     ...madeSettings,
   }),
   start: (state) => ({
@@ -22,20 +26,19 @@ export const lookUp = defineStep({
     symbol: freeSymbol('looked_up', state.channels),
     name: 'Looked up',
   }),
-  words: ({ table, channel, symbol }) => ({
-    title: `${symbol} = ${table || 'a table'}(${channel})`,
-    detail: 'linear between knots',
+  words: ({ table, channel, second, symbol }) => ({
+    title: `${symbol} = ${table || 'a table'}(${second ? `${channel}, ${second}` : channel})`,
+    detail: builtInOf(table)?.source ?? 'by interpolation in the property table',
   }),
-  reads: ({ channel }) => [channel],
+  reads: ({ channel, second }) => (second ? [channel, second] : [channel]),
   ignoresMask: () => true,
-  apply: (state, { table, channel, symbol, name }, { tables }) => {
-    const known = tables.get(table);
-    if (!known) throw new AppError('TABLE_UNKNOWN', { symbol: table });
-    numberChannelOf(state, channel);
-    const { values, doubts, errors } = evaluateFormula(`${table}(${channel})`, known.yUnit, { ...state, tables });
-    const outside = doubts.outsideTable[table] ?? 0;
-    const held = known.outside === 'hold' ? 'held at the end value' : 'missing';
-    const told = outside ? [`${formatCount(outside)} ${held}: outside the table ${table}`] : [];
-    return made(state, { symbol, name, unit: known.yUnit, values, errors }, told);
+  apply: (state, { table, channel, second, symbol, name }) => {
+    const unit = state.tables?.get(table)?.yUnit ?? builtInOf(table)?.unit;
+    if (unit === undefined) throw new AppError('TABLE_UNKNOWN', { symbol: table });
+    const read = second ? [channel, second] : [channel];
+    for (const argument of read) numberChannelOf(state, argument);
+    const { values, doubts, errors } = evaluateFormula(`${table}(${read.join(', ')})`, unit, state);
+    const outside = outsideTables(state, doubts);
+    return made(state, { symbol, name, unit, values, errors, doubtful: outside.doubtful }, outside.doubts);
   },
 });

@@ -1,0 +1,77 @@
+import { AppError } from '../error/AppError';
+import type { Lookable } from '../property';
+import { standardUncertainty } from '../sample';
+import { conversion, parseUnit, printUnit, sameDimension } from '../units';
+import { apply1, inWords, measuresTemperature, once, plus, times, type Compile, type Compiled, type Operand, type Working } from './Compiled'; // prettier-ignore
+import { needArguments, type Call } from './calls';
+
+/** A property table or a formulation called like a function. @throws {AppError} FUNCTION_ARGUMENTS, ARGUMENT_UNIT */
+export function lookUp(node: Call, lookable: Lookable, compile: Compile): Compiled {
+  needArguments(node, lookable.arguments.length);
+  const parts = node.arguments.map(compile);
+  const toOwn = lookable.arguments.map((argument, k) => ownUnit(node, argument, parts[k]!));
+  const unit = parseUnit(lookable.unit);
+  /** The arguments in the units of the table, and whether all of them are one number. */
+  const asked = (working: Working) => {
+    const given = parts.map((part) => part.evaluate(working));
+    const length = given.reduce<number>((n, g) => (typeof g === 'number' ? n : g.length), 1);
+    const columns = given.map((g, k) => columnOf(g, length, toOwn[k]!));
+    return { columns, isOne: given.every((g) => typeof g === 'number') };
+  };
+  const shaped = (values: Float64Array, isOne: boolean): Operand => (isOne ? values[0]! : values);
+  const uncertaintyOf = (values: Float64Array): Float64Array =>
+    lookable.uncertainty ? standardUncertainty(values, lookable.uncertainty, () => values.map(() => NaN)) : new Float64Array(values.length);
+  return {
+    dimension: unit.dimension,
+    absoluteTemperature: measuresTemperature(unit),
+    evaluate: once((working) => {
+      const { columns, isOne } = asked(working);
+      const { values, outside } = lookable.at(columns);
+      tellOutside(working, lookable.symbol, isOne ? outside.map(() => -1) : outside);
+      const moves = working.tableMoves?.get(lookable.symbol);
+      if (moves) {
+        const u = uncertaintyOf(values);
+        for (let i = 0; i < u.length; i++) values[i]! += moves[i]! * u[i]!;
+      }
+      return apply1(shaped(values, isOne), (v) => v * unit.scale + unit.offset);
+    }),
+    error: (working) => {
+      const { columns, isOne } = asked(working);
+      let error: Operand = 0;
+      parts.forEach((part, k) => {
+        const own = part.error(working);
+        if (own === 0) return;
+        const slopes = shaped(lookable.slopes(columns, k), isOne);
+        error = plus(error, times(own, apply1(slopes, (s) => s * unit.scale * toOwn[k]!.factor)));
+      });
+      const ofTable = working.tableErrors?.get(lookable.symbol);
+      if (ofTable === undefined) return error;
+      const { values } = lookable.at(columns);
+      return plus(error, shaped(uncertaintyOf(values).map((u) => ofTable * u * unit.scale), isOne));
+    },
+  };
+} // prettier-ignore
+
+interface Conversion {
+  factor: number;
+  shift: number;
+}
+
+/** From base units to the unit of an argument. */
+function ownUnit(node: Call, { name, unit: text }: Lookable['arguments'][number], part: Compiled): Conversion {
+  const unit = parseUnit(text);
+  if (!sameDimension(part.dimension, unit.dimension))
+    throw new AppError('ARGUMENT_UNIT', { name: node.name, need: `${name} in ${printUnit(text) || 'plain numbers'}`, have: inWords(part), at: node.at });
+  return conversion({ ...unit, scale: 1, offset: 0 }, unit);
+} // prettier-ignore
+
+function columnOf(given: Operand, length: number, { factor, shift }: Conversion): Float64Array {
+  const column = new Float64Array(length);
+  if (typeof given === 'number') return column.fill(given * factor + shift);
+  for (let i = 0; i < length; i++) column[i] = given[i]! * factor + shift;
+  return column;
+}
+
+function tellOutside({ doubts: { outsideTable } }: Working, symbol: string, outside: Int32Array): void {
+  if (outside.length > 0) outsideTable[symbol] = Int32Array.from([...(outsideTable[symbol] ?? []), ...outside]);
+}

@@ -1,0 +1,77 @@
+import type { Uncertainty } from '../sample';
+import { valueOf, type BuiltIn } from './builtIn';
+import { interpolatorOf, type LookUp } from './interpolatorOf';
+import { isInTwo, type PropertyTable } from './PropertyTable';
+import { surfaceOf } from './surface';
+
+/** What a formula can ask for a value: a property table or a published formulation. */
+export interface Lookable {
+  symbol: string;
+  arguments: readonly { name: string; unit: string }[];
+  unit: string;
+  uncertainty: Uncertainty | null | undefined;
+  /** One column an argument, all of one length, in the units of the arguments; values in the unit of the quantity. */
+  at(columns: readonly Float64Array[]): LookUp;
+  /** Change of the value with argument k. */
+  slopes(columns: readonly Float64Array[], k: number): Float64Array;
+}
+
+/** @throws {AppError} TABLE_SCALE, UNIT_UNKNOWN, TABLE_POINTS_IN_LINE */
+export function lookableTable(table: PropertyTable): Lookable {
+  const { symbol, xName, xUnit, yUnit: unit, uncertainty } = table;
+  const first = { name: xName, unit: xUnit };
+  if (!isInTwo(table)) {
+    const curve = interpolatorOf(table);
+    return {
+      symbol, unit, uncertainty, arguments: [first],
+      at: ([x]) => curve.at(x!),
+      slopes: ([x]) => curve.slopes(x!),
+    }; // prettier-ignore
+  }
+  const surface = surfaceOf(table);
+  const at = ([x, w]: readonly Float64Array[]) => surface.at(x!, w!);
+  const spans = [table.x, table.second.w].map((knots) => Math.max(...knots) - Math.min(...knots));
+  return {
+    symbol, unit, uncertainty, arguments: [first, table.second], at,
+    slopes: (columns, k) => slopesBy(at, columns, k, () => SLOPE_STEP * spans[k]!),
+  }; // prettier-ignore
+}
+
+export function lookableBuiltIn(builtIn: BuiltIn): Lookable {
+  const at = ([a, b, c]: readonly Float64Array[]): LookUp => {
+    const values = new Float64Array(a!.length);
+    const outside: number[] = [];
+    for (let i = 0; i < values.length; i++) {
+      const [p, q, r] = [a![i]!, b ? b[i]! : 0, c ? c[i]! : 0];
+      const value = valueOf(builtIn, p, q, r);
+      const all = p + q + r;
+      values[i] = value;
+      if (value !== value && all === all) outside.push(i);
+    }
+    return { values, outside: Int32Array.from(outside) };
+  };
+  const { symbol, unit } = builtIn;
+  return {
+    symbol, unit, uncertainty: null, arguments: builtIn.arguments, at,
+    slopes: (columns, k) => slopesBy(at, columns, k, (v) => SLOPE_STEP * Math.max(Math.abs(v), 1e-3)),
+  }; // prettier-ignore
+}
+
+/** The cube root of what a double resolves, as a share of the argument: where rounding and bend of a difference weigh the same. */
+const SLOPE_STEP = 6e-6;
+
+/** Differences; at an end of the range that of the side on which there is something. */
+function slopesBy(
+  at: (columns: readonly Float64Array[]) => LookUp,
+  columns: readonly Float64Array[],
+  k: number,
+  step: (argument: number) => number,
+): Float64Array {
+  const moved = (way: 1 | -1) => at(columns.map((c, l) => (l === k ? c.map((v) => v + way * step(v)) : c))).values;
+  const [here, before, after] = [at(columns).values, moved(-1), moved(1)];
+  return here.map((value, i) => {
+    const h = step(columns[k]![i]!);
+    if (before[i] !== before[i]) return (after[i]! - value) / h;
+    return after[i] !== after[i] ? (value - before[i]!) / h : (after[i]! - before[i]!) / (2 * h);
+  });
+}

@@ -1,0 +1,28 @@
+/** A property computed from a published formulation, called in formulas like a table. */
+export interface BuiltIn {
+  symbol: string;
+  /** The quantity, and its unit. */
+  name: string;
+  unit: string;
+  /** Its arguments in order, and the range in which it is stated; outside it answers nothing. */
+  arguments: readonly { name: string; unit: string; from: number; to: number }[];
+  /** Published formulation. */
+  source: string;
+  /** What the source states of how sure it is. */
+  stated: string;
+  /** Arguments within their ranges, in their units; NaN where the formulation does not hold. */
+  apply(a: number, b: number, c: number): number;
+}
+
+/** The value at arguments in the units of the formulation; missing outside its range. */
+export function valueOf(builtIn: BuiltIn, a: number, b = 0, c = 0): number {
+  const first = builtIn.arguments[0]!;
+  const second = builtIn.arguments[1];
+  const third = builtIn.arguments[2];
+  const holds =
+    a >= first.from &&
+    a <= first.to &&
+    (!second || (b >= second.from && b <= second.to)) &&
+    (!third || (c >= third.from && c <= third.to));
+  return holds ? builtIn.apply(a, b, c) : NaN;
+}

@@ -1,0 +1,69 @@
+import type { BuiltIn } from '../BuiltIn';
+import { waterConductivity } from './conductivity';
+import type { WaterState } from './FreeEnthalpy';
+import { temperatureAt } from './backwards';
+import { COLDEST, HIGHEST, HOTTEST, waterAt, waterVolumeAt } from './regions';
+import { saturationPressure, saturationTemperature } from './saturation';
+import { surfaceTension, waterViscosity } from './transport';
+
+export type { WaterState } from './FreeEnthalpy';
+export { liquidWater } from './liquid';
+export { saturationPressure, saturationTemperature } from './saturation';
+export { waterConductivity } from './conductivity';
+export { waterAt } from './regions';
+export { temperatureAt } from './backwards';
+export { nearCritical } from './critical';
+export { hotSteam } from './hotSteam';
+export { steam } from './steam';
+export { surfaceTension, waterViscosity } from './transport';
+
+const CRITICAL_TEMPERATURE = 647.096;
+const pressure = { name: 'Pressure', unit: 'MPa', from: 1e-6, to: HIGHEST };
+const temperatureTo = (to: number) => ({ name: 'Temperature', unit: 'K', from: COLDEST, to });
+
+const ofPlace = (symbol: string, name: string, unit: string, stated: string, source: string, apply: BuiltIn['apply']): BuiltIn => ({
+  symbol: `water_${symbol}`, name: `${name} of water and steam`, unit, source, stated,
+  arguments: [temperatureTo(HOTTEST), pressure], apply,
+}); // prettier-ignore
+
+const ofState = (symbol: string, name: string, unit: string, stated: string, source: string, apply: (w: WaterState, t: number) => number): BuiltIn =>
+  ofPlace(symbol, name, unit, stated, source, (t, p) => {
+    const state = waterAt(t, p);
+    return state ? apply(state, t) : NaN;
+  }); // prettier-ignore
+
+const IF97 = 'IAPWS R7-97(2012), all regions';
+
+export const water: readonly BuiltIn[] = [
+  ofPlace('rho', 'Density', 'kg/m^3', 'liquid ±0.001 % near 1 bar up to ±0.02 %; steam ±0.05 % and more', IF97, (t, p) => 1 / waterVolumeAt(t, p)),
+  ofState('h', 'Specific enthalpy', 'kJ/kg', '±0.2 % and less', IF97, (w) => w.enthalpy),
+  ofState('s', 'Specific entropy', 'kJ/(kg K)', 'see the release', IF97, (w) => w.entropy),
+  ofState('cp', 'Specific heat capacity', 'kJ/(kg K)', 'liquid ±0.1 %; steam up to ±3 %', IF97, (w) => w.heatCapacity),
+  ofState('a', 'Speed of sound', 'm/s', 'liquid ±0.1 %; steam up to ±2 %', IF97, (w) => w.soundSpeed),
+  ofState('alpha', 'Thermal expansion', '1/K', 'see the release', IF97, (w) => w.expansion),
+  ofState('kappa', 'Isothermal compressibility', '1/MPa', 'see the release', IF97, (w) => w.densityByPressure * w.volume),
+  ofState('mu', 'Dynamic viscosity', 'Pa s', '±1 to ±3 %', 'IAPWS R12-08 with the density of R7-97', (w, t) => waterViscosity(t, 1 / w.volume)),
+  ofState('lambda', 'Thermal conductivity', 'W/(m K)', '±1 to ±5 %', 'IAPWS R15-11 with the states of R7-97', (w, t) => waterConductivity(t, w)),
+  {
+    symbol: 'water_psat', name: 'Vapour pressure of water', unit: 'MPa', source: 'IAPWS R7-97(2012), equation 30', stated: '±0.025 %',
+    arguments: [temperatureTo(CRITICAL_TEMPERATURE)], apply: saturationPressure,
+  },
+  {
+    symbol: 'water_Tsat', name: 'Boiling temperature of water', unit: 'K', source: 'IAPWS R7-97(2012), equation 31', stated: 'as the vapour pressure',
+    arguments: [{ name: 'Pressure', unit: 'MPa', from: saturationPressure(COLDEST), to: 22.064 }], apply: saturationTemperature,
+  },
+  {
+    symbol: 'water_T_ph', name: 'Temperature of water by enthalpy', unit: 'K', source: IF97, stated: 'as the enthalpy',
+    arguments: [pressure, { name: 'Specific enthalpy', unit: 'kJ/kg', from: 0, to: 7400 }],
+    apply: (p, h) => temperatureAt(p, 'enthalpy', h),
+  },
+  {
+    symbol: 'water_T_ps', name: 'Temperature of water by entropy', unit: 'K', source: IF97, stated: 'as the entropy',
+    arguments: [pressure, { name: 'Specific entropy', unit: 'kJ/(kg K)', from: 0, to: 14 }],
+    apply: (p, s) => temperatureAt(p, 'entropy', s),
+  },
+  {
+    symbol: 'water_sigma', name: 'Surface tension of water', unit: 'N/m', source: 'IAPWS R1-76(2014)', stated: '±0.5 %',
+    arguments: [temperatureTo(CRITICAL_TEMPERATURE)], apply: surfaceTension,
+  },
+]; // prettier-ignore

@@ -1,0 +1,2 @@
+export { argumentsAt, checkTable, judgeTable, type TableDoubt } from './judgeTable';
+export { leaveOneOut, type LeaveOneOut } from './leaveOneOut';

@@ -1,0 +1,103 @@
+import { median } from '../../sample';
+import { scaledAxis } from '../axisScales';
+import type { PropertyTable } from '../PropertyTable';
+import { neighbourPlanes } from './neighbourPlanes';
+
+/** A knot this many times further off than the others usually are is likely a typing error. */
+const FAR_OFF = 12;
+/** Rounding of the last printed digit is no typing error. */
+const LEAST_SHARE = 2e-3;
+/** Values that span more than such a factor are judged by their logarithms: that is how they change evenly. */
+const WIDE_SPAN = 3;
+const FEWEST = 7;
+
+/** What the neighbours of each knot say there, less what stands there; NaN where they say nothing. */
+export interface Misses {
+  miss: Float64Array;
+  /** How much larger than the rounding of a value its miss is expected to be: at an end, what neighbours say is a guess. */
+  noise: Float64Array;
+}
+type Judge = (y: Float64Array) => Misses;
+
+/**
+ * The knot without which all others agree with their neighbours, where with it they do not.
+ * @returns  its place in the table's values, and what its neighbours point to; undefined where there is none
+ */
+export function oddKnot(table: PropertyTable): { knot: number; expected: number } | undefined {
+  if (table.y.length < FEWEST) return undefined;
+  const axis = scaledAxis(judgedScale(table), table.yUnit);
+  const y = Float64Array.from(table.y, axis.to);
+  const judge = judgeOf(table);
+  const { miss, noise } = judge(y);
+  const sizeOf = (found: Misses): Float64Array => found.miss.map((v, k) => Math.abs(v) / found.noise[k]!);
+  const sizes = sizeOf({ miss, noise });
+  const without = (knot: number): Float64Array => sizeOf(judge(y.map((v, k) => (k === knot ? v + miss[knot]! : v))));
+  // A wrong knot makes its neighbours look wrong too, so the worst few are tried.
+  const worst = [...sizes.keys()].filter((k) => sizes[k]! === sizes[k]!);
+  worst.sort((a, b) => sizes[b]! - sizes[a]!);
+  const tried = worst.slice(0, 9).map((knot) => ({ knot, left: without(knot).filter((v) => v === v) }));
+  if (tried.length === 0) return undefined;
+  const most = (values: Float64Array): number => values.reduce((a, b) => Math.max(a, b));
+  const { knot, left } = tried.reduce((a, b) => (most(b.left) < most(a.left) ? b : a));
+  const size = sizes[knot]!;
+  const range = most(y) - y.reduce((a, b) => Math.min(a, b));
+  const isOdd = size > 0 && size >= LEAST_SHARE * range && size >= FAR_OFF * median(left) && most(left) <= size / 4;
+  return isOdd ? { knot, expected: axis.from(y[knot]! + miss[knot]!) } : undefined;
+} // prettier-ignore
+
+function judgedScale({ yScale = 'plain', yUnit, y }: PropertyTable) {
+  if (yScale !== 'plain') return yScale;
+  const logs = y.map(scaledAxis('log', yUnit).to);
+  const isWide = logs.every(Number.isFinite) && Math.max(...logs) - Math.min(...logs) > Math.log(WIDE_SPAN);
+  return isWide ? 'log' : 'plain';
+}
+
+function judgeOf(table: PropertyTable): Judge {
+  const x = Float64Array.from(table.x, scaledAxis(table.xScale, table.xUnit).to);
+  const { second } = table;
+  if (!second) return (y) => missesAlong(x, y);
+  const w = Float64Array.from(second.w, scaledAxis(second.scale, second.unit).to);
+  return second.isScattered ? neighbourPlanes(x, w) : (y) => missesOverGrid(x, w, y);
+}
+
+/** A wrong value disagrees with its row and with its column; its neighbours with one of them only. */
+function missesOverGrid(x: Float64Array, w: Float64Array, y: Float64Array): Misses {
+  const [n, m] = [x.length, w.length];
+  const found: Misses = { miss: new Float64Array(n * m), noise: new Float64Array(n * m) };
+  const rows = Array.from({ length: n }, (_, i) => missesAlong(w, y.subarray(i * m, (i + 1) * m)));
+  const columns = Array.from({ length: m }, (_, j) => missesAlong(x, Float64Array.from(x, (_, i) => y[i * m + j]!)));
+  for (let k = 0; k < n * m; k++) {
+    const [i, j] = [Math.floor(k / m), k % m];
+    const inRow = { miss: rows[i]!.miss[j]!, noise: rows[i]!.noise[j]! };
+    const inColumn = { miss: columns[j]!.miss[i]!, noise: columns[j]!.noise[i]! };
+    const sizeInRow = Math.abs(inRow.miss) / inRow.noise;
+    const isRow = sizeInRow === sizeInRow && !(sizeInRow > Math.abs(inColumn.miss) / inColumn.noise);
+    const { miss, noise } = isRow ? inRow : inColumn;
+    found.miss[k] = miss;
+    found.noise[k] = noise;
+  }
+  return found;
+} // prettier-ignore
+
+const AROUND = 4;
+
+/** At each knot of a curve the cubic through its four nearest neighbours. */
+function missesAlong(x: Float64Array, y: Float64Array): Misses {
+  const n = x.length;
+  const found: Misses = { miss: new Float64Array(n).fill(NaN), noise: new Float64Array(n).fill(1) };
+  if (n <= AROUND) return found;
+  for (let i = 0; i < n; i++) {
+    const from = Math.min(n - AROUND - 1, Math.max(0, i - AROUND / 2));
+    const around = [0, 1, 2, 3, 4].map((j) => from + j).filter((j) => j !== i);
+    let [said, squares] = [0, 1];
+    for (const j of around) {
+      let weight = 1;
+      for (const l of around) if (l !== j) weight *= (x[i]! - x[l]!) / (x[j]! - x[l]!);
+      said += weight * y[j]!;
+      squares += weight * weight;
+    }
+    found.miss[i] = said - y[i]!;
+    found.noise[i] = Math.sqrt(squares);
+  }
+  return found;
+}

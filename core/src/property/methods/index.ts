@@ -1,0 +1,17 @@
+import { akima } from './akima';
+import type { InterpolationMethod } from './InterpolationMethod';
+import { linear } from './linear';
+import { monotone } from './monotone';
+import { clampedSpline, naturalSpline, notAKnotSpline } from './splines';
+import { nearest, previous } from './steps';
+
+export type { InterpolationMethod } from './InterpolationMethod';
+
+/** Every way to interpolate, in the order in which they are offered. */
+export const interpolationMethods: readonly InterpolationMethod[] = [
+  linear, monotone, akima, naturalSpline, notAKnotSpline, clampedSpline, previous, nearest,
+]; // prettier-ignore
+
+/** The method of that name; linear where a table names none. */
+export const methodOf = (kind: string | undefined): InterpolationMethod =>
+  interpolationMethods.find((m) => m.kind === kind) ?? linear;

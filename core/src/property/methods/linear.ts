@@ -1,0 +1,10 @@
+import { straightPieces } from '../Pieces';
+import type { InterpolationMethod } from './InterpolationMethod';
+
+export const linear: InterpolationMethod = {
+  kind: 'linear',
+  title: 'Linear',
+  says: 'straight between the knots',
+  reach: 1,
+  fit: straightPieces,
+};

@@ -1,0 +1,1 @@
+export { surfaceOf, type Surface } from './surfaceOf';

@@ -1,0 +1,85 @@
+import { rootBetween } from '../../number/rootBetween';
+import { scaledAxis, scaledKnots } from '../axisScales';
+import type { LookUp } from '../interpolatorOf';
+import { methodOf } from '../methods';
+import type { PropertyTable, SecondArgument, TableInTwo } from '../PropertyTable';
+import { gridSurface } from './gridSurface';
+import { scatteredSurface } from './scatteredSurface';
+
+/** A table in two arguments, made ready to be looked up in. */
+export interface Surface {
+  /** Missing gives missing; outside the knots what the policy says. */
+  at(x: Float64Array, w: Float64Array): LookUp;
+  /** All values of one argument at which, with the other one given, the table takes a value; rising. */
+  argumentsOf(value: number, given: { x: number } | { w: number }): number[];
+}
+
+type TwoArguments = Omit<PropertyTable, 'symbol' | 'name' | 'xName' | 'source' | 'second'> & { second: Omit<SecondArgument, 'name'> }; // prettier-ignore
+
+/**
+ * @param table  knots in rising order; arguments and answers are in its units
+ * @throws {AppError} TABLE_SCALE, UNIT_UNKNOWN, TABLE_POINTS_IN_LINE
+ */
+export function surfaceOf(table: TwoArguments | TableInTwo): Surface {
+  const { second, outside: policy } = table;
+  const [xAxis, wAxis, yAxis] = [scaledAxis(table.xScale, table.xUnit), scaledAxis(second.scale, second.unit), scaledAxis(table.yScale, table.yUnit)];
+  const [x, w, y] = [scaledKnots(table.x, xAxis, 'argument'), scaledKnots(second.w, wAxis, 'second argument'), scaledKnots(table.y, yAxis, 'value')];
+  const plain = second.isScattered ? scatteredSurface(x, w, y) : gridSurface(x, w, y, methodOf(table.method), methodOf(second.method));
+  /** The value at one place, and whether it lies outside. */
+  const look = (p: number, q: number): { value: number; isOutside: boolean } => {
+    const [at, by] = [xAxis.to(p), wAxis.to(q)];
+    if (at !== at || by !== by) return { value: NaN, isOutside: p === p && q === q };
+    const isOutside = !plain.isInside(at, by);
+    if (isOutside && policy === 'refuse') return { value: NaN, isOutside };
+    const place = isOutside && policy === 'hold' ? plain.nearestInside(at, by) : ([at, by] as const);
+    return { value: yAxis.from(plain.valueAt(...place)), isOutside };
+  };
+  return {
+    at: (p, q) => {
+      const values = new Float64Array(p.length);
+      const outside: number[] = [];
+      for (let i = 0; i < values.length; i++) {
+        const { value, isOutside } = look(p[i]!, q[i]!);
+        values[i] = value;
+        if (isOutside) outside.push(i);
+      }
+      return { values, outside: Int32Array.from(outside) };
+    },
+    argumentsOf: (value, given) => {
+      const along = 'x' in given ? second.w : table.x;
+      const cut = (q: number): number => {
+        const [p, by] = 'x' in given ? [given.x, q] : [q, given.w];
+        return plain.isInside(xAxis.to(p), wAxis.to(by)) ? look(p, by).value - value : NaN;
+      };
+      return crossings(cut, places(along, second.isScattered));
+    },
+  };
+} // prettier-ignore
+
+/** A piece is cut in so many, so that it may cross a value more than once; over scattered points, the whole range. */
+const PARTS = 16;
+const PARTS_OF_ALL = 1000;
+
+function places(knots: readonly number[], isScattered: boolean): number[] {
+  const breaks = isScattered ? [Math.min(...knots), Math.max(...knots)] : knots;
+  const parts = isScattered ? PARTS_OF_ALL : PARTS;
+  return breaks.flatMap((to, k) => {
+    const from = breaks[k - 1];
+    return from === undefined ? [to] : Array.from({ length: parts }, (_, i) => (i === parts - 1 ? to : from + ((to - from) * (i + 1)) / parts));
+  });
+} // prettier-ignore
+
+/** Where a function is zero between places. A step across zero is no such place. */
+function crossings(f: (q: number) => number, at: readonly number[]): number[] {
+  const values = at.map(f);
+  const size = values.reduce((most, v) => (v === v ? Math.max(most, Math.abs(v)) : most), 0);
+  const found: number[] = [];
+  for (let k = 0; k < at.length; k++) {
+    if (values[k] === 0) found.push(at[k]!);
+    else if (k > 0 && values[k - 1]! * values[k]! < 0) {
+      const root = rootBetween(f, at[k - 1]!, at[k]!);
+      if (Math.abs(f(root)) < 1e-9 * size) found.push(root);
+    }
+  }
+  return found;
+}
