@@ -8,7 +8,7 @@ import {
   filterForward,
   filterZeroPhase,
   fourierLowPass,
-  interpolateLinear,
+  interpolatorThrough,
   localPolynomialWeights,
   localRegression,
   movingAverage,
@@ -121,7 +121,7 @@ export const signals: Checker[] = [
   operation('cumtrapz', runningIntegral),
   operation('resample-linear', (y, t, p) => {
     const grid = Float64Array.from({ length: p.m }, (_, i) => t[0]! + ((t[t.length - 1]! - t[0]!) * i) / (p.m - 1));
-    return interpolateLinear(t, y, grid, 'hold').values;
+    return interpolatorThrough(t, y, 'linear', 'hold').at(grid).values;
   }),
   ...(['trapz-total', 'simpson-total', 'simpson-total-even'] as const).map((kind): Checker => ({
     file: 'signals',

@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import { interpolateLinear } from '../property';
+import { interpolatorThrough } from '../property';
 
 /** A curve given by points, here the simulated one. */
 export interface Curve {
@@ -35,7 +35,7 @@ export function difference(
   const curve = sortedCurve(candidate);
   if (curve.x.length < 2)
     throw new AppError('TOO_FEW_SAMPLES', { name: `"${names.candidate}"`, have: curve.x.length, need: 2 });
-  const { values } = interpolateLinear(curve.x, curve.y, reference.x, 'refuse');
+  const { values } = interpolatorThrough(curve.x, curve.y, 'linear', 'refuse').at(reference.x);
   const x: number[] = [];
   const out: number[] = [];
   let sum = 0;

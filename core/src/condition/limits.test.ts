@@ -34,6 +34,12 @@ describe('each sort of limit', () => {
     expect(limitInWords({ ...between, not: true })).toBe('not Q from 20 to 30 L/min');
     expect(limitInWords({ any: [{ symbol: 'p', low: 1, high: null, unit: 'kPa' }, { formula: 'Q > 1 [L/s]' }] })).toBe('p from 1 kPa or Q > 1 [L/s]'); // prettier-ignore
   });
+  test('a formula can look up in a table', () => {
+    const table = { symbol: 'f', name: 'f', xName: 'Q', xUnit: 'L/min', yUnit: 'kPa', source: 'made up', outside: 'hold' as const, x: [0, 50], y: [0, 5] }; // prettier-ignore
+    const limits = [{ formula: 'f(Q) < p' }];
+    expect([...pickSamples({ ...small, tables: new Map([['f', table]]) }, { name: 'c', limits })]).toEqual([]);
+    expect([...pickSamples({ ...small, tables: new Map([['f', { ...table, y: [0, 4] }]]) }, { name: 'c', limits })]).toEqual([0, 1, 2, 4]); // prettier-ignore
+  });
   test('a formula that is no question is refused', () =>
     expect(() => pick({ formula: 'Q + Q' })).toThrow(
       expect.objectContaining({ code: 'CONDITION_NOT_TRUTH' }) as never,

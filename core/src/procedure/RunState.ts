@@ -12,6 +12,8 @@ export interface RunState {
   along: string | undefined;
   /** Samples before which a gap was marked by hand: nothing is joined across it. */
   gaps?: ReadonlySet<number> | undefined;
+  /** The property tables that formulas can look up in, by symbol. */
+  tables?: ReadonlyMap<string, PropertyTable> | undefined;
   /** Once the run was re-sampled: the logged samples, and which of them the steps before had kept. */
   logged?: { samples: number; mask: Mask } | undefined;
 }
@@ -28,7 +30,6 @@ export interface Step {
 }
 
 export interface StepContext {
-  tables: ReadonlyMap<string, PropertyTable>;
   /** Place of the step in the procedure, counted from 1: what it writes into the mask. */
   ordinal: number;
 }

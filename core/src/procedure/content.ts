@@ -56,7 +56,7 @@ export interface Content {
 export const beginContent = (run: string, tables: ReadonlyMap<string, PropertyTable>): Content => ({
   run: nameOf(run),
   tables: nameOf(
-    [...tables.values()].map((t) => JSON.stringify([t.symbol, t.xUnit, t.yUnit, t.outside, t.x, t.y])).join(),
+    [...tables.values()].map(({ name: _, xName: __, source: ___, ...table }) => JSON.stringify(table)).join(),
   ),
   channels: new Map(),
   mask: '',

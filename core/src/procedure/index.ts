@@ -2,7 +2,7 @@ export type { RunState, Step, StepReport } from './RunState';
 export type { StartState, StepKind } from './StepKind';
 export { stepKindOf, stepKinds } from './steps';
 export type { Change } from './content';
-export { madeBySteps, symbolsRead } from './reads';
+export { madeBySteps, readsOf, symbolsRead } from './reads';
 export { checkSettings, runProcedure, type ProcedureResult, type StepMemory } from './runProcedure';
 export { needEven } from './overSegments';
 export { channelOf, numberChannelOf } from './stepTools';

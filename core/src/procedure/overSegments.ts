@@ -1,6 +1,6 @@
 import { AppError } from '../error/AppError';
 import { formatCount } from '../number/formatNumber';
-import { errorsOf, gather, mapErrors, segments, type ErrorSources } from '../sample';
+import { errorsOf, gather, mapErrors, sampleNumbers, scatter, segments, type ErrorSources } from '../sample';
 import { bridged, type Bridged } from '../signal';
 import type { RunState } from './RunState';
 import { numberChannelOf } from './stepTools';
@@ -8,6 +8,8 @@ import { numberChannelOf } from './stepTools';
 export interface OverSegments {
   values: Float64Array;
   doubts: string[];
+  /** The stretches that were long enough. */
+  stretches: readonly Int32Array[];
   /** The errors of the channel through the same work, for work that is linear in y. */
   errors: () => ErrorSources;
 }
@@ -27,8 +29,8 @@ export function overSegments(
 ): OverSegments {
   const y = numberChannelOf(state, symbol);
   const x = along === undefined ? undefined : numberChannelOf(state, along);
-  const positions = x?.values ?? Float64Array.from({ length: state.samples }, (_, i) => i);
-  const stretches = segments(positions, y.values, state.mask, x?.name ?? 'sample number', state.gaps);
+  const positions = x?.values ?? sampleNumbers(state.samples);
+  const stretches = stretchesOf(y.values, positions, state, x?.name ?? 'sample number');
   const long = stretches.filter((s) => s.length >= need);
   if (long.length === 0)
     throw new AppError('TOO_FEW_SAMPLES', {
@@ -38,18 +40,28 @@ export function overSegments(
     });
   const through = (column: Float64Array): Float64Array => {
     const out = new Float64Array(state.samples).fill(NaN);
-    for (const samples of long) {
-      const result = work(gather(column, samples), gather(positions, samples));
-      for (let k = 0; k < samples.length; k++) out[samples[k]!] = result[k]!;
-    }
+    for (const samples of long) scatter(work(gather(column, samples), gather(positions, samples)), samples, out);
     return out;
   };
   const passedOver = stretches.reduce((sum, s) => (s.length < need ? sum + s.length : sum), 0);
   return {
     values: through(y.values),
     doubts: passedOver ? [`${formatCount(passedOver)} missing: in stretches too short for it`] : [],
+    stretches: long,
     errors: () => mapErrors(errorsOf(y, state.channels), through),
   };
+}
+
+const known = new WeakMap<Float64Array, { of: unknown[]; stretches: readonly Int32Array[] }>();
+
+/** The stretches of a column, found again as long as nothing changed of which they are made: a slider asks for them at every move. */
+function stretchesOf(y: Float64Array, x: Float64Array, { mask, gaps }: RunState, xName: string): readonly Int32Array[] {
+  const of = [x, mask, gaps];
+  const last = known.get(y);
+  if (last?.of.every((part, k) => part === of[k])) return last.stretches;
+  const stretches = segments(x, y, mask, xName, gaps);
+  known.set(y, { of, stretches });
+  return stretches;
 }
 
 /**
@@ -65,7 +77,7 @@ export function onEvenSteps(
 ): Float64Array {
   const { y: even, spacing, places } = needEven(y, x, about);
   const result = work(even, spacing);
-  return even.length === y.length ? result : Float64Array.from(places, (k) => result[k]!);
+  return places ? Float64Array.from(places, (k) => result[k]!) : result;
 }
 
 /** A stretch on even steps. @throws {AppError} UNEVEN_SPACING */

@@ -4,7 +4,7 @@ import type { PropertyTable } from '../property';
 import { countByStep } from '../sample';
 import { beginContent, changeOf, contentAfter, keyOfStep, withChange, type Change } from './content';
 import { explainMissing } from './explainMissing';
-import type { RunState, Step, StepReport } from './RunState';
+import type { RunState, Step, StepContext, StepReport } from './RunState';
 import { stepKindOf } from './steps';
 
 /** A run before its procedure, and after each of its steps. */
@@ -42,7 +42,7 @@ export function runProcedure(
   memory?: Remembering,
 ): ProcedureResult {
   const now = memory?.now ?? (() => 0);
-  let state = logged;
+  let state: RunState = { ...logged, tables };
   let content = beginContent(memory?.runKey ?? '', tables);
   const before: RunState[] = [];
   const outcomes = steps.map((step, index): Outcome => {
@@ -52,7 +52,7 @@ export function runProcedure(
     try {
       const key = keyOfStep(content, state, step, index + 1);
       const known = memory?.store.recall(key);
-      const change = known ?? changeOf(state, applyStep(state, step, { tables, ordinal: index + 1 }));
+      const change = known ?? changeOf(state, applyStep(state, step, { ordinal: index + 1 }));
       if (!known) memory?.store.keep(key, change);
       state = withChange(state, change);
       content = contentAfter(content, change, key);
@@ -81,11 +81,7 @@ function countsOf({ mask, logged }: RunState, steps: number): number[] {
   return before ? counts.map((c, i) => (i === 0 ? c : c + before[i]!)) : counts;
 }
 
-function applyStep(
-  state: RunState,
-  step: Step,
-  context: { tables: ReadonlyMap<string, PropertyTable>; ordinal: number },
-) {
+function applyStep(state: RunState, step: Step, context: StepContext) {
   const kind = stepKindOf(step.kind);
   checkSettings(step);
   return kind.apply(state, step.settings as never, context);

@@ -56,7 +56,7 @@ group('a reduced trace', () => {
 
 test('set-aside samples are thinned evenly and counted whole', () => {
   const mask = new Uint16Array(N).fill(1, 0, 1000);
-  const found = setAsidePoints(x, y, mask, 0, N, 100);
+  const found = setAsidePoints(x, y, mask, keptBlocks(mask), 0, N, 100);
   expect([found.count, found.x.length]).toEqual([1000, 100]);
   expect(countKept(mask)).toBe(N - 1000);
 });

@@ -10,29 +10,24 @@ export interface SetAsidePoints {
 
 /**
  * The set-aside samples first <= i < last that have a value.
- * @param limit  at most so many are returned
+ * @param blocks  for each block of 64 samples: 1 when all are kept, see `keptBlocks`
+ * @param limit   at most so many are returned
  */
 export function setAsidePoints(
   x: Float64Array,
   y: Float64Array,
   mask: Mask,
+  blocks: Uint8Array,
   first: number,
   last: number,
   limit: number,
 ): SetAsidePoints {
-  let count = 0;
-  const usable = (i: number): boolean => mask[i] !== KEPT && Number.isFinite(y[i]!) && Number.isFinite(x[i]!);
-  for (let i = first; i < last; i++) if (usable(i)) count++;
-  const stride = Math.max(1, Math.ceil(count / limit));
-  const outX: number[] = [];
-  const outY: number[] = [];
-  let seen = 0;
+  const found: number[] = [];
   for (let i = first; i < last; i++) {
-    if (!usable(i)) continue;
-    if (seen++ % stride === 0) {
-      outX.push(x[i]!);
-      outY.push(y[i]!);
-    }
+    if (blocks[i >> 6] === 1) i |= 63;
+    else if (mask[i] !== KEPT && Number.isFinite(y[i]!) && Number.isFinite(x[i]!)) found.push(i);
   }
-  return { x: Float64Array.from(outX), y: Float64Array.from(outY), count };
+  const stride = Math.max(1, Math.ceil(found.length / limit));
+  const shown = found.filter((_, k) => k % stride === 0);
+  return { x: Float64Array.from(shown, (i) => x[i]!), y: Float64Array.from(shown, (i) => y[i]!), count: found.length };
 }

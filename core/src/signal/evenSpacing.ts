@@ -16,8 +16,8 @@ export function evenSpacing(x: Float64Array): number | undefined {
 export interface Bridged {
   y: Float64Array;
   spacing: number;
-  /** Place of each sample of the stretch, rising. */
-  places: Int32Array;
+  /** Place of each sample of the stretch, rising; undefined where none is missing. */
+  places: Int32Array | undefined;
 }
 
 const LOOKED_AT = 5001;
@@ -36,6 +36,8 @@ export function usualSpacing(x: Float64Array): number {
  * @param x  positions, length n, rising
  */
 export function bridged(y: Float64Array, x: Float64Array): Bridged | undefined {
+  const spacing = evenSpacing(x);
+  if (spacing !== undefined) return { y, spacing, places: undefined };
   const usual = usualSpacing(x);
   const places = new Int32Array(x.length);
   for (let i = 1; i < x.length; i++) {

@@ -18,6 +18,7 @@ export {
   type SavitzkyGolayEnds,
   type SavitzkyGolaySettings,
 } from './smooth/savitzkyGolay';
+export { windowOfCutoff, type WeightedSmoother } from './smooth/windowOfCutoff';
 export { cutSettling, steadyFlags, type Watched } from './steady/steadyFlags';
 export { smoothingCost, type Peak, type SmoothingCost } from './smoothingCost';
 export { crossCorrelation } from './spectrum/crossCorrelation';

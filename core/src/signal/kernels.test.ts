@@ -9,11 +9,14 @@ import {
   gaussianAverage,
   localPolynomialWeights,
   localRegression,
+  movingAverage,
   quietestDerivative,
   realSpectrum,
   runningMedian,
   samplesOfSpectrum,
+  savitzkyGolay,
   standardErrorOfMean,
+  windowOfCutoff,
   type PassBand,
 } from './index';
 
@@ -156,4 +159,24 @@ describe('the quietest derivative', () => {
   );
   test('nothing is suggested where nothing is much better', () =>
     expect(quietestDerivative({ method: 'savitzkyGolay', window: 21, order: 5 })).toBeUndefined());
+});
+
+describe('a window given as a cut-off frequency halves the power there', () => {
+  // What is left of a long sine in its middle, in amplitude; √½ is half the power.
+  const left = (smooth: (y: Float64Array) => Float64Array, cutoff: number): number => {
+    const [inPhase, across] = [Math.cos, Math.sin].map(
+      (f) => smooth(Float64Array.from({ length: 4001 }, (_, i) => f(2 * Math.PI * cutoff * (i - 2000))))[2000]!,
+    );
+    return Math.hypot(inPhase!, across!);
+  };
+  test.each([0.01, 0.03])('at %d of the sampling rate', (cutoff) => {
+    const average = windowOfCutoff(cutoff, 'movingAverage', 0);
+    // Of a moving average sin(πfN) / (N sin(πf)): half the power at 0.4429 / N. Source: the sum of a geometric series.
+    expect(average).toBe(2 * Math.round((0.4429 / cutoff - 1) / 2 + 0.49) + 1);
+    expect(left((y) => movingAverage(y, average), cutoff)).toBeCloseTo(Math.SQRT1_2, 1);
+    expect(left((y) => gaussianAverage(y, windowOfCutoff(cutoff, 'gaussian', 0) / 6), cutoff)).toBeCloseTo(Math.SQRT1_2, 3); // prettier-ignore
+    const window = windowOfCutoff(cutoff, 'savitzkyGolay', 3);
+    expect(left((y) => savitzkyGolay(y, { window, order: 3 }), cutoff)).toBeLessThanOrEqual(Math.SQRT1_2);
+    expect(left((y) => savitzkyGolay(y, { window: window - 2, order: 3 }), cutoff)).toBeGreaterThan(Math.SQRT1_2);
+  });
 });

@@ -35,7 +35,7 @@ const LONGEST = 1 << 17;
 
 /**
  * @param y  the channel, length n
- * @param s  what the smoothing made of it, length n
+ * @param s  what the smoothing made of it, length n, missing where y is
  * @param x  positions, length n
  * @returns  undefined where no stretch is long enough to say anything
  * @throws {AppError} NOT_INCREASING
@@ -43,12 +43,10 @@ const LONGEST = 1 << 17;
  * Analysis, section 2.1; its limit is common practice.
  */
 export function smoothingCost(y: Float64Array, s: Float64Array, x: Float64Array, mask: Mask, xName: string): SmoothingCost | undefined {
-  // Loops and not maps: this runs for every move of a slider.
-  const both = new Float64Array(y.length);
-  for (let i = 0; i < both.length; i++) both[i] = s[i]! === s[i]! ? y[i]! : NaN;
-  const longest = segments(x, both, mask, xName).reduce((a, b) => (b.length > a.length ? b : a), new Int32Array());
+  const longest = segments(x, s, mask, xName).reduce((a, b) => (b.length > a.length ? b : a), new Int32Array());
   if (longest.length < FEWEST) return undefined;
   const [before, after, at] = [gather(y, longest), gather(s, longest), gather(x, longest)];
+  // A loop and not a map: this runs for every move of a slider.
   const removed = new Float64Array(before.length);
   for (let i = 0; i < removed.length; i++) removed[i] = before[i]! - after[i]!;
   const { standardDeviation, neighbourCorrelation } = ofNoise(removed);

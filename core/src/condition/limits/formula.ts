@@ -10,7 +10,7 @@ export const formula: LimitKind<FormulaLimit> = {
   reads: ({ formula: text }) => symbolsIn(parseFormula(text)),
   words: ({ formula: text }) => text,
   judge: (state, { formula: text }) => {
-    const { values, unit } = evaluateFormula(text, '', { ...state, tables: new Map() });
+    const { values, unit } = evaluateFormula(text, '', state);
     if (!isDimensionless(unit.dimension)) throw new AppError('CONDITION_NOT_TRUTH', { formula: text });
     return Uint8Array.from(values, (v) => (v !== v ? UNKNOWN : v === 0 ? FAILS : HOLDS));
   },

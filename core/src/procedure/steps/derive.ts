@@ -2,6 +2,7 @@ import { Type } from 'typebox';
 import { evaluateFormula, parseFormula, symbolsIn } from '../../formula';
 import { formatCount } from '../../number/formatNumber';
 import { printUnit } from '../../units';
+import { outsideTables } from '../outsideTables';
 import { defineStep } from '../StepKind';
 import { freeSymbol, withNewChannel } from '../stepTools';
 
@@ -36,16 +37,13 @@ export const derive = defineStep({
   reads: ({ formula }) => symbolsIn(parseFormula(formula)),
   // Only a value of the whole channel asks what is kept.
   ignoresMask: ({ formula }) => !/\bof\b/.test(formula),
-  apply: (state, { name, symbol, formula, unit }, { tables }) => {
-    const result = evaluateFormula(formula, unit, { ...state, tables });
-    const { divisionsByZero, undefinedResults, outsideTable } = result.doubts;
-    const doubts: string[] = [];
+  apply: (state, { name, symbol, formula, unit }) => {
+    const result = evaluateFormula(formula, unit, state);
+    const { divisionsByZero, undefinedResults } = result.doubts;
+    const outside = outsideTables(state, result.doubts);
+    const doubts = [...outside.doubts];
     if (divisionsByZero) doubts.push(`${formatCount(divisionsByZero)} missing: divided by zero`);
     if (undefinedResults) doubts.push(`${formatCount(undefinedResults)} missing: the function has no value there`);
-    for (const [table, count] of Object.entries(outsideTable)) {
-      const held = tables.get(table)?.outside === 'hold';
-      doubts.push(`${formatCount(count)} ${held ? 'held at the end value' : 'missing'}: outside the table ${table}`);
-    }
     const channel = {
       symbol,
       name,
@@ -53,6 +51,7 @@ export const derive = defineStep({
       origin: 'derived' as const,
       values: result.values,
       errors: result.errors,
+      doubtful: outside.doubtful,
     };
     return { state: withNewChannel(state, channel), made: symbol, doubts };
   },

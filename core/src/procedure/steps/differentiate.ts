@@ -8,6 +8,7 @@ import {
   quietestDerivative,
   savitzkyGolay,
 } from '../../signal';
+import { gather, mapErrors } from '../../sample';
 import { AppError } from '../../error/AppError';
 import { formatCount, formatValue } from '../../number/formatNumber';
 import { conversion, parseUnit, perPower, printUnit } from '../../units';
@@ -81,39 +82,46 @@ export const differentiate = defineStep({
     const composed = perPower(parseUnit(y.unit), parseUnit(x.unit), derivative);
     const wanted = unit ? parseUnit(unit) : composed;
     const { factor } = conversion({ ...composed, offset: 0 }, { ...wanted, offset: 0 });
-    const noise: number[] = [];
-    let unsure = 0;
-    const rates = (ys: Float64Array, xs: Float64Array): Float64Array => {
+    const { values, doubts, errors, stretches } = overSegments(state, channel, against, window, (ys, xs) => {
       const spacing = evenSpacing(xs);
       const out = method === 'central' ? centralDifference(ys, xs, 2) : spacing === undefined ? localPolynomialSmooth(ys, xs, local) : savitzkyGolay(ys, { ...local, spacing });
-      return factor === 1 ? out : out.map((v) => v * factor);
-    };
-    const { values, doubts, errors } = overSegments(state, channel, against, window, (ys, xs) => {
-      const out = rates(ys, xs);
-      const half = Math.min((window - 1) / 2, Math.floor(out.length / 2));
-      unsure += 2 * half;
-      if (ends === 'leave') out.fill(NaN, 0, half).fill(NaN, out.length - half);
-      noise.push(...noiseInAndOut(ys, out));
+      if (factor !== 1) for (let i = 0; i < out.length; i++) out[i]! *= factor;
       return out;
     });
-    return made(
-      state,
-      { symbol, name, unit: printUnit(wanted.text), values, errors },
-      [...doubts, ...told(noise, y.unit, printUnit(wanted.text)), ...(derivative === 1 ? suggested({ method, window, order: local.order }) : []), `${formatCount(unsure)} at ends and beside gaps ${ends === 'leave' ? 'left out' : 'are less sure'}`],
-    );
+    const unsure = endsOf(stretches, (window - 1) / 2);
+    const rateUnit = printUnit(wanted.text);
+    const told = [
+      ...doubts,
+      ...noiseInAndOut(gather(y.values, stretches[0]!), gather(values, stretches[0]!), y.unit, rateUnit),
+      ...(derivative === 1 ? suggested({ method, window, order: local.order }) : []),
+      `${formatCount(unsure.length)} at ends and beside gaps ${ends === 'leave' ? 'left out' : 'are less sure, marked on the chart'}`,
+    ];
+    const leave = (column: Float64Array): Float64Array => {
+      for (const i of unsure) column[i] = NaN;
+      return column;
+    };
+    const channelMade = { symbol, name, unit: rateUnit };
+    return ends === 'leave'
+      ? made(state, { ...channelMade, values: leave(values), errors: () => mapErrors(errors(), leave) }, told)
+      : made(state, { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } }, told);
   },
 }); // prettier-ignore
 
-/** Standard deviations of the noise of a column and of its rate, by the differences of neighbours, which a slow signal hardly touches. */
-const noiseInAndOut = (y: Float64Array, rate: Float64Array): [number, number] => [
-  noiseOfColumn(y),
-  noiseOfColumn(rate),
-];
+/** The samples within half a window of an end. */
+function endsOf(stretches: readonly Int32Array[], reach: number): Int32Array {
+  const found: number[] = [];
+  for (const samples of stretches) {
+    const half = Math.min(reach, Math.floor(samples.length / 2));
+    found.push(...samples.subarray(0, half), ...samples.subarray(samples.length - half));
+  }
+  return Int32Array.from(found);
+}
 
-function told(noise: readonly number[], unit: string, rateUnit: string): string[] {
-  const [before, after] = [noise[0], noise[1]];
-  if (!(before! > 0) || !(after! > 0)) return [];
-  return [`noise ${formatValue(before!, 2)} ${printUnit(unit)} became ${formatValue(after!, 2)} ${rateUnit}`];
+/** Standard deviations of the noise of a column and of its rate, by the differences of neighbours, which a slow signal hardly touches. */
+function noiseInAndOut(y: Float64Array, rate: Float64Array, unit: string, rateUnit: string): string[] {
+  const [before, after] = [noiseOfColumn(y), noiseOfColumn(rate)];
+  if (!(before > 0) || !(after > 0)) return [];
+  return [`noise ${formatValue(before, 2)} ${printUnit(unit)} became ${formatValue(after, 2)} ${rateUnit}`];
 }
 
 /** Whether another method does the same with less noise. */

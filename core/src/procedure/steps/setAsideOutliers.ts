@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import { formatValue } from '../../number/formatNumber';
-import { gather, median, segments } from '../../sample';
+import { gather, median, sampleNumbers, segments } from '../../sample';
 import { MAD_OF_SIGMA, runningMedian } from '../../signal';
 import { printUnit } from '../../units';
 import { channelToStart } from '../madeChannel';
@@ -32,7 +32,7 @@ export const setAsideOutliers = defineStep({
   apply: (state, { channel, window, threshold }, { ordinal }) => {
     const y = numberChannelOf(state, channel);
     const x = state.along === undefined ? undefined : numberChannelOf(state, state.along);
-    const positions = x?.values ?? Float64Array.from({ length: state.samples }, (_, i) => i);
+    const positions = x?.values ?? sampleNumbers(state.samples);
     const deviation = new Float64Array(state.samples).fill(NaN);
     for (const samples of segments(positions, y.values, state.mask, x?.name ?? 'sample number', state.gaps)) {
       const column = gather(y.values, samples);

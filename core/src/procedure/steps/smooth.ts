@@ -14,6 +14,8 @@ import {
   runningMedian,
   savitzkyGolay,
   type EndRule,
+  type WeightedSmoother,
+  windowOfCutoff,
 } from '../../signal';
 import { made, madeNames, madeSettings } from '../madeChannel';
 import { needEven, onEvenSteps, overSegments } from '../overSegments';
@@ -21,6 +23,8 @@ import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
 
 const WINDOWED = ['savitzkyGolay', 'movingAverage', 'runningMedian', 'gaussian'];
+/** Their weights have a frequency response. */
+const RESPONDING: WeightedSmoother[] = ['savitzkyGolay', 'movingAverage', 'gaussian'];
 const titles: Readonly<Record<string, string>> = {
   savitzkyGolay: 'Savitzky–Golay',
   movingAverage: 'moving average',
@@ -63,6 +67,14 @@ export const smooth = defineStep({
         when: WINDOWED,
       }),
     ),
+    cutoff: Type.Optional(
+      Type.Union([Type.Number({ exclusiveMinimum: 0 }), Type.Null()], {
+        title: 'or as a cut-off',
+        description: 'The frequency at which half the power is left, in Hz when time is in s; counts instead of both when it is given.',
+        field: 'numberOrNone',
+        when: RESPONDING,
+      }),
+    ),
     order: Type.Integer({ title: 'Order', minimum: 0, maximum: 9, default: 3, when: ['savitzkyGolay'] }),
     share: Type.Optional(Type.Number({ title: 'Share of the samples', exclusiveMinimum: 0, maximum: 1, default: 0.05, when: ['localRegression'] })),
     robust: Type.Optional(Type.Integer({ title: 'Rounds against outliers', description: '0: plain.', minimum: 0, maximum: 10, default: 0, when: ['localRegression'] })),
@@ -99,6 +111,7 @@ interface Smoothing {
   method: string;
   window: number;
   windowTime?: number | null;
+  cutoff?: number | null;
   order: number;
   share?: number;
   robust?: number;
@@ -106,7 +119,20 @@ interface Smoothing {
   ends?: EndRule;
 }
 
+const responds = (method: string): method is WeightedSmoother => (RESPONDING as string[]).includes(method);
+const usesCutoff = (s: Smoothing): s is Smoothing & { method: WeightedSmoother; cutoff: number } =>
+  Boolean(s.cutoff) && responds(s.method);
 const usesTime = ({ method, windowTime }: Smoothing): boolean => Boolean(windowTime) && WINDOWED.includes(method);
+
+/** The window in samples, for steps that are even where it is given in time or as a frequency. */
+function windowOf(s: Smoothing, spacing: () => number): number {
+  if (usesCutoff(s)) {
+    const step = spacing();
+    if (2 * s.cutoff * step >= 1) throw new AppError('CUTOFF_OUTSIDE', { cutoff: s.cutoff, highest: 0.5 / step });
+    return windowOfCutoff(s.cutoff * step, s.method, s.order);
+  }
+  return usesTime(s) ? oddWindow(s.windowTime! / spacing()) : s.window;
+}
 
 /** Methods that take the samples one by one, however far apart they are. */
 const countsSamples = ({ method }: Smoothing): boolean => method === 'movingAverage' || method === 'runningMedian';
@@ -116,18 +142,22 @@ function detailOf(s: Smoothing): string {
   if (s.method === 'localRegression')
     return `${s.robust ? 'robust ' : ''}${title}, ${formatValue((s.share ?? 0.05) * 100)} % of the samples`;
   if (s.method === 'exponential') return `${title}, α = ${formatValue(s.alpha ?? 0.2)}, lags`;
-  const width = usesTime(s) ? `over ${formatValue(s.windowTime!)} of time` : `${s.window} samples`;
+  const width = usesCutoff(s)
+    ? `half the power left at ${formatValue(s.cutoff)}`
+    : usesTime(s)
+      ? `over ${formatValue(s.windowTime!)} of time`
+      : `${s.window} samples`;
   return `${title}, ${width}${s.method === 'savitzkyGolay' ? `, order ${s.order}` : ''}`;
 }
 
 function needOf(s: Smoothing): number {
   if (s.method === 'localRegression') return Math.ceil(3 / (s.share ?? 0.05));
-  return s.method === 'savitzkyGolay' && !usesTime(s) ? s.window : 1;
+  return s.method === 'savitzkyGolay' && !usesTime(s) && !usesCutoff(s) ? s.window : 1;
 }
 
 function smoothed(y: Float64Array, x: Float64Array, s: Smoothing, xName: string): Float64Array {
   const about = { name: xName, method: `a ${titles[s.method]}` };
-  const window = usesTime(s) ? oddWindow(s.windowTime! / needEven(y, x, about).spacing) : s.window;
+  const window = windowOf(s, () => needEven(y, x, about).spacing);
   switch (s.method) {
     case 'movingAverage':
       return s.ends === undefined || s.ends === 'shrink' ? movingAverage(y, window) : movingAverageContinued(y, window, s.ends); // prettier-ignore

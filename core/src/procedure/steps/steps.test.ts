@@ -213,6 +213,11 @@ describe('settings that cannot be', () => {
   test.each<[string, Step, string]>([
     ['a cut-off above half the sampling rate', filter({ cutoff: 6 }), 'CUTOFF_OUTSIDE'],
     ['a band the wrong way round', filter({ method: 'band', cutoff: 3, upperCutoff: 2 }), 'BAND_REVERSED'],
+    [
+      'a window from a cut-off above half the sampling rate',
+      smooth({ method: 'gaussian', cutoff: 5 }),
+      'CUTOFF_OUTSIDE',
+    ],
     ['an even window', smooth({ window: 8 }), 'WINDOW_NOT_ODD'],
     ['an order above the window', smooth({ method: 'savitzkyGolay', window: 3, order: 4 }), 'ORDER_TOO_HIGH'],
     ['a window longer than the run', smooth({ method: 'savitzkyGolay', window: 1001 }), 'TOO_FEW_SAMPLES'],
@@ -236,6 +241,26 @@ describe('settings that cannot be', () => {
   test('a window over uneven time is told to count samples', () => {
     const { reports } = runProcedure(jittered, [smooth()], new Map());
     expect(reports[0]!.doubts).toContain('the time steps are uneven, and the window counts samples');
+  });
+  test('the ends of what was differentiated are marked, or left out with their errors', () => {
+    const rate = (ends: string) => step('differentiate', { channel: 'n', against: 't', method: 'slope', window: 5, order: 1, ends, symbol: 'd', name: 'd' }); // prettier-ignore
+    // Two at each end, and at both sides of the pause.
+    const unsure = [0, 1, 198, 199, 200, 201, N - 2, N - 1];
+    const kept = final(rate('keep')).channels.get('d')!;
+    expect([...kept.doubtful!.samples]).toEqual(unsure);
+    const { values } = final(rate('leave')).channels.get('d')!;
+    expect([...values].flatMap((v, i) => (v !== v ? [i] : []))).toEqual(unsure);
+  });
+  test.each([
+    ['hold' as const, 130],
+    ['extend' as const, 140],
+  ])('what a table is asked for outside its knots ("%s") is marked and told', (outside, last) => {
+    const table = { symbol: 'k', name: 'k', xName: 'n', xUnit: 'rpm', yUnit: '', source: 'made up', outside, x: [1500, 1680], y: [100, 130] }; // prettier-ignore
+    const { final: after, reports } = runProcedure(run, [step('lookUp', { table: 'k', channel: 'n', symbol: 'kn', name: 'kn' })], new Map([['k', table]])); // prettier-ignore
+    // n passes 1680 rpm at sample 360.
+    expect(reports[0]!.doubts[0]).toMatch(/^39 .* beyond the end|^39 held at the end value/);
+    expect([...after.channels.get('kn')!.doubtful!.samples].slice(0, 2)).toEqual([361, 362]);
+    expect(after.channels.get('kn')!.values[399]).toBeCloseTo(outside === 'hold' ? last : 100 + 199.5 / 6, 9);
   });
   test('limits given in another unit are turned into that of the channel', () => {
     const aside = (unit: string, high: number) => step('setAsideLimits', { channel: 'p', method: 'outside', low: null, high, unit, reason: '' }); // prettier-ignore

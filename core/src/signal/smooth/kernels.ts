@@ -1,5 +1,6 @@
 import { AppError } from '../../error/AppError';
 import { continued, type EndRule } from './ends';
+import { slideWeights } from './slideWeights';
 
 /**
  * Weighted average with weights of a normal curve.
@@ -16,21 +17,30 @@ export function gaussianAverage(y: Float64Array, sigma: number, ends: EndRule = 
   const weights = Float64Array.from({ length: 2 * half + 1 }, (_, j) => Math.exp(-0.5 * ((j - half) / sigma) ** 2));
   const sum = weights.reduce((s, w) => s + w, 0);
   const n = y.length;
-  const source = ends === 'shrink' ? y : continued(y, half, ends);
-  const offset = ends === 'shrink' ? 0 : half;
+  for (let j = 0; j < weights.length; j++) weights[j]! /= sum;
+  if (ends !== 'shrink') {
+    const out = new Float64Array(n + 2 * half);
+    slideWeights(weights, continued(y, half, ends), out);
+    return out.subarray(half, half + n);
+  }
   const out = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    const centre = i + offset;
-    const from = Math.max(0, half - centre);
-    const to = Math.min(2 * half + 1, source.length - centre + half);
-    let total = 0;
-    let used = 0;
-    for (let j = from; j < to; j++) total += weights[j]! * source[centre + j - half]!;
-    if (from === 0 && to === 2 * half + 1) used = sum;
-    else for (let j = from; j < to; j++) used += weights[j]!;
-    out[i] = total / used;
+  slideWeights(weights, y, out);
+  for (let i = 0; i < Math.min(half, n); i++) {
+    out[i] = weightedInside(weights, y, i);
+    out[n - 1 - i] = weightedInside(weights, y, n - 1 - i);
   }
   return out;
+}
+
+/** The weighted mean of what of the window around a sample lies in the stretch. */
+function weightedInside(weights: Float64Array, y: Float64Array, centre: number): number {
+  const half = (weights.length - 1) / 2;
+  let [total, used] = [0, 0];
+  for (let j = Math.max(0, half - centre); j < weights.length && centre + j - half < y.length; j++) {
+    total += weights[j]! * y[centre + j - half]!;
+    used += weights[j]!;
+  }
+  return total / used;
 }
 
 /**

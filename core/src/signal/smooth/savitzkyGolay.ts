@@ -3,6 +3,7 @@ import { TOLERANCE, usualSpacing } from '../evenSpacing';
 import { localPolynomialWeights } from './localPolynomial';
 import { checkWindow } from './movingAverage';
 import { slidePolynomial } from './slidingMoments';
+import { slideWeights, weightedSum } from './slideWeights';
 
 /** At the ends: fit the last whole window, or continue the samples by mirroring or by the end value. */
 export type SavitzkyGolayEnds = 'fit' | 'mirror' | 'nearest';
@@ -49,51 +50,17 @@ export function savitzkyGolay(y: Float64Array, settings: SavitzkyGolaySettings):
   const out = new Float64Array(n);
   // Short windows are as fast by their weights, high orders surer.
   if (window >= SHORT && order <= 3) slidePolynomial(middle, order, y, out);
-  else slide(middle, y, out, half);
+  else slideWeights(middle, y, out);
   for (let i = 0; i < half; i++) {
     if (ends === 'fit') {
-      out[i] = weighted(weightsAt(i - half), y, 0);
-      out[n - 1 - i] = weighted(weightsAt(half - i), y, n - window);
+      out[i] = weightedSum(weightsAt(i - half), y, 0);
+      out[n - 1 - i] = weightedSum(weightsAt(half - i), y, n - window);
     } else {
-      out[i] = weighted(middle, continued(y, i - half, window, ends), 0);
-      out[n - 1 - i] = weighted(middle, continued(y, n - 1 - i - half, window, ends), 0);
+      out[i] = weightedSum(middle, continued(y, i - half, window, ends), 0);
+      out[n - 1 - i] = weightedSum(middle, continued(y, n - 1 - i - half, window, ends), 0);
     }
   }
   return out;
-}
-
-/**
- * The weights slid over all places where they fit. Four places at a time: their sums do not
- * wait for each other, which a processor makes use of; each sum stays the same to the last bit.
- */
-function slide(weights: Float64Array, y: Float64Array, out: Float64Array, half: number): void {
-  const end = y.length - half;
-  let i = half;
-  for (; i + 3 < end; i += 4) {
-    let a = 0;
-    let b = 0;
-    let c = 0;
-    let d = 0;
-    let k = i - half;
-    for (let j = 0; j < weights.length; j++, k++) {
-      const w = weights[j]!;
-      a += w * y[k]!;
-      b += w * y[k + 1]!;
-      c += w * y[k + 2]!;
-      d += w * y[k + 3]!;
-    }
-    out[i] = a;
-    out[i + 1] = b;
-    out[i + 2] = c;
-    out[i + 3] = d;
-  }
-  for (; i < end; i++) out[i] = weighted(weights, y, i - half);
-}
-
-function weighted(weights: Float64Array, y: Float64Array, from: number): number {
-  let sum = 0;
-  for (let j = 0; j < weights.length; j++) sum += weights[j]! * y[from + j]!;
-  return sum;
 }
 
 /** `window` samples from index `from` on, which may lie outside the column. */
@@ -131,7 +98,7 @@ export function localPolynomialSmooth(
     const from = Math.min(n - window, Math.max(0, i - half));
     if (oddSteps[from + window - 1]! === oddSteps[from]!) continue;
     for (let j = 0; j < window; j++) nodes[j] = x[from + j]! - x[i]!;
-    out[i] = weighted(localPolynomialWeights(nodes, order, derivative, 0), y, from);
+    out[i] = weightedSum(localPolynomialWeights(nodes, order, derivative, 0), y, from);
   }
   return out;
 }
