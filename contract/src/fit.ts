@@ -10,6 +10,8 @@ export const fitBody = closed({
   conditionIds: Type.Array(id, { maxItems: 50 }),
   /** What is fitted: samples, or operating points. */
   data: Type.Union([Type.Literal('samples'), Type.Literal('operatingPoints')]),
+  /** By the uncertainty of y: not at all, as it stands, or by its ratios only. */
+  weights: Type.Union([Type.Literal('none'), Type.Literal('absolute'), Type.Literal('relative')]),
   model: Type.String({ maxLength: 40 }),
   settings: Type.Record(Type.String({ maxLength: 40 }), Type.Unknown()),
 });
@@ -38,6 +40,15 @@ export const seriesReply = closed({
   residualStandardDeviation: reading,
   degreesOfFreedom: Type.Integer(),
   rSquared: reading,
+  adjustedRSquared: reading,
+  aic: reading,
+  bic: reading,
+  /** With weights: near 1 where the uncertainties explain the scatter. */
+  reducedChiSquare: reading,
+  /** Of the parameters, row by row. */
+  correlation: Type.Array(Type.Array(reading)),
+  /** What speaks against the solution, in sentences. */
+  doubts: Type.Array(Type.String()),
   /** Points to draw: every `every`-th of them. */
   drawn: closed({
     every: Type.Integer(),

@@ -1,4 +1,4 @@
-import { fitPolynomial, modelOf, studentTQuantile, type Fit } from '@undameter/core';
+import { fitPolynomial, goodnessOf, modelOf, studentTQuantile, type Fit } from '@undameter/core';
 import { leastSquares } from '../../core/src/linear/leastSquares';
 import type { Case, Checker } from './Checker';
 import { compareNumbers, sizeOf, worstOf, type Outcome } from './compareNumbers';
@@ -78,6 +78,8 @@ export const fits: Checker[] = [
         compareNumbers('coef', c['coef'], fit.parameters, 1e-9),
         compareNumbers('se', c['se'], fit.standardErrors, 1e-9),
         compareNumbers('r2', c['r2'], fit.rSquared, 1e-9),
+        compareNumbers('aic', c['aic_statsmodels'], goodnessOf(fit, c['x'].length).aic, 1e-9),
+        compareNumbers('bic', c['bic_statsmodels'], goodnessOf(fit, c['x'].length).bic, 1e-9),
         compareNumbers(
           'ci95',
           c['ci95'],

@@ -8,17 +8,19 @@ import { join } from 'node:path';
 import type { Case, Checker } from './Checker';
 import { fits } from './fits';
 import { interpolation } from './interpolation';
+import { nonlinear } from './nonlinear';
+import { properties } from './properties';
 import { signals } from './signals';
 import { units } from './units';
 
-const checkers: readonly Checker[] = [...fits, ...interpolation, ...signals, ...units];
+const checkers: readonly Checker[] = [...fits, ...nonlinear, ...interpolation, ...properties, ...signals, ...units];
 const files = ['fits', 'nist-nonlinear', 'interpolation', 'signals', 'properties', 'units'];
 
 /** How the files name the kind of a case. */
 function kindOf(file: string, c: Case): string {
   if (file === 'signals') return c['op'];
   if (file === 'interpolation') return `${c['dim']} ${c['method']}`;
-  return c['kind'];
+  return c['kind'] === 'iapws' ? `iapws ${c['group'].replace('if97-_', '')}` : c['kind'];
 }
 
 function runCase(checker: Checker, c: Case, all: readonly Case[]) {

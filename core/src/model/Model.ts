@@ -31,6 +31,10 @@ export interface Fit {
   /** About the mean of y, unweighted; NaN when y does not vary. */
   rSquared: number;
   condition: number;
+  /** Weighted sum of squares a degree of freedom, near 1 where the uncertainties explain the scatter; NaN without them. */
+  reducedChiSquare: number;
+  /** What speaks against the solution, in sentences. */
+  doubts: readonly string[];
   /** Value of the curve and its standard error at x. */
   predict(x: number): { value: number; standardError: number };
 }

@@ -2,7 +2,7 @@ import { AppError } from '../error/AppError';
 import { operatingPoints, pickSamples, type Condition } from '../condition';
 import type { RunState } from '../procedure/RunState';
 import { numberChannelOf } from '../procedure/stepTools';
-import { KEPT, type Channel } from '../sample';
+import { combined, errorsOf, KEPT, type Channel } from '../sample';
 
 export interface Series {
   x: Float64Array;
@@ -12,6 +12,8 @@ export interface Series {
   /** Standard uncertainty of each point; empty where the points are samples. */
   xUncertainty: Float64Array;
   yUncertainty: Float64Array;
+  /** Standard uncertainty of each y for weights: of operating points, or as the channel carries it; empty where none is known. */
+  sigma: Float64Array;
   /** Picked samples in which x or y is missing; they take no part. */
   missing: number;
 }
@@ -36,14 +38,17 @@ export function seriesData(
   if (picked.length === 0)
     throw new AppError('CONDITION_EMPTY', { condition: condition?.name ?? 'all kept samples', run: runName });
   if (kind === 'operatingPoints') return pointsOf(state, picked, xChannel, yChannel);
+  const uncertainty = combined(errorsOf(yChannel, state.channels));
   const x = new Float64Array(picked.length);
   const y = new Float64Array(picked.length);
+  const sigma = new Float64Array(uncertainty ? picked.length : 0);
   let count = 0;
   for (const i of picked) {
     const a = xChannel.values[i]!;
     const b = yChannel.values[i]!;
     if (!Number.isFinite(a) || !Number.isFinite(b)) continue;
     x[count] = a;
+    if (uncertainty) sigma[count] = uncertainty[i]!;
     y[count++] = b;
   }
   return {
@@ -51,6 +56,7 @@ export function seriesData(
     y: y.slice(0, count),
     xUncertainty: new Float64Array(),
     yUncertainty: new Float64Array(),
+    sigma: sigma.slice(0, count),
     xChannel,
     yChannel,
     missing: picked.length - count,
@@ -68,6 +74,7 @@ function pointsOf(state: RunState, picked: Int32Array, xChannel: Channel, yChann
     y: column(1, 'mean'),
     xUncertainty: column(0, 'uncertainty'),
     yUncertainty: column(1, 'uncertainty'),
+    sigma: column(1, 'uncertainty'),
     xChannel,
     yChannel,
     missing: points.length - present.length,

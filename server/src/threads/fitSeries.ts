@@ -1,7 +1,9 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
 import {
   numberChannelOf,
+  AppError,
   countKept,
+  goodnessOf,
   modelOf,
   parseUnit,
   printUnit,
@@ -55,7 +57,10 @@ export const eachCondition = (task: FitTask): (NamedCondition | undefined)[] =>
 export function fitOne(task: FitTask, condition: NamedCondition | undefined): FittedSeries {
   const { final } = benchState(task.run).result;
   const data = seriesData(final, condition, task, task.run.name, task.data);
-  const fitted = modelOf(task.model).fit({ x: data.x, y: data.y, xName: data.xChannel.name }, task.settings as never);
+  const weighted =
+    task.weights === 'none' ? {} : { sigma: sigmaOf(data), sigmaIsAbsolute: task.weights === 'absolute' };
+  const points = { x: data.x, y: data.y, xName: data.xChannel.name, ...weighted };
+  const fitted = modelOf(task.model).fit(points, task.settings as never);
   let low = Infinity;
   let high = -Infinity;
   for (const v of data.x) {
@@ -64,6 +69,13 @@ export function fitOne(task: FitTask, condition: NamedCondition | undefined): Fi
   }
   const t = fitted.degreesOfFreedom > 0 ? studentTQuantile(0.975, fitted.degreesOfFreedom) : NaN;
   return { condition, data, fit: fitted, t, range: [low, high] };
+}
+
+/** @throws {AppError} FIT_WEIGHTS where a point has no uncertainty above zero */
+function sigmaOf({ sigma, x, yChannel }: Series): Float64Array {
+  const without = x.length - sigma.filter((s) => s > 0 && s < Infinity).length;
+  if (without > 0) throw new AppError('FIT_WEIGHTS', { channel: yChannel.name, without, points: x.length });
+  return sigma;
 }
 
 /** Indices of every k-th point, so that at most MOST_DRAWN are drawn. */
@@ -84,6 +96,7 @@ function seriesReply(task: FitTask, { condition, data, fit: fitted, t, range }: 
   );
   const { every, indices } = thinned(data.x.length);
   const grid = curveGrid(range);
+  const goodness = goodnessOf(fitted, data.x.length);
   const curve = Array.from(grid, (at) => fitted.predict(at));
   const take = (values: Float64Array) => indices.map((i) => reading(values[i]!));
   return {
@@ -102,6 +115,12 @@ function seriesReply(task: FitTask, { condition, data, fit: fitted, t, range }: 
     residualStandardDeviation: reading(fitted.residualStandardDeviation),
     degreesOfFreedom: fitted.degreesOfFreedom,
     rSquared: reading(fitted.rSquared),
+    adjustedRSquared: reading(goodness.adjustedRSquared),
+    aic: reading(goodness.aic),
+    bic: reading(goodness.bic),
+    reducedChiSquare: reading(fitted.reducedChiSquare),
+    correlation: goodness.correlation.map(readings),
+    doubts: [...fitted.doubts],
     drawn: { every, x: take(data.x), y: take(data.y), residual: take(fitted.residuals), ...uncertainties(data, take) },
     curve: {
       x: readings(grid),
@@ -129,6 +148,12 @@ function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, '
     residualStandardDeviation: null,
     degreesOfFreedom: 0,
     rSquared: null,
+    adjustedRSquared: null,
+    aic: null,
+    bic: null,
+    reducedChiSquare: null,
+    correlation: [],
+    doubts: [],
     drawn: { every: 1, x: [], y: [], residual: [], xUncertainty: [], yUncertainty: [] },
     curve: { x: [], y: [], low: [], high: [] },
   };

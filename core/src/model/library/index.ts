@@ -1,9 +1,47 @@
 import { AppError } from '../../error/AppError';
 import type { Model } from '../Model';
+import { antoine } from './antoine';
+import { arrhenius } from './arrhenius';
+import { decayingSine } from './decayingSine';
+import { doubleExponential } from './doubleExponential';
+import { exponential } from './exponential';
+import { exponentialOffset } from './exponentialOffset';
+import { gaussianPeak } from './gaussianPeak';
+import { logarithmic } from './logarithmic';
+import { logistic } from './logistic';
+import { lorentzianPeak } from './lorentzianPeak';
 import { polynomial } from './polynomial';
+import { powerLaw } from './powerLaw';
+import { proportional } from './proportional';
+import { pumpHead } from './pumpHead';
+import { reciprocal } from './reciprocal';
+import { saturation } from './saturation';
+import { squareRoot } from './squareRoot';
+import { stepResponse } from './stepResponse';
+import { twoLines } from './twoLines';
 
 /** Every model that can be fitted, in the order in which the list shows them. */
-export const models: readonly Model[] = [polynomial];
+export const models: readonly Model[] = [
+  polynomial,
+  proportional,
+  powerLaw,
+  exponential,
+  exponentialOffset,
+  doubleExponential,
+  stepResponse,
+  logistic,
+  saturation,
+  gaussianPeak,
+  lorentzianPeak,
+  decayingSine,
+  twoLines,
+  pumpHead,
+  squareRoot,
+  reciprocal,
+  logarithmic,
+  arrhenius,
+  antoine,
+];
 
 /** @throws {AppError} MODEL_UNKNOWN */
 export function modelOf(kind: string): Model {

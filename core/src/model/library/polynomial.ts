@@ -59,6 +59,10 @@ export function fitPolynomial(data: FitData, degree: number): Fit {
     covariance,
     residuals,
     condition: solved.condition,
+    reducedChiSquare: sigma ? summary.weightedVariance : NaN,
+    doubts: Number.isFinite(solved.condition)
+      ? []
+      : ['The terms cannot be told apart by these points: a lower degree, or points at more values of x.'],
     predict: (at) => {
       const powers = Float64Array.from({ length: parameters }, (_, k) => ((at - centre) / scale) ** k);
       let spread = 0;

@@ -12,9 +12,10 @@ interface FitBoardProps {
 
 /** Parameters of each series with their standard errors, and how well the curve holds the points. */
 export function FitBoard({ fit, waiting, inHand, onTake }: FitBoardProps) {
-  const parameters = fit?.series.find((s) => s.parameters.length > 0)?.parameters ?? [];
+  const rows = fit?.series ?? [];
+  const parameters = rows.find((s) => s.parameters.length > 0)?.parameters ?? [];
   const columns: BoardColumn<SeriesReply>[] = [
-    { key: 'name', title: 'Series', value: (s) => s.name, cell: (s) => <SeriesMark series={fit!.series.indexOf(s)} name={s.name} /> },
+    { key: 'name', title: 'Series', value: (s) => s.name, cell: (s) => <SeriesMark series={rows.indexOf(s)} name={s.name} /> },
     { key: 'points', title: 'Points', numeric: true, value: (s) => s.points, cell: (s) => formatCount(s.points) },
     ...parameters.flatMap((p, k): BoardColumn<SeriesReply>[] => {
       const said = (s: SeriesReply) => formatWithUncertainty(s.parameters[k]?.value ?? NaN, s.parameters[k]?.standardError ?? NaN);
@@ -40,10 +41,10 @@ export function FitBoard({ fit, waiting, inHand, onTake }: FitBoardProps) {
   return (
     <Board<SeriesReply>
       title="Parameters"
-      rows={fit?.series ?? []}
+      rows={rows}
       keyOf={(s) => s.name}
-      inHand={fit?.series[inHand]?.name ?? null}
-      onTake={(s) => onTake(fit!.series.indexOf(s))}
+      inHand={rows[inHand]?.name ?? null}
+      onTake={(s) => onTake(rows.indexOf(s))}
       columns={columns}
       waiting={waiting}
       empty="Choose a run, x and y at the right."

@@ -1,5 +1,6 @@
 import type { ConditionRow, FitBody, RunRow } from '@undameter/contract';
-import { Input, Segmented, Select } from 'antd';
+import { modelOf, models } from '@undameter/core';
+import { Input, InputNumber, Select } from 'antd';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import type { FormChannel } from '../../step/StepForm';
@@ -7,6 +8,20 @@ import type { FormChannel } from '../../step/StepForm';
 const pointKinds: { value: FitBody['data']; label: string }[] = [
   { value: 'samples', label: 'samples' },
   { value: 'operatingPoints', label: 'operating points' },
+];
+
+const weightings: { value: FitBody['weights']; label: string; says: string }[] = [
+  { value: 'none', label: 'none', says: 'each point counts the same; ± from the scatter about the curve' },
+  {
+    value: 'relative',
+    label: 'by the ratios of the ±',
+    says: 'sure points count more; ± still from the scatter about the curve',
+  },
+  {
+    value: 'absolute',
+    label: 'by the ± as it stands',
+    says: 'sure points count more; ± from the uncertainties alone, however the points scatter',
+  },
 ];
 
 interface FitFormProps {
@@ -17,7 +32,7 @@ interface FitFormProps {
   onChange(body: FitBody): void;
 }
 
-/** What is fitted: the run, the conditions (each a series), x, y and the degree. */
+/** What is fitted: the run, the conditions (each a series), x, y and the model. */
 export function FitForm({ body, runs, channels, conditions, onChange }: FitFormProps) {
   const set = (change: Partial<FitBody>) => onChange({ ...body, ...change });
   return (
@@ -51,20 +66,34 @@ export function FitForm({ body, runs, channels, conditions, onChange }: FitFormP
           options={pointKinds}
         />
       </Field>
+      <Field label="Weights" hint={weightings.find((w) => w.value === body.weights)?.says}>
+        <Select<FitBody['weights']>
+          aria-label="Weights"
+          value={body.weights}
+          onChange={(weights) => set({ weights })}
+          options={weightings.map(({ value, label }) => ({ value, label }))}
+        />
+      </Field>
       <Field label="x">
         <ChannelSelect label="x" channels={channels} value={body.x} onChange={(x) => set({ x })} />
       </Field>
       <Field label="y">
         <ChannelSelect label="y" channels={channels} value={body.y} onChange={(y) => set({ y })} />
       </Field>
-      <Field label="Polynomial">
-        <Segmented
-          block
-          value={Number(body.settings['degree'])}
-          onChange={(degree) => set({ settings: { degree } })}
-          options={[1, 2, 3].map((d) => ({ value: d, label: `degree ${d}` }))}
+      <Field label="Model" hint={modelOf(body.model).formula(body.settings as never)}>
+        <Select
+          showSearch={{ optionFilterProp: 'label' }}
+          aria-label="Model"
+          value={body.model}
+          onChange={(model: string) => set({ model, settings: model === 'polynomial' ? { degree: 2 } : {} })}
+          options={models.map((m) => ({ value: m.kind, label: m.title }))}
         />
       </Field>
+      {body.model === 'polynomial' && (
+        <Field label="Degree">
+          <InputNumber aria-label="Degree" min={1} max={9} precision={0} value={Number(body.settings['degree'])} onChange={(degree) => degree !== null && set({ settings: { degree } })} />
+        </Field>
+      )}
     </div>
   );
 } // prettier-ignore

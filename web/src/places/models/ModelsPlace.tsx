@@ -142,7 +142,8 @@ function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitInHandPro
               campaignId={campaignId}
               fit={fit}
               index={Math.min(inHand, fit.series.length - 1)}
-              degree={Number(body.settings['degree'])}
+              degree={body.model === 'polynomial' ? Number(body.settings['degree']) : undefined}
+              weights={body.weights}
               fitId={saved ? row.id : undefined}
               onDegree={(degree) => setBody({ ...body, settings: { degree } })}
             />

@@ -1,21 +1,24 @@
-import type { FindingOrigin, FitReply, ParameterRow } from '@undameter/contract';
+import type { FindingOrigin, FitBody, FitReply, ParameterRow } from '@undameter/contract';
 import { formatWithUncertainty } from '@undameter/core';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../report/usePinFinding';
 import { ladder } from './draft';
+import { Goodness } from './Goodness';
 
 interface SeriesPanelProps {
   campaignId: number;
   fit: FitReply;
   index: number;
-  degree: number;
+  /** Of a polynomial. */
+  degree: number | undefined;
+  weights: FitBody['weights'];
   /** The saved fit, when what is shown is what was saved: only that can carry a finding. */
   fitId: number | undefined;
   onDegree(degree: number): void;
 }
 
 /** The series in hand: each parameter in words, whether it can be trusted, and the way to a finding. */
-export function SeriesPanel({ campaignId, fit, index, degree, fitId, onDegree }: SeriesPanelProps) {
+export function SeriesPanel({ campaignId, fit, index, degree, weights, fitId, onDegree }: SeriesPanelProps) {
   const pin = usePinFinding(campaignId);
   const series = fit.series[index];
   if (!series || series.problem) return <Sentence error={series?.problem} />;
@@ -54,13 +57,14 @@ export function SeriesPanel({ campaignId, fit, index, degree, fitId, onDegree }:
           );
         })}
       </ul>
+      <Goodness series={series} />
       <Sentence error={pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
       <header className="panel-head">
         <h2>Can it be trusted?</h2>
       </header>
       <ul className="ladder">
-        {ladder(fit, series, degree).map((rung) => (
+        {ladder(fit, series, degree, weights).map((rung) => (
           <li key={rung.title} className={rung.state}>
             <b>{rung.title}</b>
             <span>{rung.text}</span>

@@ -1,13 +1,13 @@
 import type { FitBody, FitRow, FitReply, SeriesReply } from '@undameter/contract';
 
 /** What of a saved fit its form holds. */
-export const bodyOf = ({ name, runId, x, y, conditionIds, data, model, settings }: FitRow): FitBody => ({
-  name, runId, x, y, conditionIds, data, model, settings,
+export const bodyOf = ({ name, runId, x, y, conditionIds, data, weights, model, settings }: FitRow): FitBody => ({
+  name, runId, x, y, conditionIds, data, weights, model, settings,
 }); // prettier-ignore
 
 /** A fit that waits for its x and y. */
 export const newFit = (name: string, runId: number): FitBody => ({
-  name, runId, x: '', y: '', conditionIds: [], data: 'samples', model: 'polynomial', settings: { degree: 2 },
+  name, runId, x: '', y: '', conditionIds: [], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 2 },
 }); // prettier-ignore
 
 export const sameFit = (a: FitBody, b: FitBody): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -22,7 +22,13 @@ export interface Rung {
 }
 
 /** The ladder of trust beside a fit: what speaks for and against the numbers of one series. */
-export function ladder(fit: FitReply, series: SeriesReply, degree: number): Rung[] {
+/** @param degree  of a polynomial; undefined for any other model */
+export function ladder(
+  fit: FitReply,
+  series: SeriesReply,
+  degree: number | undefined,
+  weights: FitBody['weights'],
+): Rung[] {
   const rungs: Rung[] = [];
   const few = series.degreesOfFreedom < 3;
   rungs.push({
@@ -32,8 +38,18 @@ export function ladder(fit: FitReply, series: SeriesReply, degree: number): Rung
       (few ? `: only ${series.degreesOfFreedom} more than parameters, so the ± says little` : ''),
     state: few ? 'doubt' : 'sound',
   });
+  rungs.push({
+    title: 'Solution',
+    text:
+      series.doubts.length > 0
+        ? series.doubts.join(' ')
+        : degree === undefined
+          ? 'the search came to its end; that another start leads lower is not ruled out'
+          : 'linear: there is only one, and it was found',
+    state: series.doubts.length > 0 ? 'doubt' : 'sound',
+  });
   const last = series.parameters.at(-1);
-  if (last && last.value !== null && last.halfWidth !== null) {
+  if (degree !== undefined && last && last.value !== null && last.halfWidth !== null) {
     const needless = Math.abs(last.value) < last.halfWidth;
     rungs.push({
       title: 'Highest term',
@@ -52,15 +68,29 @@ export function ladder(fit: FitReply, series: SeriesReply, degree: number): Rung
         ? `not random along ${fit.x.symbol}: ${runs.runs} runs where about ${Math.round(runs.expected)} are expected. The curve bends otherwise than the points, or ${fit.x.symbol} carries noise of its own.`
         : `change sign ${runs.runs} times, about ${Math.round(runs.expected)} expected`,
       state: runs.tooFew ? 'doubt' : 'sound',
-      ...(runs.tooFew && degree < 3 ? { tryDegree: degree + 1 } : {}),
+      ...(runs.tooFew && degree !== undefined && degree < 9 ? { tryDegree: degree + 1 } : {}),
     });
-  rungs.push({
-    title: 'Uncertainty',
-    text: 'from the scatter about the curve, each point taken as independent; sensor errors that all points share are not in it',
-    state: series.points > 200 ? 'doubt' : 'sound',
-  });
+  rungs.push(uncertaintyRung(series, weights));
   return rungs;
 }
+
+/** Scatter this many times what the uncertainties say, in squares, is no chance. */
+const MUCH_SCATTER = 2;
+
+function uncertaintyRung({ points, reducedChiSquare }: SeriesReply, weights: FitBody['weights']): Rung {
+  const title = 'Uncertainty';
+  if (weights !== 'absolute' || reducedChiSquare === null)
+    return {
+      title,
+      text: `from the scatter about the curve, each point taken as independent${weights === 'none' ? '' : ' and weighted by its ±'}; sensor errors that all points share are not in it`,
+      state: points > 200 ? 'doubt' : 'sound',
+    };
+  const much = reducedChiSquare > MUCH_SCATTER ? 'more' : reducedChiSquare < 1 / MUCH_SCATTER ? 'less' : undefined;
+  const said = `from the uncertainties of the points; χ²/ν is ${reducedChiSquare.toPrecision(2)}`;
+  return much
+    ? { title, text: `${said}: they scatter ${much} than their uncertainties say${much === 'more' ? '. The model misses something, or the ± is too small' : '. The ± may be too large, or an error that all share'}.`, state: 'doubt' }
+    : { title, text: `${said}: they scatter as their uncertainties say`, state: 'sound' };
+} // prettier-ignore
 
 const ratio = (v: number): string => (v >= 10 ? String(Math.round(v)) : v.toFixed(1));
 

@@ -1,0 +1,107 @@
+import { describe, expect, test } from '@jest/globals';
+import { Random } from '../../number/Random';
+import { parseUnit } from '../../units';
+import { modelFunction, models, modelOf, solveNonlinear } from '../index';
+
+const xOver = (from: number, to: number, n = 60): Float64Array =>
+  Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1));
+
+/** Models by parameters of very different sizes, as rigs have them: kind, parameters, range of x. */
+const cases: [string, number[], [number, number]][] = [
+  ['proportional', [2.5], [-1, 4]],
+  ['powerLaw', [0.003, 1.87], [10, 400]],
+  ['powerLaw', [12, -0.6], [0.1, 3]],
+  ['exponential', [5e-3, 1200], [0, 4000]],
+  ['exponential', [2, -0.3], [0, 1]],
+  ['exponentialOffset', [46.8, -28.4, 612], [0, 2400]],
+  ['exponentialOffset', [1.2, 3, 0.02], [0, 0.3]],
+  ['doubleExponential', [1, 4, 0.5, 2, 6], [0, 20]],
+  ['stepResponse', [18.4, 28.4, 130, 612], [0, 2400]],
+  ['logistic', [2, 7, 31, 2.5], [0, 60]],
+  ['saturation', [9.4, 0.7], [0.01, 5]],
+  ['gaussianPeak', [0.4, 3, 812, 9], [700, 900]],
+  ['lorentzianPeak', [0.4, -3, 0.5, 0.05], [0, 1]],
+  ['decayingSine', [1, 2, 0.8, 3.1, 0.7], [0, 4]],
+  ['twoLines', [5, -0.5, 2.5, 6.3], [0, 10]],
+  ['pumpHead', [27.6, 1.45e-3], [0, 110]],
+  ['squareRoot', [0.62], [0, 8]],
+  ['reciprocal', [3, -7], [0.5, 20]],
+  ['logarithmic', [1.5, 0.25], [0.1, 90]],
+  ['arrhenius', [4e7, 6500], [290, 420]],
+  ['antoine', [16.3, 3800, -46], [290, 370]],
+];
+
+describe('every model finds its own parameters, from start values that come by themselves', () => {
+  test.each(cases)('%s %j over %j', (kind, parameters, [from, to]) => {
+    const x = xOver(from, to);
+    const y = valuesOf(kind, parameters, x);
+    const fit = modelOf(kind).fit({ x, y, xName: 'x' }, {} as never);
+    parameters.forEach((p, k) => expect(Math.abs(fit.parameters[k]! / p - 1)).toBeLessThan(1e-6));
+    expect(fit.rSquared).toBeCloseTo(1, 9);
+  });
+  test.each(cases)('%s %j: with noise, the ± holds the truth', (kind, parameters, [from, to]) => {
+    const x = xOver(from, to, 200);
+    const truth = valuesOf(kind, parameters, x);
+    const size = Math.max(...truth) - Math.min(...truth);
+    const random = new Random(7);
+    const y = truth.map((v) => v + random.normal(0.01 * size));
+    const fit = modelOf(kind).fit({ x, y, xName: 'x' }, {} as never);
+    expect(fit.residualStandardDeviation / (0.01 * size)).toBeGreaterThan(0.85);
+    expect(fit.residualStandardDeviation / (0.01 * size)).toBeLessThan(1.15);
+    // Four standard errors: one case in some ten thousand would lie outside by chance.
+    parameters.forEach((p, k) => expect(Math.abs(fit.parameters[k]! - p)).toBeLessThan(4 * fit.standardErrors[k]!));
+    const there = fit.predict(x[100]!);
+    expect(Math.abs(there.value - truth[100]!)).toBeLessThan(4 * there.standardError);
+  });
+  test('every model of the library is among them, with a unit for each parameter', () => {
+    expect(new Set(['polynomial', ...cases.map(([kind]) => kind)])).toEqual(new Set(models.map((m) => m.kind)));
+    for (const m of models)
+      for (const p of m.parameters({ degree: 2 } as never, parseUnit('s'), parseUnit('kPa')))
+        expect(p.meaning).not.toBe('');
+  });
+});
+
+test('too few points, an x without a value, and what cannot be told apart are said', () => {
+  const fit = (kind: string, x: number[], y: number[]) => modelOf(kind).fit({ x: Float64Array.from(x), y: Float64Array.from(y), xName: 'x' }, {} as never);
+  expect(() => fit('logistic', [1, 2, 3], [1, 2, 3])).toThrow(expect.objectContaining({ code: 'TOO_FEW_POINTS_FOR_MODEL' }) as never);
+  expect(() => fit('logarithmic', [-1, 2, 3], [1, 2, 3])).toThrow(expect.objectContaining({ code: 'MODEL_NO_START' }) as never);
+  // A straight line tells nothing of where a saturation ends.
+  expect(fit('saturation', [1, 2, 3, 4, 5, 6], [1, 2.001, 3, 3.999, 5, 6]).doubts.length).toBeGreaterThan(0);
+  expect(() => modelFunction('a*x', ['a', 'b'], new Map([['x', new Float64Array(1)]]))).toThrow(expect.objectContaining({ code: 'MODEL_SYMBOL_UNUSED' }) as never);
+}); // prettier-ignore
+
+function valuesOf(kind: string, parameters: number[], x: Float64Array): Float64Array {
+  const model = modelOf(kind);
+  const symbols = model.parameters({} as never, parseUnit(''), parseUnit('')).map((p) => p.symbol);
+  return modelFunction(model.formula({} as never).replace('y = ', ''), symbols, new Map([['x', x]])).values(Float64Array.from(parameters));
+} // prettier-ignore
+
+// NIST StRD data set BoxBOD, higher difficulty, with its two certified starts' far one: from 1, 1 the decay runs away.
+test('NIST BoxBOD: parameters and standard errors as certified, from both starts', () => {
+  const x = Float64Array.of(1, 2, 3, 5, 7, 10);
+  const y = Float64Array.of(109, 149, 149, 191, 213, 224);
+  const model = modelFunction('b1*(1 - exp(-b2*x))', ['b1', 'b2'], new Map([['x', x]]));
+  for (const start of [
+    [1, 1],
+    [100, 0.75],
+  ]) {
+    const { parameters, inverse, sumOfSquares } = solveNonlinear({ model, y, starts: [Float64Array.from(start)] });
+    [213.80940889, 0.54723748542].forEach((p, k) => expect(parameters[k]! / p).toBeCloseTo(1, 8));
+    [12.354515176, 0.10455993237].forEach((se, k) =>
+      expect(Math.sqrt(inverse[k]![k]! * (sumOfSquares / 4)) / se).toBeCloseTo(1, 6),
+    );
+  }
+});
+
+test('a parameter stays within its bounds, and one that ends there is told', () => {
+  const x = Float64Array.of(0, 1, 2, 3);
+  const model = modelFunction('a + b*x', ['a', 'b'], new Map([['x', x]]));
+  const found = solveNonlinear({
+    model,
+    y: Float64Array.of(1, 0, -1, -2),
+    starts: [Float64Array.of(0, 1)],
+    lower: Float64Array.of(-Infinity, 0),
+  });
+  expect([...found.parameters]).toEqual([expect.closeTo(-0.5, 12), 0]);
+  expect(found.atBound).toEqual([false, true]);
+});

@@ -1,0 +1,100 @@
+import { modelFunction, solveNonlinear, type NonlinearSolution } from '@undameter/core';
+import type { Case, Checker } from './Checker';
+import { compareNumbers, worstOf, type Outcome } from './compareNumbers';
+
+/** The formulas of the files in our words: `y = b1*arctan(x)   [note]` is `b1*atan(x)`. */
+const formulaOf = (text: string): string =>
+  text
+    .replace(/\[.*\]/, '')
+    .replace(/^.*?=/, '')
+    .replace(/,.*$/, '')
+    .replaceAll('arctan', 'atan')
+    .trim();
+
+function solved(c: Case, formula: string, parameters: string[], start: number[], bounds: { lower?: Float64Array; upper?: Float64Array } = {}): NonlinearSolution {
+  const names = c['x1'] ? ['x1', 'x2'] : ['x'];
+  const variables = new Map(names.map((name) => [name, Float64Array.from(c[name])]));
+  const y = Float64Array.from(c['y'], (v: number) => (c['responseTransform'] === 'log' ? Math.log(v) : v));
+  const sigma = c['sigma'] ? Float64Array.from(c['sigma']) : undefined;
+  return solveNonlinear({ model: modelFunction(formula, parameters, variables), y, sigma, starts: [Float64Array.from(start)], ...bounds });
+} // prettier-ignore
+
+const standardErrors = (
+  { inverse, sumOfSquares, residuals, parameters, atBound }: NonlinearSolution,
+  isAbsolute = false,
+): number[] => {
+  const variance = isAbsolute
+    ? 1
+    : sumOfSquares / (residuals.length - parameters.length + atBound.filter(Boolean).length);
+  return inverse.map((row, k) => Math.sqrt(row[k]! * variance));
+};
+
+/** Models that the file tells in words. */
+const inOurWords: Record<string, string> = {
+  sinc: 'a*if(k*(x-m)==0, 1, sin(k*(x-m))/(k*(x-m)))+c',
+  'first-order-step': 'y0+(y1-y0)*(1-exp(-max(x-t0, 0)/tau))',
+  'piecewise-linear': 'y0+(k1-k2)*min(x-xb, 0)+k2*(x-xb)',
+};
+
+/** The certified values have eleven digits. */
+const CERTIFIED = 1e-6;
+
+export const nonlinear: Checker[] = [
+  {
+    file: 'nist-nonlinear',
+    kind: 'nonlinear',
+    tolerance: 'relative 1e-6 from both starts; parameters alone where the residuals are rounding',
+    check: (c) =>
+      worstOf(
+        ...[c['start1'], c['start2']].map((start: number[]): Outcome => {
+          const found = solved(c, formulaOf(c['model']), c['params'], start);
+          if (c['rss'] < 1e-20) return compareNumbers('parameters', c['certified'], found.parameters, CERTIFIED);
+          return worstOf(
+            compareNumbers('parameters', c['certified'], found.parameters, CERTIFIED),
+            compareNumbers('se', c['certifiedSE'], standardErrors(found), CERTIFIED),
+            compareNumbers('rss', [c['rss']], [found.sumOfSquares], CERTIFIED),
+          );
+        }),
+      ),
+  },
+  {
+    file: 'fits',
+    kind: 'nonlinear',
+    tolerance: 'relative 1e-6',
+    check: (c) => {
+      const formula = inOurWords[c['name'] as string] ?? formulaOf(`y = ${c['model']}`);
+      const symbols = parametersOf(formula);
+      const found = solved(c, formula, symbols, c['p0']);
+      return worstOf(
+        compareNumbers('params', c['params'], found.parameters, 1e-6),
+        c['se_scaled'] ? compareNumbers('se', c['se_scaled'], standardErrors(found), 1e-5) : { worst: 0 },
+        c['se_absolute'] ? compareNumbers('se', c['se_absolute'], standardErrors(found, true), 1e-5) : { worst: 0 },
+      );
+    },
+  },
+  {
+    file: 'fits',
+    kind: 'bounded',
+    tolerance: 'relative 1e-6',
+    check: (c) => {
+      const bounds = { lower: Float64Array.of(0, -0.7, -Infinity), upper: Float64Array.of(Infinity, 0, Infinity) };
+      const found = solved(c, formulaOf(`y = ${c['model']}`), ['a', 'b', 'c'], [1, -0.5, 0], bounds);
+      return worstOf(compareNumbers('params', c['params'], found.parameters, 1e-6), compareNumbers('rss', [c['rss']], [found.sumOfSquares], 1e-9));
+    },
+  },
+  {
+    file: 'fits',
+    kind: 'fixed',
+    tolerance: 'relative 1e-6',
+    check: (c) => {
+      const found = solved(c, formulaOf(`y = ${c['model']}`), ['a', 'c'], [1, 0]);
+      return worstOf(compareNumbers('params', c['params'], found.parameters, 1e-6), compareNumbers('se', c['se_scaled'], standardErrors(found), 1e-6));
+    },
+  },
+]; // prettier-ignore
+
+/** Names that are neither x nor functions, in the order of the alphabet or of their first place. */
+const parametersOf = (formula: string): string[] => {
+  const names = [...formula.matchAll(/[A-Za-z_]\w*/g)].map((m) => m[0]);
+  return [...new Set(names.filter((n) => n !== 'x' && n !== 'pi' && !formula.includes(`${n}(`)))];
+};
