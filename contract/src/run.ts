@@ -199,6 +199,8 @@ export const traceReply = closed({
   y: column,
   everySample: Type.Boolean(),
   setAside: closed({ x: column, y: column, count: Type.Integer() }),
+  /** Samples that are less sure than the others, thinned to points, and why; null where all are alike. */
+  doubtful: orNull(closed({ x: column, y: column, why: Type.String() })),
   /** Kept samples in the window, by condition id, thinned to points. */
   inConditions: Type.Array(closed({ id, x: column, y: column })),
 });

@@ -1,20 +1,50 @@
 import { Type, type Static } from 'typebox';
-import { closed, id, name, symbol, unit } from './common';
+import { uncertaintySchema } from '@undameter/core';
+import { closed, id, name, orNull, symbol, unit } from './common';
+
+const axisScale = Type.Union([Type.Literal('plain'), Type.Literal('log'), Type.Literal('reciprocal')]);
+
+const knots = Type.Array(Type.Number(), { minItems: 2, maxItems: 100000 });
 
 export const tableBody = closed({
+  /** Every campaign can use it. */
+  isShared: Type.Boolean(),
   symbol,
   name,
   xName: name,
   xUnit: unit,
   yUnit: unit,
   source: Type.String({ minLength: 1, maxLength: 1000 }),
-  outside: Type.Union([Type.Literal('refuse'), Type.Literal('hold')]),
-  x: Type.Array(Type.Number(), { minItems: 2, maxItems: 100000 }),
-  y: Type.Array(Type.Number(), { minItems: 2, maxItems: 100000 }),
+  method: Type.String({ minLength: 1, maxLength: 40 }),
+  xScale: axisScale,
+  yScale: axisScale,
+  outside: Type.Union([Type.Literal('refuse'), Type.Literal('hold'), Type.Literal('extend')]),
+  uncertainty: orNull(uncertaintySchema),
+  notes: Type.String({ maxLength: 5000 }),
+  x: knots,
+  y: knots,
+  second: orNull(
+    closed({
+      name,
+      unit,
+      method: Type.String({ minLength: 1, maxLength: 40 }),
+      scale: axisScale,
+      w: knots,
+      isScattered: Type.Boolean(),
+    }),
+  ),
 });
 export type TableBody = Static<typeof tableBody>;
-export const tableRow = closed({ id, campaignId: id, ...tableBody.properties });
+/** Without a campaign: a shared one whose campaign was deleted. */
+export const tableRow = closed({ id, campaignId: orNull(id), ...tableBody.properties });
 export type TableRow = Static<typeof tableRow>;
+
+export const tableVersion = closed({ version: Type.Integer(), savedAt: Type.String(), body: tableBody });
+export type TableVersion = Static<typeof tableVersion>;
+
+/** A step of a run, or a condition, that looks up in a table. */
+export const tableUse = closed({ runId: orNull(id), where: Type.String(), what: Type.String() });
+export type TableUse = Static<typeof tableUse>;
 
 /** Columns of a file, from which two are chosen for a table. */
 export const tableFileReply = closed({

@@ -28,6 +28,9 @@ const step = (id: string, kind: string, settings: Record<string, unknown>): Step
   on: true,
 });
 
+/** Inner diameter of the loop's pipes. */
+const PIPE = `${rig.pipeDiameterMm} [mm]`;
+
 const sweepSteps: Step[] = [
   // Limits instead of times, so that the procedure fits another day's sweep as well.
   step('trim', 'trim', { channel: 'n', from: 1300, to: 3000, unit: 'rpm' }),
@@ -42,6 +45,19 @@ const sweepSteps: Step[] = [
   step('head', 'derive', { name: 'Head', symbol: 'H', formula: '(p_d - p_s) / (rho * g_n)', unit: 'm' }),
   step('power', 'derive', { name: 'Hydraulic power', symbol: 'P_h', formula: '(p_d - p_s) * Q', unit: 'W' }),
   step('efficiency', 'derive', { name: 'Efficiency', symbol: 'eta', formula: 'P_h / (M * n)', unit: '%' }),
+  // Both pressures are absolute; suction and discharge are pipes of 50 mm.
+  step('npsh', 'derive', {
+    name: 'Net positive suction head',
+    symbol: 'NPSH',
+    formula: `(p_s - p_v(T_w)) / (rho * g_n) + (4 * Q / (pi * ${PIPE}^2))^2 / (2 * g_n)`,
+    unit: 'm',
+  }),
+  step('reynolds', 'derive', {
+    name: 'Reynolds number of the pipe',
+    symbol: 'Re',
+    formula: `4 * rho * Q / (pi * ${PIPE} * mu_w(T_w))`,
+    unit: '',
+  }),
   step('smooth', 'smooth', {
     channel: 'p_d',
     method: 'savitzkyGolay',
@@ -105,9 +121,21 @@ export const demoRuns: readonly DemoRun[] = [
     file: warmupLog,
     name: 'Warm-up, heater on',
     kind: 'measured',
-    columns: { 0: { symbol: 't', name: 'Time' }, 1: { symbol: 'T_w' }, 2: { symbol: 'P_el' } },
+    columns: {
+      0: { symbol: 't', name: 'Time' },
+      1: { symbol: 'T_w', uncertainty: within(0.15) },
+      2: { symbol: 'P_el' },
+    },
     along: 0,
-    steps: [],
+    steps: [
+      // What a filling with the coolant blend would be like at the temperatures of the warm-up.
+      step('coolant', 'derive', {
+        name: 'Viscosity with 35 % coolant',
+        symbol: 'mu_35',
+        formula: 'mu_c(T_w, 35 [%])',
+        unit: 'mPa·s',
+      }),
+    ],
   },
   {
     file: pulsationLog,

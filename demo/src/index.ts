@@ -1,3 +1,3 @@
 export { demoCampaign, demoConditions, demoRuns, type DemoRun } from './campaign';
 export { headAt, rig } from './rig';
-export { waterTables } from './waterTables';
+export { demoTables } from './demoTables';

@@ -13,6 +13,8 @@ export const rig = {
   flowShares: [0.85, 0.71, 0.57, 0.43, 0.28, 0.14],
   valveOpeningsPercent: [100, 80, 62, 45, 30, 16],
   gravity: 9.80665,
+  /** Inner diameter of the pipes on both sides of the pump. */
+  pipeDiameterMm: 50,
   /** Moment of inertia of pump and motor, kg·m². */
   inertia: 0.0214,
   /** Drag torque while coasting: constant part in N·m and part with speed squared in N·m/(rad/s)². */

@@ -1,8 +1,9 @@
 /** The API on a fresh data directory: the way of a log through it, and what it refuses. */
+import { gzipSync } from 'node:zlib';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitReply, FitRow, JobReply, ProcedureReply, RunReply, TableRow, TracesReply, UploadReply } from '@undameter/contract'; // prettier-ignore
+import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitReply, FitRow, JobReply, ProcedureReply, RunReply, TableFileReply, TableRow, TracesReply, UploadReply, TableUse, TableVersion } from '@undameter/contract'; // prettier-ignore
 import { asUnderstood, importEnded, uploadTo } from '../../scripts/testing/importBuilt';
 import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
 
@@ -43,6 +44,18 @@ const log =
   Array.from({ length: 1000 }, (_, i) => `${(i / 10).toFixed(1)},${i % 50},${2 + 3 * (i % 50) + (i % 2 ? 0.01 : -0.01)}`).join('\n'); // prettier-ignore
 
 const step = (kind: string, settings: Record<string, unknown>, id = kind) => ({ id, kind, version: 1, settings, on: true }); // prettier-ignore
+
+/** How a table is read, where a test is about something else. */
+const plainly = {
+  isShared: false,
+  method: 'linear',
+  xScale: 'plain',
+  yScale: 'plain',
+  outside: 'refuse',
+  uncertainty: null,
+  notes: '',
+  second: null,
+};
 
 describe('a log on its way', () => {
   let runId = 0;
@@ -112,13 +125,26 @@ describe('a log on its way', () => {
   test('condition, fit, comparison and finding; the finding tells when it would read otherwise', async () => {
     const limits = [{ symbol: 'x', value: 20, tolerance: 10, unit: 'mm' }];
     const condition = (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name: 'low', limits })).body;
-    const fitBody = { name: 'y of x', runId, x: 'x', y: 'y', conditionIds: [condition.id], data: 'samples', model: 'polynomial', settings: { degree: 1 } }; // prettier-ignore
+    const fitBody = { name: 'y of x', runId, x: 'x', y: 'y', conditionIds: [condition.id], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 1 } }; // prettier-ignore
     const fit = (await ask<FitRow>(`/campaigns/${campaignId}/fits`, fitBody)).body;
     const result = (await ask<FitReply>(`/fits/${fit.id}/result`)).body.series[0]!;
     const [a0, a1] = result.parameters;
     expect(a1).toMatchObject({ symbol: 'a1', unit: 'kPa/mm' });
     expect(Math.abs(a1!.value! - 3)).toBeLessThan(a1!.halfWidth!);
     expect(Math.abs(a0!.value! - 2)).toBeLessThan(a0!.halfWidth!);
+    // Weights need an uncertainty; as it stands it is held against the scatter.
+    const tryFit = async (weights: string) =>
+      (await ask<FitReply>('/fits/trial', { ...fitBody, campaignId, weights })).body.series[0]!;
+    expect((await tryFit('absolute')).problem).toMatchObject({ code: 'FIT_WEIGHTS' });
+    const declare = (uncertainty: unknown) =>
+      ask(`/runs/${runId}/channels/y`, { symbol: 'y', name: 'y', unit: 'kPa', uncertainty }, 'PUT');
+    await declare({ kind: 'absolute', value: 2 * result.residualStandardDeviation!, statedAs: 'standard' });
+    const weighted = await tryFit('absolute');
+    expect(weighted.reducedChiSquare).toBeCloseTo(1 / 4, 6);
+    expect(weighted.parameters[1]!.standardError! / a1!.standardError!).toBeCloseTo(2, 6);
+    expect((await tryFit('relative')).parameters[1]!.standardError! / a1!.standardError!).toBeCloseTo(1, 6);
+    expect(weighted.correlation[0]![1]).toBeLessThan(0);
+    await declare(null);
     const simulated = await imported('sim.csv', 'x [cm],y [Pa]\n0,1000\n1,31000\n5,151000\n');
     const row = await ask<ComparisonRow>(`/campaigns/${campaignId}/comparisons`, { name: 'c', fitId: fit.id, candidateRunId: simulated, x: 'x', y: 'y' }); // prettier-ignore
     const compared = (await ask<ComparisonReply>(`/comparisons/${row.body.id}/result`)).body.series[0]!;
@@ -137,7 +163,7 @@ describe('a log on its way', () => {
   });
 
   test('a table is callable in a formula, and its change is computed anew', async () => {
-    const table = { symbol: 'k', name: 'Stiffness', xName: 'Way', xUnit: 'mm', yUnit: 'N', source: 'made up', outside: 'refuse', x: [50, 0], y: [100, 0] }; // prettier-ignore
+    const table = { symbol: 'k', name: 'Stiffness', xName: 'Way', xUnit: 'mm', yUnit: 'N', source: 'made up', ...plainly, x: [50, 0], y: [100, 0] }; // prettier-ignore
     const { body } = await ask<TableRow>(`/campaigns/${campaignId}/tables`, table);
     expect(body.x).toEqual([0, 50]);
     const force = step('derive', { name: 'Force', symbol: 'F', formula: 'k(x)', unit: 'N' });
@@ -148,7 +174,90 @@ describe('a log on its way', () => {
     expect(await highest()).toBe(98);
     await ask(`/tables/${body.id}`, { ...table, y: [200, 0] }, 'PUT');
     expect(await highest()).toBe(196);
+    // What it was is kept, and who asks it is told.
+    const versions = (await ask<TableVersion[]>(`/tables/${body.id}/versions`)).body;
+    expect(versions.map((v) => [v.version, v.body.y])).toEqual([[1, [0, 100]]]);
+    const { procedureVersion: version } = (await ask<RunReply>(`/runs/${runId}`)).body;
+    await ask(`/runs/${runId}/procedure`, { steps: [force], version }, 'PUT');
+    const uses = async () => (await ask<TableUse[]>(`/tables/${body.id}/uses`)).body;
+    expect(await uses()).toEqual([{ runId, where: 'log.csv', what: 'F = k(x)' }]);
+    await ask(`/runs/${runId}/procedure/history`, { direction: 'undo' });
+    expect(await uses()).toEqual([]);
   });
+
+  test('a shared table is there in every campaign, goes behind one of its own, and outlives its campaign', async () => {
+    const table = {
+      symbol: 'shared',
+      name: 'Way',
+      xName: 'a',
+      xUnit: '',
+      yUnit: '',
+      source: 'made up',
+      ...plainly,
+      isShared: true,
+      x: [0, 1],
+      y: [0, 1],
+    };
+    const other = (await ask<CampaignRow>('/campaigns', { name: 'Another', question: '' })).body.id;
+    const made = (await ask<TableRow>(`/campaigns/${other}/tables`, table)).body;
+    const seen = async () =>
+      (await ask<TableRow[]>(`/campaigns/${campaignId}/tables`)).body
+        .filter((t) => t.symbol === 'shared')
+        .map((t) => t.y[1]);
+    expect(await seen()).toEqual([1]);
+    expect((await ask(`/campaigns/${campaignId}/tables`, table)).body).toMatchObject({ code: 'NAME_TAKEN' });
+    const own = (await ask<TableRow>(`/campaigns/${campaignId}/tables`, { ...table, isShared: false, y: [0, 7] })).body;
+    expect(await seen()).toEqual([1, 7]);
+    const bench = (
+      await ask<BenchReply>(`/runs/${runId}/bench`, {
+        steps: [step('derive', { name: 'S', symbol: 'S', formula: 'shared(1)', unit: '' })],
+      })
+    ).body;
+    expect(bench.channels.find((c) => c.symbol === 'S')!.highest).toBe(7);
+    await ask(`/tables/${own.id}`, undefined, 'DELETE');
+    await ask(`/campaigns/${other}`, undefined, 'DELETE');
+    expect(await seen()).toEqual([1]);
+    expect((await ask(`/tables/${made.id}`, { ...table, isShared: false }, 'PUT')).body).toMatchObject({
+      code: 'TABLE_WITHOUT_CAMPAIGN',
+    });
+    await ask(`/tables/${made.id}`, undefined, 'DELETE');
+  });
+
+  test('knots come from a file of any format of intake; a log is refused', async () => {
+    const send = async (name: string, body: Buffer | string) => {
+      const reply = await fetch(`${server.address}/api/table-files?name=${name}`, {
+        method: 'POST',
+        body: body as string,
+        headers: { 'content-type': 'application/octet-stream' },
+      });
+      return (await reply.json()) as TableFileReply & { code?: string };
+    };
+    const columns = [
+      { name: 'T', unit: '°C', values: [0, 10] },
+      { name: 'rho', unit: 'kg/m³', values: [999.8, 999.7] },
+    ];
+    const text = 'T (°C);rho (kg/m³)\n0;999,8\n10;999,7\n';
+    expect((await send('t.csv', text)).columns).toEqual(columns);
+    expect((await send('t.csv.gz', gzipSync(text))).columns).toEqual(columns);
+    expect((await send('t.json', '[{"T":0,"rho":999.8},{"T":10,"rho":999.7}]')).columns.map((c) => c.values)).toEqual(
+      columns.map((c) => c.values),
+    );
+    expect(await send('t.csv', '1,2\n'.repeat(2.2e6))).toMatchObject({ code: 'TABLE_FILE_TOO_LARGE' });
+  });
+
+  test('a table in two arguments is put in order, and asked with both of them', async () => {
+    const second = { name: 'b', unit: '%', method: 'linear', scale: 'plain', w: [50, 0], isScattered: false };
+    const table = { symbol: 'two', name: 'Both', xName: 'a', xUnit: 'mm', yUnit: '', source: 'made up', ...plainly, second, x: [100, 0], y: [4, 3, 2, 1] };
+    const made = (await ask<TableRow>(`/campaigns/${campaignId}/tables`, table)).body;
+    expect(made).toMatchObject({ x: [0, 100], y: [1, 2, 3, 4], second: { w: [0, 50] } });
+    const value = async (formula: string) => {
+      const bench = (await ask<BenchReply>(`/runs/${runId}/bench`, { steps: [step('derive', { name: 'B', symbol: 'B', formula, unit: '' })] })).body;
+      return bench.channels.find((c) => c.symbol === 'B')?.highest ?? bench.reports[0]!.error?.message;
+    };
+    expect(await value('two(5 [cm], 0.25)')).toBe(2.5);
+    expect(await value('two(5 [cm])')).toContain('takes 2');
+    expect((await ask(`/campaigns/${campaignId}/tables`, { ...table, symbol: 'bad', y: [1, 2, 3] })).body).toMatchObject({ code: 'TABLE_GRID_SIZE' });
+  }); // prettier-ignore
 
   test('a deleted run takes its samples and its original with it', async () => {
     const id = await imported('short.csv', log + '\n100,1,5\n');
@@ -192,7 +301,7 @@ describe('a log on its way', () => {
   });
 
   const fit = (over: Record<string, unknown>) => ({
-    campaignId, name: 'f', runId, x: 'x', y: 'y', conditionIds: [], data: 'samples', model: 'polynomial', settings: { degree: 1 }, ...over,
+    campaignId, name: 'f', runId, x: 'x', y: 'y', conditionIds: [], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 1 }, ...over,
   }); // prettier-ignore
   test.each([
     [{ settings: { degree: 12 } }, 422, 'settings.degree must be <= 9'],
@@ -222,9 +331,11 @@ describe('refusals at the door', () => {
     ['/runs/abc', undefined, 422, 'params.id must be integer'],
     ['/runs/0', undefined, 422, 'must be >= 1'],
     ['/nothing', undefined, 404, 'There is nothing at /api/nothing'],
-    ['/campaigns/1/tables', { symbol: 'sin', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', outside: 'refuse', x: [1, 2], y: [1, 2] }, 422, 'already in use'],
-    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: 'wat', yUnit: '', source: 's', outside: 'refuse', x: [1, 2], y: [1, 2] }, 422, 'is not a unit'],
-    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', outside: 'refuse', x: [1, 1], y: [1, 2] }, 422, 'stands twice'],
+    ['/campaigns/1/tables', { symbol: 'sin', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, x: [1, 2], y: [1, 2] }, 422, 'already in use'],
+    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: 'wat', yUnit: '', source: 's', ...plainly, x: [1, 2], y: [1, 2] }, 422, 'is not a unit'],
+    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, x: [1, 1], y: [1, 2] }, 422, 'stands twice'],
+    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, yScale: 'log', x: [1, 2], y: [1, -2] }, 422, 'Row 2: the value −2 cannot stand'],
+    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, method: 'wavy', x: [1, 2], y: [1, 2] }, 422, 'no interpolation "wavy"'],
     ['/campaigns/1/conditions', { name: 'c', limits: [{ symbol: 'x', value: 1, tolerance: -1, unit: '' }] }, 422, 'must be >= 0'],
   ])('%s with %j', async (path, body, status, sentence) => {
     const reply = await ask<{ message: string }>(path, body);

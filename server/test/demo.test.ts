@@ -14,6 +14,7 @@ import type {
   SetPointsReply,
   WhyReply,
 } from '@undameter/contract';
+import { liquidWater, saturationPressure, waterViscosity } from '@undameter/core';
 import { headAt, rig } from '@undameter/demo';
 import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
 
@@ -39,6 +40,19 @@ test("the demo's head curves give back the constants of the generator within the
   expect(Math.abs(a0!.value! - rig.headAtZeroFlowM)).toBeLessThan(a0!.halfWidth!);
   expect(Math.abs(a2!.value! + rig.headFallMPerLpm2)).toBeLessThan(a2!.halfWidth!);
   expect(a2!.unit).toBe('m/(L/min)²');
+});
+
+test('the warm-up gives back the time constant and both temperatures of the generator, its start values come by themselves', async () => {
+  const { body } = await ask<FitReply>('/fits/3/result');
+  const [before, rise, begin, tau] = body.series[0]!.parameters;
+  const { from, to, timeConstant } = rig.warmUp;
+  expect(body.series[0]!.doubts).toEqual([]);
+  // The log is in minutes, and the heater goes on after two.
+  const truth = [from, to - from, 2, timeConstant / 60];
+  [before, rise, begin, tau].forEach((p, k) =>
+    expect(Math.abs(p!.value! - truth[k]!)).toBeLessThan(1.5 * p!.halfWidth!),
+  );
+  expect(tau!.unit).toBe('min');
 });
 
 test('the ledger of the sweep accounts for every sample', async () => {
@@ -77,16 +91,27 @@ test('the set points of the sweep are 18 conditions, and their points hold head 
   const { body: made } = await ask<ConditionRow[]>('/campaigns/1/conditions/several', { conditions });
   const again = await ask<{ code: string }>('/campaigns/1/conditions/several', { conditions });
   expect(again.body.code).toBe('NAME_TAKEN');
-  const body = { conditionIds: made.map((c) => c.id), symbols: ['n', 'Q', 'H', 'eta'] };
+  const body = { conditionIds: made.map((c) => c.id), symbols: ['n', 'Q', 'H', 'eta', 'p_s', 'T_w', 'NPSH', 'Re'] };
   const { body: points } = await ask<PointsReply>('/runs/1/operating-points', body);
   expect(points.points).toHaveLength(18);
   for (const { values } of points.points) {
-    const [n, Q, H, eta] = values.map((v) => v!);
+    const [n, Q, H, eta, p, T, npsh, re] = values.map((v) => v!);
     const wanted = headAt(n!.mean!, Q!.mean!);
     // The rig has no systematic error, so the mean lies within what its scatter allows.
     expect(Math.abs(H!.mean! - wanted)).toBeLessThan(5 * H!.standardError! + 0.02);
     expect(H!.uncertainty!).toBeGreaterThan(H!.standardError!);
     expect(eta!.uncertainty!).toBeGreaterThan(0);
+    // The tables of the demo against the formulations of the IAPWS.
+    const kelvin = T!.mean! + 273.15;
+    const density = 1 / liquidWater(kelvin, 0.101325).volume;
+    const area = (Math.PI * (rig.pipeDiameterMm / 1000) ** 2) / 4;
+    const speed = Q!.mean! / 60_000 / area;
+    const above = (1000 * p!.mean! - 1e6 * saturationPressure(kelvin)) / (density * rig.gravity);
+    expect(Math.abs(npsh!.mean! - above - speed ** 2 / (2 * rig.gravity))).toBeLessThan(npsh!.uncertainty!);
+    const reynolds = (density * speed * rig.pipeDiameterMm) / 1000 / waterViscosity(kelvin, density);
+    expect(Math.abs(re!.mean! - reynolds)).toBeLessThan(2 * re!.uncertainty!);
+    // The viscosity is stated to 1 % twice the standard uncertainty, the flow to 0.5 %.
+    expect(re!.uncertainty! / re!.mean!).toBeGreaterThan(0.005);
   }
 });
 

@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream';
-import { demoCampaign, demoConditions, demoRuns, waterTables, type DemoRun } from '@undameter/demo';
+import { demoCampaign, demoConditions, demoRuns, demoTables, type DemoRun } from '@undameter/demo';
 import type { Services } from '../services';
 import { campaigns, createCampaign } from '../store/campaigns';
 import { createComparison } from '../store/comparisons';
@@ -30,7 +30,7 @@ export async function ensureDemo(services: Services, say: (line: string) => void
 
 async function fillDemo(services: Services, campaignId: number): Promise<void> {
   const { db } = services;
-  for (const table of waterTables) await createTable(db, campaignId, table);
+  for (const table of demoTables) await createTable(db, campaignId, table);
   const runIds: number[] = [];
   for (const demoRun of demoRuns) runIds.push(await importRun(services, campaignId, demoRun));
   const conditionIds: number[] = [];
@@ -44,11 +44,23 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
       y,
       conditionIds,
       data: 'samples',
+      weights: 'none',
       model: 'polynomial',
       settings: { degree },
     });
   const head = await curve('Head against flow', 'H', 2);
   await curve('Hydraulic power against flow', 'P_h', 3);
+  await createFit(db, campaignId, {
+    name: 'Warm-up',
+    runId: runIds[2]!,
+    x: 't',
+    y: 'T_w',
+    conditionIds: [],
+    data: 'samples',
+    weights: 'none',
+    model: 'stepResponse',
+    settings: {},
+  });
   const comparison = await createComparison(db, campaignId, {
     name: 'Simulated head curve',
     fitId: head.id,

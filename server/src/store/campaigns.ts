@@ -19,7 +19,7 @@ export async function campaign(db: Db, id: number): Promise<CampaignReply> {
   );
   const [counts] = await db.sql<CampaignReply['counts']>`
     select (select count(*)::int from condition where campaign_id = ${id}) as conditions,
-           (select count(*)::int from property_table where campaign_id = ${id}) as tables,
+           (select count(*)::int from property_table where campaign_id = ${id} or is_shared) as tables,
            (select count(*)::int from fit where campaign_id = ${id}) as fits,
            (select count(*)::int from comparison where campaign_id = ${id}) as comparisons,
            (select count(*)::int from finding where campaign_id = ${id}) as findings`;

@@ -137,6 +137,8 @@ export async function removeCampaign(db: Database, id: number): Promise<void> {
     }>`select sample_set as "sampleSet" from run where campaign_id = ${id}`;
     await tx.sql`delete from comparison where campaign_id = ${id}`;
     await tx.sql`delete from fit where campaign_id = ${id}`;
+    // What other campaigns use as well stays.
+    await tx.sql`update property_table set campaign_id = null where campaign_id = ${id} and is_shared`;
     oneOf(await tx.sql`delete from campaign where id = ${id} returning id`, 'campaign', id);
     for (const run of runs) await dropSampleSet(tx, run.sampleSet);
   });

@@ -43,6 +43,7 @@ export interface FitTask {
   x: string;
   y: string;
   data: SeriesKind;
+  weights: 'none' | 'absolute' | 'relative';
   model: string;
   settings: Record<string, unknown>;
 }

@@ -76,7 +76,7 @@ export class BenchLoader {
   /** Everything that a fit computes with. */
   async fit(body: FitBody): Promise<FitTask> {
     const benchRun = await this.run(body.runId);
-    const { x, y, data, model, settings } = body;
+    const { x, y, data, weights, model, settings } = body;
     return {
       run: benchRun,
       conditions: await this.conditions(benchRun.campaignId, body.conditionIds),
@@ -85,6 +85,7 @@ export class BenchLoader {
       data,
       model,
       settings,
+      weights,
     };
   }
 
@@ -122,6 +123,6 @@ export class BenchLoader {
   }
 }
 
-const toPropertyTable = ({ symbol, name, xName, xUnit, yUnit, source, outside, x, y }: PropertyTable): PropertyTable => ({
-  symbol, name, xName, xUnit, yUnit, source, outside, x, y,
+const toPropertyTable = ({ symbol, name, xName, xUnit, yUnit, source, method, xScale, yScale, outside, uncertainty, x, y, second }: PropertyTable): PropertyTable => ({
+  symbol, name, xName, xUnit, yUnit, source, method, xScale, yScale, outside, uncertainty, x, y, second,
 }); // prettier-ignore

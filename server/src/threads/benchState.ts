@@ -41,6 +41,7 @@ export interface BenchState {
 
 /** What follows from columns alone, as long as anything holds them. */
 const levelsOfColumns = new WeakMap<Float64Array, readonly Level[]>();
+const blocksOfMasks = new WeakMap<Mask, Uint8Array>();
 const ofColumns = new WeakMap<Float64Array, WeakMap<Mask, Map<string, unknown>>>();
 /** One mask of nothing set aside for each run, so that it is the same one each time. */
 const untouched = new LRUCache<string, Mask>({ max: 24 });
@@ -67,7 +68,7 @@ export function benchState(run: BenchRun): BenchState {
       const known = remember(byMask, result.final.mask, () => new Map<string, unknown>());
       return remember(known, name, make) as never;
     },
-    blocks: () => once('blocks', () => keptBlocks(result.final.mask)),
+    blocks: () => remember(blocksOfMasks, result.final.mask, () => keptBlocks(result.final.mask)),
     pickedBy: ({ name, limits }) =>
       once(`picked ${JSON.stringify(limits)}`, () => attempt(() => pickSamples(result.final, { name, limits }))),
     once,

@@ -1,5 +1,5 @@
 import type { CostReply } from '@undameter/contract';
-import { numberChannelOf, smoothingCost } from '@undameter/core';
+import { numberChannelOf, sampleNumbers, smoothingCost } from '@undameter/core';
 import type { BenchRun } from './BenchInput';
 import { benchState } from './benchState';
 import { reading, readings } from './toReply';
@@ -20,7 +20,7 @@ const peakReply = (p: { at: number; height: number; width: number }) => ({
 export function costOf({ run, channel, made }: CostTask): CostReply | null {
   const { final } = benchState(run).result;
   const along = final.along === undefined ? undefined : numberChannelOf(final, final.along);
-  const x = along?.values ?? Float64Array.from({ length: final.samples }, (_, i) => i);
+  const x = along?.values ?? sampleNumbers(final.samples);
   const [raw, calm] = [numberChannelOf(final, channel).values, numberChannelOf(final, made).values];
   const cost = smoothingCost(raw, calm, x, final.mask, along?.name ?? 'sample number');
   if (!cost) return null;

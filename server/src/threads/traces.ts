@@ -3,8 +3,10 @@ import {
   channelOf,
   firstAtLeast,
   GAP_FACTOR,
+  gather,
   median,
   reduceTrace,
+  sampleNumbers,
   setAsidePoints,
   type RunState,
 } from '@undameter/core';
@@ -13,7 +15,7 @@ import { benchState, type BenchState } from './benchState';
 import { attempt, readings } from './toReply';
 
 const MOST_SET_ASIDE = 1500;
-const MOST_IN_CONDITION = 1200;
+const MOST_POINTS = 1200;
 
 /** What the charts of a window show, reduced to their pixels. */
 export function traces(task: TracesTask): TracesReply {
@@ -39,15 +41,12 @@ interface Axis {
   gap: number;
 }
 
-const axes = new WeakMap<RunState, Axis>();
+const axes = new WeakMap<Float64Array, Axis>();
 
 function axisOf(state: RunState): Axis {
-  const known = axes.get(state);
+  const x = state.along === undefined ? sampleNumbers(state.samples) : channelOf(state, state.along).values;
+  const known = axes.get(x);
   if (known) return known;
-  const x =
-    state.along === undefined
-      ? Float64Array.from({ length: state.samples }, (_, i) => i + 1)
-      : channelOf(state, state.along).values;
   let rising = true;
   let low = Infinity;
   let high = -Infinity;
@@ -61,7 +60,7 @@ function axisOf(state: RunState): Axis {
   }
   const gap = rising ? GAP_FACTOR * median(Float64Array.from(steps.filter((s) => s > 0))) : Infinity;
   const axis: Axis = { x, rising, range: low <= high ? [low, high] : [0, 1], gap: gap > 0 ? gap : Infinity };
-  axes.set(state, axis);
+  axes.set(x, axis);
   return axis;
 }
 
@@ -86,13 +85,16 @@ function traceOf(
   const channel = channelOf(final, symbol);
   const source = { x: axis.x, y: channel.values, levels: state.levelsOf(channel) };
   const trace = reduceTrace(source, final.mask, state.blocks(), first, last, task.pixels, axis.gap);
-  const aside = setAsidePoints(axis.x, channel.values, final.mask, first, last, MOST_SET_ASIDE);
+  const aside = setAsidePoints(axis.x, channel.values, final.mask, state.blocks(), first, last, MOST_SET_ASIDE);
   return {
     symbol,
     x: readings(trace.x),
     y: readings(trace.y),
     everySample: trace.everySample,
     setAside: { x: readings(aside.x), y: readings(aside.y), count: aside.count },
+    doubtful: channel.doubtful
+      ? { ...pointsAt(channel.doubtful.samples, axis.x, channel.values, first, last), why: channel.doubtful.why }
+      : null,
     inConditions: task.conditions.map((c) => inCondition(c, state, axis.x, channel.values, first, last)),
   };
 }
@@ -106,13 +108,14 @@ function inCondition(
   last: number,
 ) {
   const picked = state.pickedBy(condition).value ?? new Int32Array(0);
+  return { id: condition.id, ...pointsAt(picked, x, y, first, last) };
+}
+
+/** Those of some samples that are in the window, thinned to what can be told apart. */
+function pointsAt(samples: Int32Array, x: Float64Array, y: Float64Array, first: number, last: number) {
   // Sample numbers rise, so those of the window are found by searching.
-  const inside = picked.subarray(firstAtLeast(picked, first), firstAtLeast(picked, last));
-  const every = Math.max(1, Math.ceil(inside.length / MOST_IN_CONDITION));
+  const inside = samples.subarray(firstAtLeast(samples, first), firstAtLeast(samples, last));
+  const every = Math.max(1, Math.ceil(inside.length / MOST_POINTS));
   const shown = inside.filter((_, k) => k % every === 0);
-  return {
-    id: condition.id,
-    x: readings(Float64Array.from(shown, (i) => x[i]!)),
-    y: readings(Float64Array.from(shown, (i) => y[i]!)),
-  };
+  return { x: readings(gather(x, shown)), y: readings(gather(y, shown)) };
 }

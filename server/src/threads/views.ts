@@ -12,6 +12,7 @@ import {
   segments,
   needEven,
   type RunState,
+  sampleNumbers,
 } from '@undameter/core';
 import type { BenchRun, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
@@ -30,9 +31,7 @@ const MOST_LINES = 2000;
 const SEGMENT = 8192;
 
 const positionsOf = (state: RunState): Float64Array =>
-  state.along === undefined
-    ? Float64Array.from({ length: state.samples }, (_, i) => i + 1)
-    : numberChannelOf(state, state.along).values;
+  state.along === undefined ? sampleNumbers(state.samples) : numberChannelOf(state, state.along).values;
 
 /** Numbers of the kept samples within the window. */
 function keptWithin(state: RunState, { from, to }: ViewTask): Int32Array {
