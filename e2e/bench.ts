@@ -43,6 +43,29 @@ export async function choose(page: Page, label: string, option: string | RegExp)
   await options.filter({ hasText: option }).first().click();
 }
 
+/** Types rows into the grid of knots, from its first row. */
+export async function typeKnots(page: Page, rows: readonly (readonly string[])[]): Promise<void> {
+  for (const [row, cells] of rows.entries()) {
+    await knotCell(page, row, 0).click();
+    for (const cell of cells) {
+      await page.keyboard.type(cell);
+      await page.keyboard.press('Tab');
+    }
+  }
+}
+
+/** A cell of the grid of knots; rows and columns from 0. */
+export const knotCell = (page: Page, row: number, column: number) =>
+  page.locator('.knots .dsg-row').nth(row + 1).locator('.dsg-cell').nth(column + 1); // prettier-ignore
+
+/** Pastes text where the page has its cursor. */
+export const paste = (page: Page, text: string) =>
+  page.evaluate((given) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', given);
+    (document.activeElement ?? document).dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  }, text); // prettier-ignore
+
 /** Where files are chosen; a second one beside it takes folders. */
 export const fileInput = (page: Page) => page.locator('input[type=file][accept*=csv]');
 

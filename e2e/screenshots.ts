@@ -24,7 +24,7 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
     await settled(page);
     await page.locator('.bring input[type=checkbox]').first().check();
   }], // prettier-ignore
-  ['signals', '/signals/1', (page) => page.getByRole('button', { name: /^Step 8/ }).click()],
+  ['signals', '/signals/1', (page) => page.getByRole('button', { name: /^Step 10/ }).click()],
   ['conditions-run', '/conditions', (page) => page.getByRole('row', { name: /2200 rpm/ }).click()],
   [
     'conditions',
@@ -52,7 +52,15 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
     },
   ],
   ['spectrum', '/signals/4', async (page) => choose(page, 'View', 'Spectrum')],
-  ['tables', '/tables'],
+  [
+    'tables',
+    '/tables/4',
+    async (page) => {
+      await page.getByText('knots', { exact: true }).click();
+      await page.getByRole('textbox', { name: 'Argument to look up', exact: true }).fill('23.4');
+      await page.getByRole('textbox', { name: 'Second argument to look up' }).fill('35');
+    },
+  ],
   ['models', '/models', (page) => page.getByRole('row', { name: /2900 rpm/ }).click()],
   ['compare', '/compare', (page) => page.getByRole('row', { name: /2900 rpm/ }).click()],
   ['report', '/report'],

@@ -1,11 +1,13 @@
-import react from '@vitejs/plugin-react';
+import babel from '@rolldown/plugin-babel';
+import react, { reactCompilerPreset } from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 
 /** In development Vite serves the pages and passes what is asked of the API on to the server. */
 const apiPort = process.env['PORT'] ?? '4780';
 
 export default defineConfig({
-  plugins: [react()],
+  // Views are memoised by the compiler: a slider redraws what depends on it and nothing else.
+  plugins: [react(), babel({ presets: [reactCompilerPreset()] })],
   server: { host: '127.0.0.1', port: 4781, proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
   build: {
     target: 'es2022',

@@ -75,8 +75,12 @@ export function useCommands(commands: readonly Command[]): void {
   }, [words, store]);
 }
 
+/** A grid takes keys for the cell in hand without a field that has the focus; it says so by this attribute. */
+export const TAKES_KEYS = 'data-takes-keys';
+
 const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  document.querySelector(`[${TAKES_KEYS}="true"]`) !== null ||
+  (target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)));
 
 /** The keys of an event as a command states them. */
 export function keysOf({ key, ctrlKey, metaKey, shiftKey }: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey'>): string {

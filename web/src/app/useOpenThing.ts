@@ -11,17 +11,25 @@ import { useThingId } from './useCampaign';
 export function useOpenThing<Row extends { id: number }>(campaignId: number, place: PlaceName, rows: readonly Row[]) {
   const thing = useThingId();
   const navigate = useNavigate();
-  const [fresh, setFresh] = useState(0);
+  // A new one is in hand until the address names another thing than it did when that was begun: so nothing else
+  // shows between the end of the one and the opening of the other.
+  const [begun, setBegun] = useState<{ times: number; at: number | undefined; ended: boolean }>({
+    times: 0,
+    at: undefined,
+    ended: true,
+  });
+  const isNew = !begun.ended && begun.at === thing;
+  if (!begun.ended && begun.at !== thing) setBegun({ ...begun, ended: true });
   const named = rows.find((r) => r.id === thing);
-  const row = fresh > 0 ? undefined : (named ?? (thing === undefined ? rows[0] : undefined));
+  const row = isNew ? undefined : (named ?? (thing === undefined ? rows[0] : undefined));
   return {
     row,
-    missing: fresh === 0 && thing !== undefined && !named ? thing : undefined,
+    missing: !isNew && thing !== undefined && !named ? thing : undefined,
     /** A key for what is in hand: another thing is another form. */
-    key: row ? `${place} ${row.id}` : `new ${fresh}`,
-    begin: () => setFresh(fresh + 1),
+    key: row ? `${place} ${row.id}` : `new ${begun.times}`,
+    begin: () => setBegun({ times: begun.times + 1, at: thing, ended: false }),
     open: (id: number | undefined) => {
-      setFresh(0);
+      if (id === thing) setBegun({ ...begun, ended: true });
       void navigate(addressOf(campaignId, place, id));
     },
   };

@@ -26,6 +26,7 @@ interface LineLook {
   name: string;
   colour: string;
   width?: number;
+  opacity?: number;
   dashed?: boolean;
   /** A value holds until the next one, as the words of a category do. */
   held?: boolean;
@@ -34,7 +35,7 @@ interface LineLook {
   z?: number;
 }
 
-export const line = (points: Points, { name, colour, width = 1.5, dashed, held, endLabel, z = 3 }: LineLook): Mark => ({
+export const line = (points: Points, { name, colour, width = 1.5, opacity = 1, dashed, held, endLabel, z = 3 }: LineLook): Mark => ({
   type: 'line',
   name,
   data: pairs(points),
@@ -43,7 +44,7 @@ export const line = (points: Points, { name, colour, width = 1.5, dashed, held, 
   ...(held ? { step: 'end' } : {}),
   silent: true,
   z,
-  lineStyle: { color: colour, width, type: dashed ? [6, 4] : 'solid' },
+  lineStyle: { color: colour, width, opacity, type: dashed ? [6, 4] : 'solid' },
   itemStyle: { color: colour },
   ...(endLabel === undefined
     ? {}
@@ -87,6 +88,18 @@ export const setAsideCrosses = (at: Points, palette: Palette): Mark => ({
   itemStyle: { color: 'transparent', borderColor: palette.faint, borderWidth: 1 },
 });
 
+/** Samples that are less sure than the others: small open triangles over the curve. */
+export const doubtfulMarks = (at: Points, why: string, palette: Palette): Mark => ({
+  type: 'scatter',
+  name: `less sure: ${why}`,
+  data: pairs(at),
+  symbol: 'triangle',
+  symbolSize: 6,
+  silent: true,
+  z: 6,
+  itemStyle: { color: palette.sheet, borderColor: palette.doubt, borderWidth: 1.2 },
+});
+
 /** The area between two curves over the same x: an uncertainty band. */
 export function band({ x, low, high }: { x: Column; low: Column; high: Column }, colour: string, name: string): Mark {
   const usable = x.map((_, i) => i).filter((i) => x[i] !== null && low[i] !== null && high[i] !== null);
@@ -110,6 +123,33 @@ export function band({ x, low, high }: { x: Column; low: Column; high: Column },
         : undefined,
   };
 }
+
+type Ring = readonly (readonly [number, number])[];
+
+/** Areas of a map with their rims, each an outer ring and the rings of its holes, and what the rim means written on it. */
+export const region = (areas: readonly (readonly Ring[])[], { colour, label, ink }: { colour: string; label: string; ink: string }): Mark => ({
+  type: 'custom',
+  name: label,
+  silent: true,
+  clip: true,
+  z: 1,
+  data: areas.map(([outer]) => [...outer![0]!]),
+  renderItem: (about: { dataIndex: number }, api: { coord(point: readonly number[]): number[] }) => {
+    const rings = areas[about.dataIndex]!.map((ring) => ring.map((p) => api.coord(p)));
+    // The holes run the other way round, so that they stay empty.
+    const pathData = rings.map((ring) => `M${ring.map((p) => p.join(' ')).join('L')}Z`).join('');
+    // A third of the way along, the label is mostly clear of the axes.
+    const [x, y] = rings[0]![Math.floor(rings[0]!.length / 3)] as [number, number];
+    return {
+      type: 'group',
+      children: [
+        { type: 'path', shape: { pathData }, style: { fill: colour, opacity: 0.09 } },
+        { type: 'path', shape: { pathData }, style: { stroke: colour, lineWidth: 1, fill: 'none' } },
+        { type: 'text', x, y, style: { text: label, fill: ink, fontSize: 11, textAlign: 'center', textVerticalAlign: 'middle' } },
+      ],
+    };
+  },
+}); // prettier-ignore
 
 /** A thin line across the pane at one y, such as zero under residuals. */
 export const level = (y: number, colour: string): Mark => ({

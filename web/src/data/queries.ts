@@ -1,4 +1,4 @@
-import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, MapReply, PairsReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, MapReply, PairsReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -40,6 +40,8 @@ export const queries = {
     put<AppliedRun[]>(`/campaigns/${campaignId}/procedures/apply`, { ...body, save: false }, wanted),
   procedures: (campaignId: number) => read<SavedProcedureRow[]>(`/campaigns/${campaignId}/procedures`),
   tables: (campaignId: number) => read<TableRow[]>(`/campaigns/${campaignId}/tables`),
+  tableVersions: (id: number) => read<TableVersion[]>(`/tables/${id}/versions`),
+  tableUses: (id: number) => read<TableUse[]>(`/tables/${id}/uses`),
   fits: (campaignId: number) => read<FitRow[]>(`/campaigns/${campaignId}/fits`),
   fitResult: (id: number) => read<FitReply>(`/fits/${id}/result`),
   comparisons: (campaignId: number) => read<ComparisonRow[]>(`/campaigns/${campaignId}/comparisons`),

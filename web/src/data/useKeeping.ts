@@ -1,4 +1,4 @@
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask } from './api';
 
 type Collection = 'conditions' | 'tables' | 'fits' | 'comparisons';
@@ -21,12 +21,17 @@ export function useKeeping(
   id: number | undefined,
   onKept: (id: number | undefined) => void,
 ): Keeping {
+  const client = useQueryClient();
   const save = useMutation({
     mutationFn: (body: object) =>
       id === undefined
         ? ask<{ id: number }>(`/campaigns/${campaignId}/${collection}`, { body })
         : ask<{ id: number }>(`/${collection}/${id}`, { method: 'PUT', body }),
-    onSuccess: (saved) => onKept(saved.id),
+    onSuccess: async (saved) => {
+      // The list knows it before it is opened, or it would not be found there.
+      await client.refetchQueries({ queryKey: [`/campaigns/${campaignId}/${collection}`] });
+      onKept(saved.id);
+    },
   });
   const remove = useMutation({
     mutationFn: () => ask(`/${collection}/${id}`, { method: 'DELETE' }),

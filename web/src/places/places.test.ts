@@ -2,7 +2,7 @@
 import { parsedCuts, toggledCut } from './intake/parsedCuts';
 import { scaledTo } from './join/chartOption';
 import { describe, expect, test } from '@jest/globals';
-import type { BenchReply, SeriesReply, TableRow, UploadReply } from '@undameter/contract';
+import type { BenchReply, SeriesReply, TableBody, TableRow, UploadReply } from '@undameter/contract';
 import { recognise, type Step } from '@undameter/core';
 import { palettes } from '../theme/palette';
 import { inWords, roundedTo, withDragged } from './conditions/limits';
@@ -12,7 +12,10 @@ import { rangeOf, signalsOption } from './signals/chartOption';
 import { nearestOf } from './signals/nearestSample';
 import { nothingInHand, panned, signals, withDraft, zoomed } from './signals/state';
 import { channelsBefore, mostUsed, rangeOfDraft, REMOVED, trialOf } from './signals/trial';
-import { bodyOf, draftOf, drawable, emptyDraft, pasted, typedNumber } from './tables/state';
+import { knotsOf, reshaped, typedNumber } from './tables/cells';
+import { fromColumns } from './tables/fromColumns';
+import { bodyOf, draftOf, emptyDraft, understand } from './tables/state';
+import { asCsv, asJson, fromJson } from './tables/tableFiles';
 
 const step = (kind: string, settings: Step['settings']): Step => ({ id: kind, kind, version: 1, settings, on: true });
 
@@ -75,7 +78,7 @@ describe('signals', () => {
   test('few samples are drawn as symbols, many as a line', () => {
     const kinds = (n: number) => {
       const xs = Array.from({ length: n }, (_, i) => i);
-      const trace = { symbol: 'p', x: xs, y: xs, everySample: true, setAside: { x: [], y: [], count: 0 }, inConditions: [] };
+      const trace = { symbol: 'p', x: xs, y: xs, everySample: true, setAside: { x: [], y: [], count: 0 }, doubtful: null, inConditions: [] };
       const channel = { symbol: 'p', name: 'Pressure', unit: 'kPa', origin: 'logged' as const, lowest: 0, mean: 0, highest: 1, standardDeviation: 1, missing: 0, present: n, uncertainty: null, labels: null, decimals: null, trace: [] };
       const traces = { whole: [0, n] as [number, number], window: [0, n] as [number, number], samplesInWindow: n, traces: [trace], problem: null };
       const option = signalsOption({ traces, shown: [{ channel, series: 0 }], along: undefined, looks: {}, palette: palettes.light }, { width: 900, height: 400 });
@@ -115,8 +118,7 @@ describe('intake', () => {
 });
 
 describe('tables', () => {
-  const row = { symbol: 'rho', name: 'Density', xName: 'T', xUnit: '°C', yUnit: 'kg/m³', source: 's', outside: 'refuse', x: [0, 10], y: [2, 1] } as unknown as TableRow; // prettier-ignore
-  test('a saved table goes through its form unchanged', () => expect(bodyOf(draftOf(row))).toEqual({ body: row }));
+  const row = { symbol: 'rho', name: 'Density', xName: 'T', xUnit: '°C', yUnit: 'kg/m³', source: 's', outside: 'refuse', x: [0, 10], y: [2, 1], second: null } as unknown as TableRow; // prettier-ignore
   test.each([
     ['3,5', 3.5],
     ['−2', -2],
@@ -125,18 +127,60 @@ describe('tables', () => {
     ['x', null],
   ])('typed "%s" is %s', (text, value) => expect(typedNumber(text)).toBe(value));
   test.each([
-    [{ knots: [{ x: '1', y: 'x' }, { x: '2', y: '2' }] }, 'Row 1 reads "1" and "x"'], // prettier-ignore
+    [{ cells: [['1', 'x'], ['2', '2']] }, 'Row 1, column 2 reads "x"'], // prettier-ignore
     [{ source: ' ' }, 'still needs a source'],
-    [{ knots: [{ x: '1', y: '1' }, { x: '', y: '' }] }, 'at least two knots'], // prettier-ignore
+    [{ cells: [['1', '1'], ['', '']] }, 'at least two knots'], // prettier-ignore
+    [{ shape: 'grid' as const, cells: [['', '1', 'b'], ['0', '1', '2']] }, 'Column 3 has no number'], // prettier-ignore
+    [{ shape: 'scattered' as const, cells: [['0', '1', '2'], ['1', '', '3']] }, 'Row 2, column 2'], // prettier-ignore
+    [{ shape: 'grid' as const, cells: [['', '1', '2'], ['0', '1', '2'], ['1', '3', '4']] }, 'needs a second argument'], // prettier-ignore
   ])('%j says what is to be done', (change, sentence) =>
     expect(bodyOf({ ...draftOf(row), ...change })).toEqual({ problem: expect.stringContaining(sentence) }),
   );
-  test('two pasted columns fill rows from where they were pasted', () => {
-    const knots = pasted(emptyDraft.knots.slice(0, 2), 1, 'x', '10\t1,5\r\n20\t1,4\r\n');
-    expect(knots).toEqual([{ x: '', y: '' }, { x: '10', y: '1,5' }, { x: '20', y: '1,4' }]); // prettier-ignore
-    expect(drawable({ ...emptyDraft, knots })).toEqual({ x: [10, 20], y: [1.5, 1.4] });
+  test('a typing error is pointed at in the cell in which it stands, whatever the order of the rows', () => {
+    const cells = [40, 35, 30, 25, 20, 15, 10, 5, 0].map((x) => [String(x), String(x === 10 ? 909.7 : 1000 - 0.1 * x - 0.003 * x * x)]); // prettier-ignore
+    const found = understand({ ...draftOf(row), cells });
+    if (!('doubts' in found)) throw new Error('not understood');
+    const odd = found.doubts.find((d) => d.kind === 'typingError')!;
+    expect(found.places[odd.knot!]).toEqual([6, 1]);
+    expect(found.doubts.map((d) => d.kind)).toContain('order');
   });
-});
+  const second = { name: 'Share', unit: '%', method: 'linear', scale: 'plain' as const, w: [0, 10, 20], isScattered: false };
+  const grid = { ...row, x: [5, 15], y: [1, 2, 3, 4, 5, 6], second } as TableBody;
+  const points = { ...row, x: [0, 1, 5], y: [7, 8, 9], second: { ...second, w: [2, 1, 9], isScattered: true } } as TableBody;
+  test.each([[row as TableBody], [grid], [points]])('goes out as JSON and comes back the same: %j', async (body) => {
+    expect(bodyOf(draftOf(body))).toEqual({ body });
+    const file = await asJson({ ...body, notes: 'n' }).text();
+    expect(fromJson(file, 'a.json')).toEqual({ draft: { ...emptyDraft, ...draftOf({ ...body, notes: 'n' }) } });
+  });
+  test('as CSV it names its source; a grid stands as it is', () => {
+    expect(asCsv(row)).toBe('Source: s\r\nT (°C),Density (kg/m³)\r\n0,2\r\n10,1\r\n');
+    expect(asCsv(grid)).toBe('Source: s\r\nAcross: Share (%). Values: Density (kg/m³)\r\nT (°C),0,10,20\r\n5,1,2,3\r\n15,4,5,6\r\n');
+    expect(asCsv(points)).toContain('\r\nT (°C),Share (%),Density (kg/m³)\r\n0,2,7\r\n');
+  });
+  test('what is no table is told', () => {
+    for (const bad of ['{', 'null', '{"x":[1],"y":[1,2]}', '{"x":[1],"y":["2"]}', '{"x":[1],"y":[1],"second":{"w":[1,2]}}'])
+      expect(fromJson(bad, 'b.json')).toEqual({ problem: expect.stringContaining('"b.json" is no table') });
+  });
+  test('what cannot be interpolated says why', () => {
+    expect(understand({ ...draftOf(row), yScale: 'log', cells: [['1', '-1'], ['2', '1']] })).toEqual({ problem: expect.stringContaining('Row 1') });
+    expect(understand({ ...draftOf(points), cells: [['1', '1', '1'], ['1', '1', '2'], ['3', '4', '5']] })).toEqual({ problem: expect.stringContaining('stands twice') });
+  });
+  test('another shape keeps what it has a place for, there and back', () => {
+    const { cells } = draftOf(grid);
+    const list = reshaped('grid', 'scattered', cells);
+    expect(list).toEqual([['5', '0', '1'], ['5', '10', '2'], ['5', '20', '3'], ['15', '0', '4'], ['15', '10', '5'], ['15', '20', '6']]);
+    expect(reshaped('scattered', 'grid', list)).toEqual(cells);
+    expect(reshaped('grid', 'curve', cells)).toEqual([['5', '1'], ['15', '4']]);
+    expect(knotsOf('grid', [['', '20', '', '10'], ['2', '1', '', '3'], ['1', '5', '', '6'], ['3', 'x', '', '4']])).toEqual({ x: [1, 2], w: [10, 20], y: [6, 5, 3, 1], places: [[2, 3], [2, 1], [1, 3], [1, 1]] });
+  });
+  test('three columns of a file that fill a grid are one; headings that are numbers are the second argument', () => {
+    const column = (name: string, ...values: number[]) => ({ name, unit: '', values });
+    const long = [column('T', 1, 1, 2, 2), column('share', 0, 5, 0, 5), column('mu', 1, 2, 3, 4)];
+    expect(fromColumns(long, { x: 0, w: 1, y: 2 })).toMatchObject({ shape: 'grid', cells: [['', '0', '5'], ['1', '1', '2'], ['2', '3', '4']] });
+    expect(fromColumns([column('T', 1, 2), column('0', 1, 3), column('5', 2, 4)], { x: 0, w: null, y: 1 })).toMatchObject({ shape: 'grid' });
+    expect(fromColumns(long, { x: 0, w: null, y: 2 })).toMatchObject({ shape: 'curve' });
+  });
+}); // prettier-ignore
 
 describe('conditions', () => {
   const n = { symbol: 'n', unit: 'rpm', labels: null };
@@ -173,10 +217,11 @@ describe('the ladder of trust', () => {
   const fit = { x: { symbol: 'Q', name: 'Flow', unit: 'L/min' } } as Parameters<typeof ladder>[0];
   const series = (residual: (i: number) => number, last = { value: 5, halfWidth: 1 }): SeriesReply =>
     ({
-      points: 40, missing: 0, degreesOfFreedom: 37, parameters: [{ symbol: 'a0', value: 1, halfWidth: 1 }, { symbol: 'a2', ...last }],
+      points: 40, missing: 0, degreesOfFreedom: 37, doubts: [], parameters: [{ symbol: 'a0', value: 1, halfWidth: 1 }, { symbol: 'a2', ...last }],
       drawn: { every: 1, x: Array.from({ length: 40 }, (_, i) => i), y: [], residual: Array.from({ length: 40 }, (_, i) => residual(i)) },
     }) as unknown as SeriesReply; // prettier-ignore
-  const rung = (s: SeriesReply, title: string, degree = 2) => ladder(fit, s, degree).find((r) => r.title === title);
+  const rung = (s: SeriesReply, title: string, degree = 2) =>
+    ladder(fit, s, degree, 'none').find((r) => r.title === title);
 
   // Wald and Wolfowitz (1940): 20 of each sign give 21 runs expected.
   test('runs are counted along x whatever the order of the points', () => {
@@ -187,15 +232,28 @@ describe('the ladder of trust', () => {
     const shuffled = { drawn: { ...bent.drawn, x: [...bent.drawn.x].reverse(), residual: [...bent.drawn.residual].reverse() } }; // prettier-ignore
     expect(runsOf(shuffled)).toEqual(runsOf(bent));
   });
-  test('bent residuals raise a doubt and offer the next degree, up to three', () => {
+  test('bent residuals raise a doubt and offer the next degree, up to nine', () => {
     const bent = series((i) => (i < 10 || i >= 30 ? 1 : -1));
     expect(rung(bent, 'Residuals')).toMatchObject({ state: 'doubt', tryDegree: 3 });
-    expect(rung(bent, 'Residuals', 3)!.tryDegree).toBeUndefined();
+    expect(rung(bent, 'Residuals', 9)!.tryDegree).toBeUndefined();
+    expect(ladder(fit, { ...bent, doubts: ['a and b can hardly be told apart.'] }, undefined, 'none')[1]).toMatchObject(
+      {
+        title: 'Solution',
+        state: 'doubt',
+      },
+    );
   });
   test('a highest term within its ± is needless', () => {
     const needless = series((i) => (i % 2 ? 1 : -1), { value: 0.5, halfWidth: 1 });
     expect(rung(needless, 'Highest term')).toMatchObject({ state: 'doubt', tryDegree: 1 });
     expect(rung(series((i) => i % 3 - 1), 'Highest term')).toMatchObject({ state: 'sound' }); // prettier-ignore
+  });
+  test('weights as they stand are held against the scatter', () => {
+    const weighted = (reducedChiSquare: number) =>
+      ladder(fit, { ...series(() => 1), reducedChiSquare }, 2, 'absolute').at(-1)!;
+    expect(weighted(1.1)).toMatchObject({ state: 'sound' });
+    expect(weighted(9)).toMatchObject({ state: 'doubt', text: expect.stringContaining('scatter more') });
+    expect(weighted(0.1)).toMatchObject({ state: 'doubt', text: expect.stringContaining('scatter less') });
   });
   test('too few points to say anything about runs say nothing', () =>
     expect(

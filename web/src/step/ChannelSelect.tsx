@@ -17,8 +17,9 @@ export function ChannelSelect({ label, channels, value, onChange, allowNone }: C
       aria-label={label}
       popupMatchSelectWidth={false}
       value={value === '' ? undefined : value}
+      allowClear={allowNone === true}
       placeholder={allowNone ? 'none' : 'Choose a channel'}
-      onChange={onChange}
+      onChange={(symbol) => onChange(symbol ?? '')}
       options={channels.map((c) => ({ value: c.symbol, label: `${c.symbol}  ${c.name}` }))}
     />
   );

@@ -1,5 +1,13 @@
 import type { FormulaReply } from '@undameter/contract';
-import { constants, formatValue, formatWithUncertainty, functions, printUnit, wholeValues } from '@undameter/core';
+import {
+  builtIns,
+  constants,
+  formatValue,
+  formatWithUncertainty,
+  functions,
+  printUnit,
+  wholeValues,
+} from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo } from 'react';
 import { useParams } from 'react-router';
@@ -16,6 +24,9 @@ interface FormulaFieldProps extends Pick<StepFormProps, 'runId' | 'before' | 'ch
   onChange(formula: string): void;
 }
 
+const argumentInWords = ({ name, unit }: { name: string; unit: string }): string =>
+  unit ? `${name.toLowerCase()} in ${printUnit(unit)}` : name.toLowerCase();
+
 /** A formula with the unit that it gives and its first values, or what is wrong with it and where. */
 export function FormulaField({ runId, before, channels, value, unit, onChange }: FormulaFieldProps) {
   const campaignId = Number(useParams()['campaignId']);
@@ -25,7 +36,8 @@ export function FormulaField({ runId, before, channels, value, unit, onChange }:
   const words = useMemo(
     () => [
       ...channels.map((c) => ({ text: c.symbol, kind: 'channel', says: `${c.name}${c.unit ? `, ${printUnit(c.unit)}` : ''}` })),
-      ...(tables ?? []).map((t) => ({ text: `${t.symbol}(`, kind: 'table', says: `${t.name} in ${printUnit(t.yUnit)} against ${t.xName} in ${printUnit(t.xUnit)}` })),
+      ...(tables ?? []).map((t) => ({ text: `${t.symbol}(`, kind: 'table', says: `${t.name} in ${printUnit(t.yUnit)} against ${[{ name: t.xName, unit: t.xUnit }, ...(t.second ? [t.second] : [])].map(argumentInWords).join(' and ')}` })),
+      ...builtIns.map((b) => ({ text: `${b.symbol}(`, kind: 'built in', says: `${b.name} in ${printUnit(b.unit)} against ${b.arguments.map(argumentInWords).join(' and ')}` })),
       ...Object.entries(functions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.says })),
       { text: 'if(', kind: 'function', says: 'one of two: if(comparison, then, otherwise)' },
       ...wholeValues.map((name) => ({ text: `${name} of `, kind: 'whole channel', says: `one value, over what is kept: ${name}` })),

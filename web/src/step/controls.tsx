@@ -1,3 +1,4 @@
+import { builtIns } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
 import { Input, InputNumber, Select, Slider } from 'antd';
 import type { ReactNode } from 'react';
@@ -17,6 +18,8 @@ export function controlOf(name: string, schema: FieldSchema, props: StepFormProp
   switch (schema.field) {
     case 'channel':
       return <ChannelSelect label={label} channels={channels} value={value as string} onChange={set} />;
+    case 'channelOrNone':
+      return <ChannelSelect label={label} channels={channels} value={(value ?? '') as string} onChange={set} allowNone />;
     case 'channels':
       return (
         <Select
@@ -75,7 +78,7 @@ function plainControl(label: string, schema: FieldSchema, value: unknown, set: (
   );
 } // prettier-ignore
 
-/** The property tables of the campaign. */
+/** The property tables of the campaign, and what is built in. */
 function TableSelect({ label, value, onChange }: { label: string; value: string; onChange(symbol: string): void }) {
   const { data: tables = [] } = useQuery(queries.tables(Number(useParams()['campaignId'])));
   return (
@@ -85,7 +88,18 @@ function TableSelect({ label, value, onChange }: { label: string; value: string;
       popupMatchSelectWidth={false}
       value={value === '' ? undefined : value}
       onChange={onChange}
-      options={tables.map((t) => ({ value: t.symbol, label: `${t.symbol}  ${t.name}` }))}
+      options={[
+        {
+          label: 'of the campaign',
+          options: tables.map((t) => ({ value: t.symbol, label: `${t.symbol}  ${t.name}` })),
+        },
+        {
+          label: 'built in',
+          options: builtIns
+            .filter((b) => b.arguments.length <= 2)
+            .map((b) => ({ value: b.symbol, label: `${b.symbol}  ${b.name}` })),
+        },
+      ]}
     />
   );
 }

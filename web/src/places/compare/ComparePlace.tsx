@@ -59,6 +59,7 @@ function ComparisonInHand({ campaign, fits, rows, row, onOpen, onNew }: InHandPr
   const result = useQuery({ ...queries.comparisonResult(row?.id ?? 0), enabled: row !== undefined });
   const [inHand, setInHand] = useState(0);
   const reply = result.data;
+  const compared = reply?.series ?? [];
   const build = useCallback((size: Size) => (reply ? compareOption(reply, palette, size) : {}), [reply, palette]);
   const fit = fits.find((f) => f.id === row?.fitId);
   const fitted = reply?.fit.series.reduce((sum, s) => sum + s.points, 0);
@@ -93,14 +94,14 @@ function ComparisonInHand({ campaign, fits, rows, row, onOpen, onNew }: InHandPr
       board={
         <Board<ComparedSeries>
           title="Differences"
-          rows={reply?.series ?? []}
+          rows={compared}
           waiting={result.isFetching && !reply}
           keyOf={(s) => s.name}
-          inHand={reply?.series[inHand]?.name ?? null}
-          onTake={(s) => setInHand(reply!.series.indexOf(s))}
+          inHand={compared[inHand]?.name ?? null}
+          onTake={(s) => setInHand(compared.indexOf(s))}
           tools={<span className="soft">measured − simulated, at the measured points</span>}
           columns={[
-            { key: 'name', title: 'Series', value: (s) => s.name, cell: (s) => <SeriesMark series={reply!.series.indexOf(s)} name={s.name} /> },
+            { key: 'name', title: 'Series', value: (s) => s.name, cell: (s) => <SeriesMark series={compared.indexOf(s)} name={s.name} /> },
             { key: 'points', title: 'Points', numeric: true, value: (s) => s.compared, cell: (s) => formatCount(s.compared) },
             { key: 'outside', title: 'Outside', numeric: true, value: (s) => s.outside, cell: (s) => formatCount(s.outside) },
             { key: 'mean', title: 'Mean', unit: units.y, numeric: true, value: (s) => s.mean, cell: (s) => formatWithUncertainty(s.mean ?? NaN, s.meanHalfWidth ?? NaN).value },

@@ -19,7 +19,7 @@ export function PointsBoard({ conditions, points, shown, along, tools, waiting }
   const place = new Map(conditions.map((c, i) => [c.id, i]));
   const nameOf = (p: OperatingPointReply): string => {
     const name = conditions[place.get(p.conditionId) ?? -1]?.name ?? '';
-    const several = points!.points.filter((q) => q.conditionId === p.conditionId).length > 1;
+    const several = (points?.points ?? []).filter((q) => q.conditionId === p.conditionId).length > 1;
     return several ? `${name}, ${p.number}` : name;
   };
   const channels = points?.channels.filter((c) => shown.includes(c.symbol)) ?? [];

@@ -11,6 +11,8 @@ import { TextLayout } from './TextLayout';
 
 export interface LayoutPanelProps {
   state: IntakeState;
+  /** The head of the file is being read with the newest settings: what is imported waits for it. */
+  rereading: boolean;
   act(action: IntakeAction): void;
   job: JobReply | undefined;
   error: { message: string } | null;

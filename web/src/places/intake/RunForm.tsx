@@ -73,7 +73,7 @@ export function RunForm(props: LayoutPanelProps) {
 } // prettier-ignore
 
 /** The import itself, always in sight. */
-function ImportFoot({ state, job, error, onImport, onImportAll, allDone, onCancel }: LayoutPanelProps) {
+function ImportFoot({ state, rereading, job, error, onImport, onImportAll, allDone, onCancel }: LayoutPanelProps) {
   const { upload, columns } = state;
   const kept = columns.filter((c) => c.keep);
   const parts = upload.levels.at(-1);
@@ -85,11 +85,11 @@ function ImportFoot({ state, job, error, onImport, onImportAll, allDone, onCance
         <ImportProgress job={job} allDone={allDone} onCancel={onCancel} />
       ) : (
         <div className="import-buttons">
-          <Button type="primary" disabled={kept.length === 0 || state.runName.trim() === ''} onClick={onImport}>
+          <Button type="primary" disabled={rereading || kept.length === 0 || state.runName.trim() === ''} onClick={onImport}>
             {upload.again ? 'Read again' : 'Import'} {kept.length} of {columns.length} columns
           </Button>
           {several && (
-            <Button onClick={() => onImportAll(several)} disabled={allDone !== null}>
+            <Button onClick={() => onImportAll(several)} disabled={rereading || allDone !== null}>
               {allDone ? `${allDone.done} of ${allDone.of} imported` : `Import all ${several.length} as runs`}
             </Button>
           )}

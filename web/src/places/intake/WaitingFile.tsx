@@ -27,6 +27,9 @@ export function WaitingFile({ campaignId, start, work, waiting, onAgain }: Waiti
       { uploadId, layout },
       { onSuccess: ({ preview }) => act({ type: 'reread', layout, preview }) },
     );
+  // What is being read anew is already in the fields, so that a second change goes on from the first one.
+  const rereading = work.reread.isPending;
+  const wished = rereading ? { ...state, layout: work.reread.variables.layout } : state;
   const left = new Set(state.columns.filter((c) => !c.keep).map((c) => c.index));
   return (
     <PlaceFrame
@@ -52,7 +55,8 @@ export function WaitingFile({ campaignId, start, work, waiting, onAgain }: Waiti
       panel={
         work.imported ? undefined : (
           <LayoutPanel
-            state={state}
+            state={wished}
+            rereading={rereading}
             act={act}
             job={work.job}
             error={work.chooseParts.error ?? work.reread.error ?? work.start.error ?? work.startAll.error}

@@ -133,7 +133,7 @@ function FindingBoard({ campaignId, findings }: { campaignId: number; findings: 
         keyOf={(f) => f.id}
         empty="None yet. Pin a parameter at Models or a difference at Compare."
         columns={[
-          { key: 'number', title: '', width: 32, cell: (f) => <b>{findings!.indexOf(f) + 1}</b> },
+          { key: 'number', title: '', width: 32, cell: (f) => <b>{(findings ?? []).indexOf(f) + 1}</b> },
           {
             key: 'sentence', title: 'Finding', value: (f) => f.sentence,
             cell: (f) => (

@@ -49,7 +49,7 @@ const hints: Readonly<Record<View, string>> = {
 
 function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId: number; picker: ReactNode }) {
   const run = useQuery(queries.run(runId));
-  const procedure = useProcedure(run.data);
+  const procedure = useProcedure(runId, run.data);
   const [state, act] = useReducer(signals, nothingInHand);
   const { data: campaign } = useQuery(queries.campaign(campaignId));
   const [elsewhere, setElsewhere] = useState(false);

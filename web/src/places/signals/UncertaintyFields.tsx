@@ -10,7 +10,8 @@ type Uncertainty = NonNullable<ChannelBody['uncertainty']>;
 interface UncertaintyFieldsProps {
   unit: string;
   value: Uncertainty | null;
-  channels: readonly FormChannel[];
+  /** Channels that could tell it; none for what is no channel. */
+  channels?: readonly FormChannel[];
   onChange(value: Uncertainty | null): void;
 }
 
@@ -31,7 +32,7 @@ const begun = (kind: Uncertainty['kind'], channels: readonly FormChannel[]): Unc
 };
 
 /** How sure the samples of a channel are, as its data sheet or its calibration says. */
-export function UncertaintyFields({ unit, value, channels, onChange }: UncertaintyFieldsProps) {
+export function UncertaintyFields({ unit, value, channels = [], onChange }: UncertaintyFieldsProps) {
   const amount = (label: string, now: number, put: (v: number) => Uncertainty) => (
     <Field label={label}>
       <InputNumber aria-label={label} min={0} value={now} onChange={(v) => v !== null && onChange(put(v))} />
@@ -44,7 +45,7 @@ export function UncertaintyFields({ unit, value, channels, onChange }: Uncertain
           aria-label="Uncertainty"
           value={value?.kind ?? 'none'}
           onChange={(kind) => onChange(kind === 'none' ? null : begun(kind, channels))}
-          options={[...kinds]}
+          options={kinds.filter((k) => k.value !== 'channel' || channels.length > 0)}
         />
       </Field>
       {value?.kind === 'absolute' &&

@@ -3,7 +3,7 @@ import type { AxisLook } from '../../chart/axisLook';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
 import { extent } from '../../chart/extent';
-import { colourOf, line, points, setAsideCrosses } from '../../chart/marks';
+import { colourOf, doubtfulMarks, line, points, setAsideCrosses } from '../../chart/marks';
 import { axisTitle, stackOption, type Pane } from '../../chart/panes';
 import type { Palette } from '../../theme/palette';
 
@@ -59,6 +59,7 @@ export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
               size,
               palette,
             )),
+        ...(trace.doubtful ? [doubtfulMarks(trace.doubtful, trace.doubtful.why, palette)] : []),
         ...(smoothed
           ? [line(smoothed, { name: smoothed.symbol, colour, width: 2, z: 5 }), ...besides(chart, find)]
           : []),

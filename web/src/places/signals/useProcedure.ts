@@ -8,23 +8,20 @@ import { queries } from '../../data/queries';
 const NO_STEPS: Step[] = [];
 
 /** The ways to change a run's procedure. All of them can be undone. */
-export function useProcedure(run: RunReply | undefined) {
+export function useProcedure(runId: number, run: RunReply | undefined) {
   const client = useQueryClient();
   // The next change has to name the version that this one made, without waiting to be told.
   const onSuccess = (reply: ProcedureReply) =>
-    client.setQueryData(
-      queries.run(run!.id).queryKey,
-      (known: RunReply | undefined) => known && { ...known, ...reply },
-    );
+    client.setQueryData(queries.run(runId).queryKey, (known: RunReply | undefined) => known && { ...known, ...reply });
   const save = useMutation({
     onSuccess,
     mutationFn: (steps: readonly Step[]) =>
-      ask<ProcedureReply>(`/runs/${run!.id}/procedure`, { method: 'PUT', body: { steps, version: run!.procedureVersion } }),
+      ask<ProcedureReply>(`/runs/${runId}/procedure`, { method: 'PUT', body: { steps, version: run?.procedureVersion } }),
   }); // prettier-ignore
   const history = useMutation({
     onSuccess,
     mutationFn: (direction: 'undo' | 'redo') =>
-      ask<ProcedureReply>(`/runs/${run!.id}/procedure/history`, { body: { direction } }),
+      ask<ProcedureReply>(`/runs/${runId}/procedure/history`, { body: { direction } }),
   });
   const steps = (run?.procedure ?? NO_STEPS) as Step[];
   const moved = (index: number, to: number): Step[] => {

@@ -1,6 +1,6 @@
 import type { BenchReply } from '@undameter/contract';
 import { useIsFetching, useQuery } from '@tanstack/react-query';
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { AxisLook } from '../../chart/axisLook';
 import type { Size } from '../../chart/Chart';
 import { colourOf } from '../../chart/marks';
@@ -11,6 +11,7 @@ import { signalsOption } from './chartOption';
 import type { SignalsState } from './state';
 import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf, variantSymbol } from './trial';
 import type { useProcedure } from './useProcedure';
+import { useFollowed } from './useFollowed';
 import { useView } from './useView';
 
 type Procedure = ReturnType<typeof useProcedure>;
@@ -28,11 +29,9 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
     () => trialOf(steps, draft, (symbol) => savedChannels?.find((c) => c.symbol === symbol)?.unit ?? ''),
     [steps, draft, savedChannels],
   );
-  // While a slider moves, the newest wish waits for the drawing of the last one.
-  const trial = useDeferredValue(wished);
-  // The picture first: what a step did and costs is asked when it is drawn, so that a slider is followed.
   const drawing = useIsFetching({ queryKey: [`/runs/${runId}/traces`] }) > 0;
-  const tried = useQuery({ ...queries.bench(runId, trial), enabled: trial !== undefined && !drawing });
+  const { drawn: trial, rested } = useFollowed(wished, drawing);
+  const tried = useQuery({ ...queries.bench(runId, rested), enabled: rested !== undefined });
   const bench = trial ? tried.data : saved.data;
   const smoothing = trial ? smoothingInHand(draft, bench) : undefined;
   const shown = useMemo(() => shownOf(bench, chosen ?? (bench && mostUsed(bench, steps)), draft), [bench, chosen, steps, draft]); // prettier-ignore
@@ -48,7 +47,7 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   const cost = useQuery(
     queries.cost(
       runId,
-      trial && smoothing && !drawing ? { steps: trial, channel: smoothing.channel, made: smoothing.made } : undefined,
+      rested && smoothing ? { steps: rested, channel: smoothing.channel, made: smoothing.made } : undefined,
     ),
   );
   const along = bench?.channels.find((c) => c.symbol === bench.along);

@@ -1,65 +1,75 @@
-import type { TableDraft } from './state';
-import { pasted } from './state';
-import { printUnit } from '@undameter/core';
+import { useMemo, useState } from 'react';
+import { createTextColumn, DynamicDataSheetGrid, keyColumn, type Column } from 'react-datasheet-grid';
+import 'react-datasheet-grid/dist/style.css';
+import { TAKES_KEYS } from '../../app/commands';
+import { columnsOf, type Cells, type Place, type Shape } from './cells';
 
-/** The knots as a grid to type or paste into; Enter goes down, a row is added at the end by itself. */
-export function KnotGrid({ draft, onChange }: { draft: TableDraft; onChange(knots: TableDraft['knots']): void }) {
-  const { knots } = draft;
-  const rows = [...knots, { x: '', y: '' }];
-  const set = (row: number, column: 'x' | 'y', value: string) =>
-    onChange(rows.map((k, i) => (i === row ? { ...k, [column]: value } : k)).slice(0, Math.max(knots.length, row + 1)));
-  const cell = (row: number, column: 'x' | 'y') => (
-    <td>
-      <input
-        aria-label={`${column === 'x' ? draft.xName || 'Argument' : draft.name || 'Value'}, row ${row + 1}`}
-        inputMode="decimal"
-        value={rows[row]![column]}
-        data-cell={`${column}${row}`}
-        onChange={(e) => set(row, column, e.target.value)}
-        onPaste={(e) => {
-          const text = e.clipboardData.getData('text');
-          if (!/[\t\n;]/.test(text.trim())) return;
-          e.preventDefault();
-          onChange(pasted(knots, row, column, text));
-        }}
-        onKeyDown={(e) => {
-          if (e.key !== 'Enter' && e.key !== 'ArrowDown' && e.key !== 'ArrowUp') return;
-          const next = row + (e.key === 'ArrowUp' ? -1 : 1);
-          e.currentTarget.closest('table')?.querySelector<HTMLInputElement>(`[data-cell="${column}${next}"]`)?.focus();
-        }}
-      />
-    </td>
+interface KnotGridProps {
+  shape: Shape;
+  cells: Cells;
+  /** Headings of the columns of a list; of a grid what stands down, and what across. */
+  titles: readonly string[];
+  /** Values that somebody should look at. */
+  odd: readonly Place[];
+  height: number;
+  onChange(cells: Cells): void;
+}
+
+type Row = Record<string, string>;
+const gutter = { basis: 40, minWidth: 40 };
+const keyOf = (column: number): string => `c${column}`;
+
+const text = createTextColumn<string>({
+  alignRight: true,
+  continuousUpdates: true,
+  deletedValue: '',
+  parseUserInput: (typed) => typed,
+  parsePastedValue: (pasted) => pasted.trim(),
+  formatBlurredInput: (value) => value ?? '',
+  formatInputOnFocus: (value) => value ?? '',
+});
+
+/** The knots to type or paste into, as in a spreadsheet; rows and columns grow with what is typed. */
+export function KnotGrid({ shape, cells, titles, odd, height, onChange }: KnotGridProps) {
+  const [inHand, setInHand] = useState(false);
+  const width = columnsOf(shape, cells) + (shape === 'grid' ? 1 : 0);
+  const rows = useMemo(
+    () => cells.map((row): Row => Object.fromEntries(Array.from({ length: width }, (_, c) => [keyOf(c), row[c] ?? '']))),
+    [cells, width],
+  );
+  const marked = useMemo(() => new Set(odd.map(([row, column]) => `${row} ${column}`)), [odd]);
+  const columns = useMemo(
+    () =>
+      Array.from({ length: width }, (_, c): Partial<Column<Row, unknown, string>> => ({
+        ...(keyColumn<Row, string>(keyOf(c), text as Partial<Column<string, unknown, string>>) as Partial<Column<Row, unknown, string>>),
+        title: shape === 'grid' ? (c === 0 ? `${titles[0]} ↓` : c === 1 ? `${titles[1]} →` : '') : titles[c],
+        minWidth: 84,
+        cellClassName: ({ rowIndex }) =>
+          marked.has(`${rowIndex} ${c}`) ? 'knot-odd' : shape === 'grid' && (rowIndex === 0 || c === 0) ? 'knot-axis' : undefined,
+      })),
+    [width, shape, titles, marked],
   );
   return (
-    <table className="knots">
-      <thead>
-        <tr>
-          <th />
-          <th>
-            {draft.xName || 'Argument'} {draft.xUnit && `(${printUnit(draft.xUnit)})`}
-          </th>
-          <th>
-            {draft.name || 'Value'} {draft.yUnit && `(${printUnit(draft.yUnit)})`}
-          </th>
-          <th />
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((_, row) => (
-          <tr key={row}>
-            <th scope="row">{row + 1}</th>
-            {cell(row, 'x')}
-            {cell(row, 'y')}
-            <td>
-              {row < knots.length && (
-                <button className="quiet" tabIndex={-1} aria-label={`Delete row ${row + 1}`} onClick={() => onChange(knots.filter((_, i) => i !== row))}>
-                  ×
-                </button>
-              )}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <div {...{ [TAKES_KEYS]: inHand }}>
+    <DynamicDataSheetGrid<Row>
+      onActiveCellChange={({ cell }) => setInHand(cell !== null)}
+      className="knots"
+      value={rows}
+      columns={columns}
+      height={height}
+      rowHeight={26}
+      headerRowHeight={28}
+      createRow={() => Object.fromEntries(Array.from({ length: width }, (_, c) => [keyOf(c), '']))}
+      onChange={(next) => onChange(tidied(next.map((row) => Array.from({ length: width }, (_, c) => row[keyOf(c)] ?? '')), shape))}
+      gutterColumn={gutter}
+    />
+    </div>
   );
 } // prettier-ignore
+
+/** Without columns at the right in which nothing stands. */
+function tidied(cells: string[][], shape: Shape): Cells {
+  if (shape !== 'grid') return cells;
+  const used = Math.max(3, ...cells.map((row) => row.findLastIndex((cell) => cell.trim() !== '') + 1));
+  return cells.map((row) => row.slice(0, used));
+}

@@ -1,27 +1,30 @@
-import type { TableRow } from '@undameter/contract';
-import { formatValue, interpolateLinear, printUnit } from '@undameter/core';
+import type { CampaignReply, TableRow } from '@undameter/contract';
+import { formatValue, printUnit } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
-import { Input, Segmented } from 'antd';
-import { useCallback, useState } from 'react';
+import { Checkbox, Segmented } from 'antd';
+import { useCallback, useMemo, useState } from 'react';
 import { useCommands } from '../../app/commands';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { useCampaign } from '../../app/useCampaign';
 import { useOpenThing } from '../../app/useOpenThing';
-import { Board } from '../../board/Board';
 import { Chart, type Size } from '../../chart/Chart';
-import { knots, line } from '../../chart/marks';
-import { axisTitle, stackOption } from '../../chart/panes';
 import { queries } from '../../data/queries';
 import { useKeeping } from '../../data/useKeeping';
+import { download, fileName } from '../../parts/download';
 import { Empty, NotThere } from '../../parts/Empty';
-import { Field } from '../../parts/Field';
 import { KeepButtons } from '../../parts/KeepButtons';
 import { useTheme } from '../../theme/ThemeProvider';
-import { KnotGrid } from './KnotGrid';
-import { TableFile } from './TableFile';
-import { bodyOf, draftOf, drawable, emptyDraft, typedNumber, type TableDraft } from './state';
+import { curveOption } from './curveOption';
+import { bodyOf, bodyOfRow, draftOf, emptyDraft, understand, type TableDraft, type Understood } from './state';
+import { surfaceOption, type SurfaceView } from './surfaceOption';
+import { TableBoards, type BoardView } from './TableBoards';
+import { TableHistory } from './TableHistory';
+import { TakeFrom } from './TakeFrom';
+import { asCsv, asJson } from './tableFiles';
+import { TableForm } from './TableForm';
+import { TableLookUp } from './TableLookUp';
 
-/** Property tables of one variable: chosen on the board, drawn with their knots, typed at the right. */
+/** Property tables: chosen on the board, drawn with their knots, typed below the chart, described at the right. */
 export function TablesPlace() {
   const { campaignId, campaign, error } = useCampaign();
   const { data: tables, error: tablesError } = useQuery(queries.tables(campaignId));
@@ -30,145 +33,122 @@ export function TablesPlace() {
   if (error ?? tablesError) return <Empty title={(error ?? tablesError)!.message} />;
   if (!campaign || !tables) return null;
   if (missing !== undefined) return <NotThere what="table" id={missing} />;
-  return <TableInHand key={key} campaignId={campaignId} row={row} tables={tables} onOpen={open} onNew={begin} />;
+  return <TableInHand key={key} campaign={campaign} row={row} tables={tables} onOpen={open} onNew={begin} />;
 }
 
 interface TableInHandProps {
-  campaignId: number;
+  campaign: CampaignReply;
   row: TableRow | undefined;
   tables: readonly TableRow[];
   onOpen(id: number | undefined): void;
   onNew(): void;
 }
 
-function TableInHand({ campaignId, row, tables, onOpen, onNew }: TableInHandProps) {
-  const [draft, setDraft] = useState<TableDraft>(() => (row ? draftOf(row) : emptyDraft));
+function TableInHand({ campaign, row, tables, onOpen, onNew }: TableInHandProps) {
+  const [draft, setDraft] = useState<TableDraft>(() => (row ? draftOf(bodyOfRow(row)) : emptyDraft));
   const [problem, setProblem] = useState<string | null>(null);
   const { palette } = useTheme();
   const change = (part: Partial<TableDraft>) => {
     setProblem(null);
     setDraft({ ...draft, ...part });
   };
-  const keeping = useKeeping('tables', campaignId, row?.id, onOpen);
+  const keeping = useKeeping('tables', campaign.id, row?.id, onOpen);
+  const [board, setBoard] = useState<BoardView>(row ? 'tables' : 'knots');
+  const [drawn, setDrawn] = useState({ others: true, rate: false, area: false });
+  const [view, setView] = useState<SurfaceView>('x');
+  const found = useMemo(() => understand(draft), [draft]);
+  const understood = 'table' in found ? found : undefined;
   const build = useCallback(
-    (size: Size) => {
-      const at = drawable(draft);
-      return stackOption({
-        size,
-        palette,
-        panes: [
-          {
-            title: axisTitle({ name: draft.name || 'Value', symbol: draft.symbol, unit: draft.yUnit }),
-            weight: 1,
-            marks: [
-              line(at, { name: draft.symbol || 'value', colour: palette.series[0]!, width: 1.4 }),
-              knots(at, { name: 'knots', colour: palette.series[0]! }),
-            ],
-          },
-        ],
-        x: { title: axisTitle({ name: draft.xName || 'Argument', unit: draft.xUnit }) },
-      });
-    },
-    [draft, palette],
+    (size: Size) =>
+      understood?.surface
+        ? surfaceOption({ draft, understood, view, drawn, palette, size })
+        : curveOption(draft, understood, drawn, palette, size),
+    [draft, understood, view, drawn, palette],
   );
   const trySave = () => {
     const made = bodyOf(draft);
     if ('problem' in made) setProblem(made.problem);
     else keeping.save(made.body);
   };
-  const text = (label: string, field: 'symbol' | 'name' | 'xName' | 'xUnit' | 'yUnit', hint?: string) => (
-    <Field label={label} hint={hint}>
-      <Input value={draft[field]} onChange={(e) => change({ [field]: e.target.value })} />
-    </Field>
-  );
+  const isMap = draft.shape !== 'curve' && view === 'map';
   return (
     <PlaceFrame
       title={draft.name || 'New property table'}
       context={<span className="soft">{draft.source || 'source still to be given'}</span>}
       heading={
         <>
-          <b>{draft.symbol ? `${draft.symbol}(${draft.xName || 'x'})` : 'Knots'}</b>
-          <span className="soft">linear between the knots, {draft.outside === 'hold' ? 'the end value held outside' : 'missing outside'}</span>
-          <span className="grow" />
-          <LookUpValue draft={draft} />
+          <b>{draft.symbol ? `${draft.symbol}(${[draft.xName || 'x', ...(draft.shape === 'curve' ? [] : [draft.second.name || 'w'])].join(', ')})` : 'Knots'}</b>
+          <span className="soft told" title={errorInWords(understood, draft)}>{errorInWords(understood, draft)}</span>
+          {draft.shape !== 'curve' && (
+            <Segmented<SurfaceView>
+              size="small"
+              aria-label="Drawn over"
+              value={view}
+              onChange={setView}
+              options={[
+                { value: 'x', label: draft.xName || 'the first' },
+                { value: 'w', label: draft.second.name || 'the second' },
+                { value: 'map', label: 'map' },
+              ]}
+            />
+          )}
+          <Checkbox disabled={isMap || draft.shape === 'scattered'} checked={drawn.others} onChange={(e) => setDrawn({ ...drawn, others: e.target.checked })}>
+            other methods
+          </Checkbox>
+          <Checkbox disabled={isMap} checked={drawn.rate} onChange={(e) => setDrawn({ ...drawn, rate: e.target.checked })}>
+            slope
+          </Checkbox>
+          {draft.shape === 'curve' && (
+            <Checkbox checked={drawn.area} onChange={(e) => setDrawn({ ...drawn, area: e.target.checked })}>
+              integral
+            </Checkbox>
+          )}
         </>
       }
       chart={<Chart label={`${draft.name} against ${draft.xName}`} build={build} />}
-      boardHeight={180}
-      board={
-        <Board<TableRow>
-          title="Property tables"
-          rows={tables}
-          keyOf={(t) => t.id}
-          inHand={row?.id ?? null}
-          onTake={(t) => onOpen(t.id)}
-          tools={
-            <button className="quiet" onClick={onNew}>
-              + Table
-            </button>
-          }
-          empty="No table yet. Type one at the right, or take it from a file."
-          columns={[
-            { key: 'symbol', title: 'Symbol', value: (t) => t.symbol, cell: (t) => <code>{t.symbol}</code> },
-            { key: 'name', title: 'Quantity', value: (t) => t.name, cell: (t) => t.name },
-            { key: 'unit', title: 'Unit', value: (t) => printUnit(t.yUnit), cell: (t) => <code>{printUnit(t.yUnit)}</code> },
-            { key: 'x', title: 'Against', value: (t) => t.xName, cell: (t) => `${t.xName} ${t.xUnit && `(${printUnit(t.xUnit)})`}` },
-            { key: 'range', title: 'From – to', numeric: true, cell: (t) => `${formatValue(t.x[0]!)} – ${formatValue(t.x.at(-1)!)}` },
-            { key: 'knots', title: 'Knots', numeric: true, value: (t) => t.x.length, cell: (t) => t.x.length },
-            { key: 'source', title: 'Source', value: (t) => t.source, cell: (t) => <span className="clip wide">{t.source}</span> },
-          ]}
-        />
-      }
+      boardHeight={230}
+      board={<TableBoards view={board} onView={setBoard} tables={tables} inHand={row?.id ?? null} draft={draft} understood={understood} onOpen={onOpen} onNew={onNew} onChange={change} />}
       panel={
         <>
           <header className="panel-head">
             <h2>{row ? 'Table' : 'New table'}</h2>
-            <span className="grow" />
-            <TableFile onTake={change} />
           </header>
+          <TakeFrom campaign={campaign} onTake={change} />
+          <TableLookUp draft={draft} understood={understood} others={tables.filter((t) => t.id !== row?.id)} />
+          {'problem' in found && found.problem && <p className="panel-pad doubt">{found.problem}</p>}
+          {understood?.doubts.map((d) => (
+            <p key={d.sentence} className="panel-pad doubt">
+              {d.knot === null ? '' : `Row ${understood.places[d.knot]![0] + 1}: `}
+              {d.sentence}
+            </p>
+          ))}
+          <TableForm draft={draft} canBeOwn={!row || row.campaignId === campaign.id} onChange={change} />
           <div className="panel-pad">
-            {text('Quantity', 'name')}
-            {text('Symbol', 'symbol', draft.symbol ? `called in formulas as ${draft.symbol}(…)` : 'the name of the function in formulas')}
-            {text('Unit', 'yUnit')}
-            {text('Argument', 'xName')}
-            {text('Its unit', 'xUnit')}
-            <Field label="Source">
-              <Input.TextArea autoSize value={draft.source} onChange={(e) => change({ source: e.target.value })} placeholder="a standard's number, a handbook, a certificate" />
-            </Field>
-            <Field label="Outside">
-              <Segmented<TableDraft['outside']>
-                value={draft.outside}
-                onChange={(outside) => change({ outside })}
-                options={[{ value: 'refuse', label: 'missing' }, { value: 'hold', label: 'hold the end' }]}
-              />
-            </Field>
             <KeepButtons keeping={keeping} onSave={trySave} deletable={row !== undefined} problem={problem} />
+            {row && (
+              <div className="buttons">
+                <button className="quiet" onClick={() => download(`${fileName(row.name)}.table.json`, asJson(bodyOfRow(row)))}>
+                  Export as JSON
+                </button>
+                <button className="quiet" onClick={() => download(`${fileName(row.name)}.csv`, asCsv(row))}>
+                  as CSV
+                </button>
+              </div>
+            )}
           </div>
-          <KnotGrid draft={draft} onChange={(next) => change({ knots: next })} />
+          {row && <TableHistory campaignId={campaign.id} tableId={row.id} onTake={(body) => change(draftOf(body))} />}
         </>
       }
     />
   );
 } // prettier-ignore
 
-/** One value from the table in hand: type the argument, read the quantity. */
-function LookUpValue({ draft }: { draft: TableDraft }) {
-  const [typed, setTyped] = useState('');
-  const at = typedNumber(typed);
-  const { x, y } = drawable(draft);
-  const usable = at !== null && x.length >= 2 && x.every((v, i) => i === 0 || v > x[i - 1]!);
-  const found = usable
-    ? interpolateLinear(Float64Array.from(x), Float64Array.from(y), Float64Array.of(at), draft.outside)
-    : undefined;
-  const value = found?.values[0];
-  return (
-    <label className="look-up">
-      <span className="soft">Look up</span>
-      <Input aria-label="Argument to look up" style={{ width: 90 }} value={typed} onChange={(e) => setTyped(e.target.value)} />
-      <span className="soft">{printUnit(draft.xUnit)}</span>
-      <output className="number">
-        {found && (Number.isNaN(value) ? 'outside the table' : `${formatValue(value!, 6)} ${printUnit(draft.yUnit)}${found.outside ? ' (held)' : ''}`)}
-      </output>
-    </label>
-  );
-} // prettier-ignore
+/** How far the table can be trusted between its knots. */
+function errorInWords(understood: Understood | undefined, { shape, yUnit }: TableDraft): string {
+  const error = understood?.error;
+  if (!error) return '';
+  const u = printUnit(yUnit);
+  const without = { curve: 'a knot', grid: 'a row or column', scattered: 'a point' }[shape];
+  const at = error.at.map((v) => formatValue(v)).join(', ');
+  return `without ${without} the others miss it by ${formatValue(error.rms, 2)} ${u} (rms), at most ${formatValue(error.largest, 2)} ${u} at ${at}`;
+}

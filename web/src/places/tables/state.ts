@@ -1,68 +1,121 @@
 import type { TableBody, TableRow } from '@undameter/contract';
+import {
+  AppError,
+  argumentsAt,
+  interpolatorOf,
+  isInTwo,
+  judgeTable,
+  leaveOneOut,
+  lookableTable,
+  surfaceOf,
+  type Interpolator,
+  type LeaveOneOut,
+  type Lookable,
+  type PropertyTable,
+  type Surface,
+  type TableDoubt,
+} from '@undameter/core';
+import { cellsOf, emptyCells, firstProblem, knotsOf, type Cells, type Place, type Shape } from './cells';
 
-/** A table as it is typed: cells stay text until it is saved, so that a half-typed number is no error. */
-export interface TableDraft extends Omit<TableBody, 'x' | 'y'> {
-  knots: { x: string; y: string }[];
+/** A table as it is typed. What is said of a second argument stays while the table has none. */
+export interface TableDraft extends Omit<TableBody, 'x' | 'y' | 'second'> {
+  shape: Shape;
+  second: { name: string; unit: string; method: string; scale: TableBody['xScale'] };
+  cells: Cells;
 }
 
 export const emptyDraft: TableDraft = {
+  isShared: false,
   symbol: '',
   name: '',
   xName: '',
   xUnit: '',
   yUnit: '',
   source: '',
+  method: 'linear',
+  xScale: 'plain',
+  yScale: 'plain',
   outside: 'refuse',
-  knots: Array.from({ length: 5 }, () => ({ x: '', y: '' })),
+  uncertainty: null,
+  notes: '',
+  shape: 'curve',
+  second: { name: '', unit: '', method: 'linear', scale: 'plain' },
+  cells: emptyCells('curve'),
 };
 
-export const draftOf = ({ symbol, name, xName, xUnit, yUnit, source, outside, x, y }: TableRow): TableDraft => ({
-  symbol,
-  name,
-  xName,
-  xUnit,
-  yUnit,
-  source,
-  outside,
-  knots: x.map((at, i) => ({ x: String(at), y: String(y[i]) })),
-});
+/** A saved table without what the store added. */
+export const bodyOfRow = ({ id: _, campaignId: __, ...body }: TableRow): TableBody => body;
 
-/** A typed number with a point or a comma; null where it is none. */
-export function typedNumber(text: string): number | null {
-  const tidy = text.trim().replace('−', '-').replace(',', '.');
-  return tidy !== '' && Number.isFinite(Number(tidy)) ? Number(tidy) : null;
+export function draftOf(body: TableBody): TableDraft {
+  const { x, y, second, ...head } = body;
+  const shape = !second ? 'curve' : second.isScattered ? 'scattered' : 'grid';
+  const { isScattered: _, w, ...more } = second ?? { ...emptyDraft.second, w: [], isScattered: false };
+  return { ...head, shape, second: more, cells: cellsOf(shape, { x, w, y }) };
 }
 
-/** Knots that can be drawn, in rising x. */
-export const drawable = ({ knots }: TableDraft): { x: number[]; y: number[] } => {
-  const usable = knots
-    .map((k) => [typedNumber(k.x), typedNumber(k.y)] as const)
-    .filter((k): k is readonly [number, number] => k[0] !== null && k[1] !== null)
-    .sort((a, b) => a[0] - b[0]);
-  return { x: usable.map((k) => k[0]), y: usable.map((k) => k[1]) };
-};
+/** A draft that can be interpolated, with what is to be said of it. */
+export interface Understood {
+  table: PropertyTable;
+  lookable: Lookable;
+  /** Of a table in one argument. */
+  curve: Interpolator | undefined;
+  /** Of one in two. */
+  surface: Surface | undefined;
+  /** The cell in which each value is typed. */
+  places: Place[];
+  doubts: TableDoubt[];
+  error: LeaveOneOut | undefined;
+}
 
-/** The table to save, or what has to be filled in first. Empty rows are no knots; half-filled ones are told. */
-export function bodyOf(draft: TableDraft): { body: TableBody } | { problem: string } {
-  const { knots, ...head } = draft;
-  const filled = knots.map((k, i) => ({ ...k, row: i + 1 })).filter((k) => k.x.trim() !== '' || k.y.trim() !== '');
-  const bad = filled.find((k) => typedNumber(k.x) === null || typedNumber(k.y) === null);
-  if (bad) return { problem: `Row ${bad.row} reads "${bad.x}" and "${bad.y}": both must be numbers. Fill it in or empty it.` };
-  const lacks = (['symbol', 'name', 'xName', 'source'] as const).filter((field) => head[field].trim() === '');
-  const words = { symbol: 'a symbol', name: 'a quantity', xName: 'an argument', source: 'a source' };
-  if (lacks.length > 0) return { problem: `The table still needs ${lacks.map((l) => words[l]).join(', ')}.` };
-  if (filled.length < 2) return { problem: `A table needs at least two knots; this one has ${filled.length}.` };
-  return { body: { ...head, x: filled.map((k) => typedNumber(k.x)!), y: filled.map((k) => typedNumber(k.y)!) } };
+/** Places of the values that are likely typed wrong. */
+export const likelyWrong = ({ doubts }: Understood): number[] =>
+  doubts.flatMap((d) => (d.kind === 'typingError' && d.knot !== null ? [d.knot] : []));
+
+/** What can be drawn of a draft; or why it cannot be yet, once there is something to say. */
+export function understand(draft: TableDraft): Understood | { problem: string | null } {
+  const { x, w, y, places } = knotsOf(draft.shape, draft.cells);
+  if (x.length < 2 || (draft.shape === 'grid' && w.length < 2) || (draft.shape === 'scattered' && x.length < 3))
+    return { problem: null };
+  const table = tableOf(draft, { x, w, y });
+  try {
+    needUnlike(table);
+    const [curve, surface] = isInTwo(table) ? [undefined, surfaceOf(table)] : [interpolatorOf(table), undefined];
+    const doubts = judgeTable(table);
+    const isUnsorted = places.some(([row, column], k) => k > 0 && row === places[k - 1]![0] ? column < places[k - 1]![1] : row < (places[k - 1]?.[0] ?? 0));
+    if (isUnsorted)
+      doubts.push({ kind: 'order', knot: null, sentence: 'The rows are not in rising order of the argument; they are sorted when the table is saved.' });
+    return { table, lookable: lookableTable(table), curve, surface, places, doubts, error: leaveOneOut(table) };
+  } catch (error) {
+    if (!(error instanceof AppError)) throw error;
+    return { problem: error.message };
+  }
 } // prettier-ignore
 
-/** Knots after text with one or two columns was pasted at a row: rows of a spreadsheet, tab, semicolon or space between. */
-export function pasted(knots: TableDraft['knots'], row: number, column: 'x' | 'y', text: string): TableDraft['knots'] {
-  const lines = text.replace(/\r?\n$/, '').split(/\r?\n/);
-  const next = [...knots];
-  lines.forEach((line, i) => {
-    const [first = '', second] = line.split(/\t|;|\s+/).filter(Boolean);
-    const old = next[row + i] ?? { x: '', y: '' };
-    next[row + i] = column === 'x' ? { x: first, y: second ?? old.y } : { ...old, y: first };
+function tableOf({ shape, second, cells: _, ...head }: TableDraft, { x, w, y }: { x: number[]; w: number[]; y: number[] }): TableBody {
+  return { ...head, x, y, second: shape === 'curve' ? null : { ...second, w, isScattered: shape === 'scattered' } };
+} // prettier-ignore
+
+/** No place twice. @throws {AppError} TABLE_KNOT_REPEATED */
+function needUnlike(table: PropertyTable): void {
+  const seen = new Set<string>();
+  table.y.forEach((_, knot) => {
+    const place = argumentsAt(table, knot).join(', ');
+    if (seen.has(place)) throw new AppError('TABLE_KNOT_REPEATED', { x: place, row: knot + 1 });
+    seen.add(place);
   });
-  return next;
 }
+
+/** The table to save, or what has to be filled in first. */
+export function bodyOf(draft: TableDraft): { body: TableBody } | { problem: string } {
+  const problem = firstProblem(draft.shape, draft.cells);
+  if (problem !== undefined) return { problem };
+  const lacks = (['symbol', 'name', 'xName', 'source'] as const).filter((field) => draft[field].trim() === '');
+  const words = { symbol: 'a symbol', name: 'a quantity', xName: 'an argument', source: 'a source' };
+  const missing = lacks.map((l) => words[l]);
+  if (draft.shape !== 'curve' && draft.second.name.trim() === '') missing.push('a second argument');
+  if (missing.length > 0) return { problem: `The table still needs ${missing.join(', ')}.` };
+  const { x, w, y } = knotsOf(draft.shape, draft.cells);
+  if (x.length < 2) return { problem: `A table needs at least two knots; this one has ${x.length}.` };
+  if (draft.shape === 'grid' && w.length < 2) return { problem: `A grid needs at least two columns of values; this one has ${w.length}.` };
+  return { body: tableOf(draft, { x, w, y }) };
+} // prettier-ignore

@@ -1,0 +1,83 @@
+/** Property tables as a person types, checks and uses them. */
+import { expect } from '@playwright/test';
+import { benchTest, choose, go, knotCell, paste } from './bench';
+
+const test = benchTest(true);
+
+/** A blend of the rig, invented: share across, temperature down; 1.94 was typed as 19.4. */
+const blend = `\t0\t15\t30\t45\t60
+0\t1.79\t2.82\t4.72\t8.44\t16.3
+20\t1\t1.52\t2.48\t4.28\t7.89
+40\t0.653\t0.97\t1.52\t2.53\t4.45
+60\t0.466\t0.67\t1.02\t19.4\t2.75
+80\t0.354\t0.49\t0.72\t1.1\t1.81
+100\t0.282\t0.38\t0.54\t0.79\t1.25`;
+
+test('a coolant blend in two arguments is pasted, drawn, checked, mended, and used in a formula', async ({
+  bench: page,
+}) => {
+  await page.getByText('Loop 3: head and efficiency').first().click();
+  await go(page, 'Tables');
+  await page.getByRole('row', { name: /rho_w/ }).click();
+  await page.getByRole('button', { name: '+ Table' }).click();
+  const fill = (name: string, text: string) => page.getByRole('textbox', { name, exact: name !== 'Symbol' }).fill(text);
+  await fill('Quantity', 'Blend viscosity');
+  await fill('Symbol', 'mu_b');
+  await fill('Unit', 'mPa·s');
+  await fill('Source', 'supplier sheet, invented');
+  await page.getByText('two, a grid').click();
+  await fill('Argument', 'Temperature');
+  await fill('Its unit', '°C');
+  await fill('Second argument', 'Share');
+  await fill('Unit of the second', '%');
+  await choose(page, 'Value counts', 'by its logarithm');
+  await knotCell(page, 0, 0).click();
+  await paste(page, blend);
+  await expect(
+    page.getByText('Row 5: 19.4 at 60, 45 breaks the smoothness of its neighbours, which point to about 1.6'),
+  ).toBeVisible();
+  await expect(page.locator('.knot-odd input')).toHaveValue('19.4');
+  await page.getByText('map', { exact: true }).click();
+  await knotCell(page, 4, 4).click();
+  await page.keyboard.type('1.64');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.knot-odd')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Save' }).click();
+  // The saved table takes the place of the new one.
+  await expect(page.getByRole('heading', { name: 'Table', exact: true })).toBeVisible();
+  await expect(page.getByRole('row', { name: /mu_b/ })).toContainText('Temperature (°C), Share (%)');
+  // The table that was open when the new one was begun opens again.
+  await page.getByRole('row', { name: /rho_w/ }).click();
+  await expect(page.getByRole('heading', { name: 'Water density' })).toBeVisible();
+  await page.getByRole('row', { name: /mu_b/ }).click();
+  await expect(page.getByRole('heading', { name: 'Blend viscosity' })).toBeVisible();
+  await fill('Argument to look up', '20');
+  await fill('Second argument to look up', '45');
+  await expect(page.getByText('mu_b = 4.28 mPa·s')).toBeVisible();
+  // Everything else that is tabulated against temperature answers at 20 °C as well.
+  await expect(page.getByRole('list', { name: 'Other tables at the same place' })).toContainText(
+    'rho_w = 998.200 ± 0.050 kg/m³',
+  );
+  await fill('Value to find', '1.52');
+  await expect(page.getByText(/Share: at 15 %/)).toBeVisible();
+
+  // In a step with the channel of a run and a number, with the units of both.
+  await go(page, 'Signals');
+  await choose(page, 'Run', 'Warm-up');
+  await page.getByRole('button', { name: '+ Step' }).click();
+  await page.getByText('Derive a channel').click();
+  await page.getByRole('textbox', { name: 'Formula' }).fill('mu_b(T_w, 0.45) / mu_b(20 [°C], 45 [%])');
+  await expect(page.locator('.formula')).toContainText('gives a plain number');
+});
+
+test('what is built in is tried with one value, and refuses outside its range', async ({ bench: page }) => {
+  await page.getByText('Loop 3: head and efficiency').first().click();
+  await go(page, 'Tables');
+  await page.getByText('built in', { exact: true }).click();
+  const row = page.getByRole('row', { name: /water_psat/ });
+  // 300 K: 0.353658941e-2 MPa by table 35 of IAPWS R7-97(2012), from memory.
+  await page.getByRole('textbox', { name: 'Temperature for water_psat' }).fill('300');
+  await expect(row).toContainText('0.003536589');
+  await page.getByRole('textbox', { name: 'Temperature for water_psat' }).fill('700');
+  await expect(row).toContainText('outside');
+});

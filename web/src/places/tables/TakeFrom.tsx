@@ -1,0 +1,92 @@
+import type { CampaignReply } from '@undameter/contract';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Select, Upload } from 'antd';
+import { useState } from 'react';
+import { queries } from '../../data/queries';
+import { Sentence } from '../../parts/Sentence';
+import { fromColumns, type Taken } from './fromColumns';
+import { columnsFrom, knotSources, type KnotColumns, type KnotSource } from './knotSources';
+import { fromJson } from './tableFiles';
+import type { TableDraft } from './state';
+
+interface TakeFromProps {
+  campaign: CampaignReply;
+  onTake(change: Partial<TableDraft>): void;
+}
+
+const atFirst: Taken = { x: 0, w: null, y: 1 };
+
+/** Takes columns as the knots, of a file, a run or a fit; or a whole table from a JSON file. */
+export function TakeFrom({ campaign, onTake }: TakeFromProps) {
+  const { data: fits = [] } = useQuery(queries.fits(campaign.id));
+  const [taken, setTaken] = useState<Taken>(atFirst);
+  const [chosen, setChosen] = useState<string>();
+  const [problem, setProblem] = useState<string | null>(null);
+  const read = useMutation({ mutationFn: columnsFrom, onSuccess: (found) => take(found, atFirst) });
+  const take = ({ columns, source }: KnotColumns, which: Taken) => {
+    setTaken(which);
+    const change = fromColumns(columns, which);
+    if (change) onTake(source === undefined ? change : { ...change, source });
+  };
+  const begin = (source: KnotSource, value: string | undefined) => {
+    setProblem(null);
+    setChosen(value);
+    read.mutate(source);
+  };
+  const readJson = async (file: File) => {
+    const text = await file.text();
+    const found = fromJson(text, file.name);
+    // What is no table of ours may still be records, which the server reads.
+    if ('draft' in found) onTake(found.draft);
+    else if (/^\s*\[/.test(text)) begin({ kind: 'file', file }, undefined);
+    else setProblem(found.problem);
+  };
+  const groups = knotSources(campaign, fits);
+  const found = read.data;
+  const options = (found?.columns ?? []).map((c, i) => ({ value: i, label: `${c.name} ${c.unit && `(${c.unit})`}` }));
+  return (
+    <div className="panel-pad">
+      <div className="take-from">
+        <Select
+          aria-label="Take knots from"
+          placeholder="Take knots from …"
+          popupMatchSelectWidth={false}
+          value={chosen}
+          options={groups}
+          onChange={(value) => begin(groups.flatMap((g) => g.options).find((o) => o.value === value)!.source, value)}
+        />
+        <Upload
+          showUploadList={false}
+          beforeUpload={(file) => {
+            setProblem(null);
+            setChosen(undefined);
+            if (/\.json$/i.test(file.name)) void readJson(file);
+            else begin({ kind: 'file', file }, undefined);
+            return false;
+          }}
+        >
+          <button className="quiet">or a file</button>
+        </Upload>
+      </div>
+      <Sentence error={problem === null ? read.error : { message: problem }} />
+      {found && found.columns.length < 2 && <p className="doubt">There are fewer than two columns of numbers; a table needs two.</p>}
+      {found && found.columns.length > 2 && (
+        <div className="column-pair">
+          <Select aria-label="Column of the argument" value={taken.x} options={options} onChange={(x) => take(found, { ...taken, x })} />
+          <Select
+            aria-label="Column of the second argument"
+            value={taken.w ?? -1}
+            options={[{ value: -1, label: 'no second argument' }, ...options]}
+            onChange={(w) => take(found, { ...taken, w: w === -1 ? null : w })}
+          />
+          <Select aria-label="Column of the value" value={taken.y} options={options} onChange={(y) => take(found, { ...taken, y })} />
+        </div>
+      )}
+      {found?.doubts.map((d) => (
+        <p key={d} className="doubt">
+          {d}
+        </p>
+      ))}
+    </div>
+  );
+} // prettier-ignore

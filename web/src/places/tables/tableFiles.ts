@@ -1,0 +1,47 @@
+import type { TableBody } from '@undameter/contract';
+import { toCsv } from '../../board/toCsv';
+import { draftOf, emptyDraft, type TableDraft } from './state';
+
+/** A table as a JSON file: what the API takes for one. */
+export const asJson = (body: TableBody): Blob =>
+  new Blob([JSON.stringify(body, undefined, 2)], { type: 'application/json' });
+
+/** Its knots as CSV under a line that names the source: a column an argument, or a grid with the second one across. */
+export function asCsv({ name, xName, xUnit, yUnit, source, x, y, second }: TableBody): string {
+  const about = toCsv<string>([{ title: `Source: ${source.replace(/\s+/g, ' ')}`, value: () => null }], []);
+  const first = { title: xName, unit: xUnit, value: (k: number) => x[k]! };
+  const rows = x.map((_, k) => k);
+  const value = { title: name, unit: yUnit, value: (k: number) => y[k]! };
+  if (!second) return about + toCsv<number>([first, value], rows);
+  const { w } = second;
+  if (second.isScattered)
+    return about + toCsv<number>([first, { title: second.name, unit: second.unit, value: (k) => w[k]! }, value], rows);
+  const across = `Across: ${second.name}${second.unit ? ` (${second.unit})` : ''}. Values: ${name}${yUnit ? ` (${yUnit})` : ''}`;
+  const columns = w.map((at, j) => ({ title: String(at), value: (k: number) => y[k * w.length + j]! }));
+  return about + toCsv<string>([{ title: across, value: () => null }], []) + toCsv<number>([first, ...columns], rows);
+} // prettier-ignore
+
+const isColumn = (v: unknown): v is number[] => Array.isArray(v) && v.every((n) => typeof n === 'number');
+
+/** A table from a JSON file, to be looked at before it is saved. */
+export function fromJson(text: string, fileName: string): { draft: TableDraft } | { problem: string } {
+  try {
+    const given = JSON.parse(text) as Partial<TableBody> | null;
+    const second = given?.second ?? null;
+    if (given && isColumn(given.x) && isColumn(given.y) && (second === null || isColumn(second.w))) {
+      const { x, y } = given;
+      const need = second && !second.isScattered ? x.length * second.w.length : x.length;
+      if (y.length === need && (!second?.isScattered || second.w.length === need)) {
+        const known = Object.keys(emptyDraft).filter((key) => key in given && key !== 'second');
+        const head = Object.fromEntries(known.map((key) => [key, given[key as keyof TableBody]]));
+        const { shape, second: whole, cells } = draftOf({ ...given, x, y, second } as TableBody);
+        return { draft: { ...emptyDraft, ...head, shape, second: { ...emptyDraft.second, ...whole }, cells } };
+      }
+    }
+  } catch {
+    // What is no JSON is told like what is no table.
+  }
+  return {
+    problem: `"${fileName}" is no table: a JSON file with two columns of numbers "x" and "y" of one length is needed. Export one here to see its form.`,
+  };
+}
