@@ -84,7 +84,7 @@ test('a step is dragged to another place, copied, and annotated', async ({ bench
   await page.getByRole('button', { name: /Step 4: Smooth/ }).click();
   await page.getByRole('textbox', { name: 'Note' }).fill('only for the picture');
   await page.getByRole('button', { name: 'Accept' }).click();
-  await expect(page.getByText('only for the picture')).toBeVisible();
+  await expect(page.locator('.step-note')).toHaveText('only for the picture');
   await page.getByRole('button', { name: /Step 4: Smooth/ }).click();
   await page.getByRole('button', { name: 'Duplicate' }).click();
   await expect(lines).toHaveCount(11);

@@ -34,7 +34,6 @@ export function StepInHand({ draft, trial, channels, cost, procedure, runId, onS
         <span className="step-did">{trial ? changeInWords(trial) : ''}</span>
       </div>
       {kind && <StepForm step={step} runId={runId} before={index} channels={channels} onChange={onSettings} />}
-      {cost}
       {/* What is wrong with a formula stands under the formula. */}
       <Sentence error={typeof trial?.error?.facts['at'] === 'number' ? null : trial?.error} />
       {trial?.doubts.map((d) => (
@@ -78,6 +77,8 @@ export function StepInHand({ draft, trial, channels, cost, procedure, runId, onS
           </button>
         </div>
       )}
+      {/* Last, since it comes late: it must not push the buttons away from under a hand. */}
+      {cost}
     </li>
   );
 } // prettier-ignore

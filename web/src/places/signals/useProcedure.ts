@@ -11,8 +11,12 @@ const NO_STEPS: Step[] = [];
 export function useProcedure(runId: number, run: RunReply | undefined) {
   const client = useQueryClient();
   // The next change has to name the version that this one made, without waiting to be told.
-  const onSuccess = (reply: ProcedureReply) =>
-    client.setQueryData(queries.run(runId).queryKey, (known: RunReply | undefined) => known && { ...known, ...reply });
+  // A reading that began before the change would bring the old version back.
+  const onSuccess = async (reply: ProcedureReply) => {
+    const { queryKey } = queries.run(runId);
+    await client.cancelQueries({ queryKey });
+    client.setQueryData(queryKey, (known: RunReply | undefined) => known && { ...known, ...reply });
+  };
   const save = useMutation({
     onSuccess,
     mutationFn: (steps: readonly Step[]) =>
