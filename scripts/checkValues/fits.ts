@@ -1,4 +1,4 @@
-import { fitPolynomial, goodnessOf, modelOf, studentTQuantile, type Fit } from '@undameter/core';
+import { fitModel, fitPolynomial, goodnessOf, modelOf, studentTQuantile, type Fit } from '@undameter/core';
 import { leastSquares } from '../../core/src/linear/leastSquares';
 import type { Case, Checker } from './Checker';
 import { compareNumbers, sizeOf, worstOf, type Outcome } from './compareNumbers';
@@ -72,7 +72,7 @@ export const fits: Checker[] = [
     kind: 'line',
     tolerance: exact,
     check: (c) => {
-      const fit = modelOf('polynomial').fit(data(c), { degree: 1 });
+      const fit = fitModel(modelOf('polynomial'), { degree: 1 }, data(c));
       const t = studentTQuantile(0.975, fit.degreesOfFreedom);
       return worstOf(
         compareNumbers('coef', c['coef'], fit.parameters, 1e-9),

@@ -271,9 +271,30 @@ export const catalogue = {
     (f) => `There is no interpolation "${f.method}". Choose one of those in the list.`,
   ),
   // data sets, models, comparisons
-  MODEL_SYMBOL_UNUSED: entry<{ symbol: string; formula: string }>(
+  MODEL_SYMBOL_UNUSED: entry<{ symbol: string }>(
     'input',
-    (f) => `The parameter ${f.symbol} does not stand in the formula "${f.formula}". Take it out of the list or use it.`,
+    (f) => `The parameter ${f.symbol} does not stand in the formula. Take it out of the list or use it.`,
+  ),
+  MODEL_OF_WHOLE: entry<{ value: string; at: number }>(
+    'input',
+    (f) =>
+      `"${f.value} of" takes one value of a whole channel, and a model knows its points one by one. Write a parameter instead.`,
+  ),
+  PARAMETER_UNKNOWN: entry<{ symbol: string; known: string }>(
+    'input',
+    (f) => `The model has no parameter ${f.symbol}; it has ${f.known}.`,
+  ),
+  TIED_TO_TIED: entry<{ symbol: string; other: string }>(
+    'input',
+    (f) => `${f.symbol} is tied to ${f.other}, which is tied itself. Tie it to parameters that are found or fixed.`,
+  ),
+  NOTHING_TO_FIT: entry<Record<string, never>>(
+    'input',
+    () => 'Every parameter is fixed or tied, so nothing is left to be found. Let one of them go.',
+  ),
+  BOUNDS_REVERSED: entry<{ symbol: string; lower: number; upper: number }>(
+    'input',
+    (f) => `The bounds of ${f.symbol} leave nothing between ${f.lower} and ${f.upper}. Give a lower one below the upper one.`,
   ),
   FIT_WEIGHTS: entry<{ channel: string; without: number; points: number }>(
     'input',
@@ -285,10 +306,10 @@ export const catalogue = {
     (f) =>
       `"${f.model}" cannot be begun on these points: it has no value at some x, such as a logarithm of zero or a power of a negative number. Leave those points out, or choose another model.`,
   ),
-  MODEL_NOT_FINITE: entry<Record<string, never>>(
+  MODEL_NOT_FINITE: entry<{ without: number; points: number; at: number; start: string }>(
     'input',
-    () =>
-      'The model gives no number at some of the points from any start value: a logarithm or a power of something negative, or a value too large to write. Leave those points out, or choose a model that is defined there.',
+    (f) =>
+      `The model gives no number at ${f.without} of ${f.points} points, such as x = ${f.at}, from any start value (with ${f.start}): a logarithm or a power of something negative, or a value too large to write. Leave those points out, give other start values, or choose a model that is defined there.`,
   ),
   CONDITION_EMPTY: entry<{ condition: string; run: string }>(
     'input',

@@ -3,7 +3,8 @@ import { dimensionless, isDimensionless, sameDimension } from '../units';
 import { apply1, apply2, apply3, inWords, once, type Compiled } from './Compiled';
 import type { Comparison } from './Node';
 
-const compares: Readonly<Record<Comparison, (a: number, b: number) => boolean>> = {
+/** What each comparison asks of two numbers. */
+export const compares: Readonly<Record<Comparison, (a: number, b: number) => boolean>> = {
   '<': (a, b) => a < b,
   '<=': (a, b) => a <= b,
   '>': (a, b) => a > b,

@@ -9,6 +9,8 @@ export interface FitData {
   sigma?: Float64Array;
   /** With sigma: true when it is the real uncertainty, false when only its ratios are known. */
   sigmaIsAbsolute?: boolean;
+  /** Standard deviation of each x: then the distance is counted in both variables. Needs sigma. */
+  sigmaX?: Float64Array;
   /** Names for sentences. */
   xName: string;
 }
@@ -20,7 +22,7 @@ export interface Fit {
   status: FitStatus;
   parameters: Float64Array;
   standardErrors: Float64Array;
-  /** p by p, in the units of the parameters. */
+  /** p by p, in the units of the parameters; nothing in the rows of those that were given. */
   covariance: Float64Array[];
   /** measured − model at each point. */
   residuals: Float64Array;
@@ -35,6 +37,8 @@ export interface Fit {
   reducedChiSquare: number;
   /** What speaks against the solution, in sentences. */
   doubts: readonly string[];
+  /** The start values that led here; the parameters themselves where a linear problem needs none. */
+  start: Float64Array;
   /** Value of the curve and its standard error at x. */
   predict(x: number): { value: number; standardError: number };
 }
@@ -43,6 +47,22 @@ export interface Parameter {
   symbol: string;
   meaning: string;
   unit: Unit;
+  lower?: number;
+  upper?: number;
+}
+
+/** A place on the chart by which a start value is dragged; the other parameters stay. */
+export interface Handle {
+  /** What it is, for the screen reader: `top of the peak`. */
+  name: string;
+  at(parameters: Readonly<Record<string, number>>): { x: number; y: number };
+  /** The parameters that change when it is dragged there. */
+  moved(to: { x: number; y: number }, parameters: Readonly<Record<string, number>>): Record<string, number>;
+}
+
+export interface Points {
+  x: Float64Array;
+  y: Float64Array;
 }
 
 /** One model of the library: one file, registered in library/index.ts. */
@@ -52,9 +72,20 @@ export interface Model<Settings extends TObject = TObject> {
   settings: Settings;
   /** The formula as a reader writes it. */
   formula(settings: Static<Settings>): string;
+  /** The right-hand side in x and the parameters, as a formula is typed. */
+  expression(settings: Static<Settings>): string;
+  /** @throws {AppError} for a formula of one's own: as inferring units does */
   parameters(settings: Static<Settings>, x: Unit, y: Unit): Parameter[];
-  /** @throws {AppError} TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD */
-  fit(data: FitData, settings: Static<Settings>): Fit;
+  /** Start values from the points, the likeliest first; in the order of the parameters. */
+  starts(points: Points, settings: Static<Settings>): number[][];
+  /** Linear in its parameters: there is one solution, and no start leads elsewhere. */
+  isLinear?: boolean;
+  handles?: readonly Handle[];
+  /**
+   * Solves it at once, where nothing is fixed and the loss is the square.
+   * @throws {AppError} TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD
+   */
+  direct?(data: FitData, settings: Static<Settings>): Fit;
 }
 
 export const defineModel = <Settings extends TObject>(model: Model<Settings>): Model => model as unknown as Model;

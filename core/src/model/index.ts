@@ -1,7 +1,12 @@
-export type { Fit, FitData, FitStatus, Model, Parameter } from './Model';
+export type { Fit, FitData, FitStatus, Handle, Model, Parameter } from './Model';
+export { choicesSchema, type Choices } from './Choices';
+export { fitModel, fitTogether } from './fitModel';
 export { modelOf, models } from './library';
 export { fitPolynomial } from './library/polynomial';
-export { modelFunction, type ModelFunction } from './modelFunction';
+export { ModelFunction } from './kernel/ModelFunction';
+export { losses, lossNames, type LossName } from './solve/losses';
+export { orthogonalProblem } from './solve/orthogonalProblem';
+export { pointsProblem } from './solve/Problem';
 export { solveNonlinear, type NonlinearSolution, type NonlinearTask } from './solve/solveNonlinear';
 export { seriesData, type Series, type SeriesKind } from './seriesData';
 export { goodnessOf, type Goodness } from './statistics/goodness';

@@ -1,9 +1,5 @@
+import type { Points } from './Model';
 import { applyQTransposed, householderQr, solveUpper } from '../linear/householderQr';
-
-export interface Points {
-  x: Float64Array;
-  y: Float64Array;
-}
 
 const MOST_POINTS = 200;
 const BEST = 3;

@@ -3,6 +3,7 @@ import {
   numberChannelOf,
   AppError,
   countKept,
+  fitModel,
   goodnessOf,
   modelOf,
   parseUnit,
@@ -60,7 +61,7 @@ export function fitOne(task: FitTask, condition: NamedCondition | undefined): Fi
   const weighted =
     task.weights === 'none' ? {} : { sigma: sigmaOf(data), sigmaIsAbsolute: task.weights === 'absolute' };
   const points = { x: data.x, y: data.y, xName: data.xChannel.name, ...weighted };
-  const fitted = modelOf(task.model).fit(points, task.settings as never);
+  const fitted = fitModel(modelOf(task.model), task.settings, points);
   let low = Infinity;
   let high = -Infinity;
   for (const v of data.x) {

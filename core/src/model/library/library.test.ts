@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { Random } from '../../number/Random';
 import { parseUnit } from '../../units';
-import { modelFunction, models, modelOf, solveNonlinear } from '../index';
+import { fitModel, ModelFunction, models, modelOf, pointsProblem, solveNonlinear } from '../index';
 
 const xOver = (from: number, to: number, n = 60): Float64Array =>
   Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1));
@@ -35,7 +35,7 @@ describe('every model finds its own parameters, from start values that come by t
   test.each(cases)('%s %j over %j', (kind, parameters, [from, to]) => {
     const x = xOver(from, to);
     const y = valuesOf(kind, parameters, x);
-    const fit = modelOf(kind).fit({ x, y, xName: 'x' }, {} as never);
+    const fit = fitModel(modelOf(kind), {}, { x, y, xName: 'x' });
     parameters.forEach((p, k) => expect(Math.abs(fit.parameters[k]! / p - 1)).toBeLessThan(1e-6));
     expect(fit.rSquared).toBeCloseTo(1, 9);
   });
@@ -45,7 +45,7 @@ describe('every model finds its own parameters, from start values that come by t
     const size = Math.max(...truth) - Math.min(...truth);
     const random = new Random(7);
     const y = truth.map((v) => v + random.normal(0.01 * size));
-    const fit = modelOf(kind).fit({ x, y, xName: 'x' }, {} as never);
+    const fit = fitModel(modelOf(kind), {}, { x, y, xName: 'x' });
     expect(fit.residualStandardDeviation / (0.01 * size)).toBeGreaterThan(0.85);
     expect(fit.residualStandardDeviation / (0.01 * size)).toBeLessThan(1.15);
     // Four standard errors: one case in some ten thousand would lie outside by chance.
@@ -62,30 +62,30 @@ describe('every model finds its own parameters, from start values that come by t
 });
 
 test('too few points, an x without a value, and what cannot be told apart are said', () => {
-  const fit = (kind: string, x: number[], y: number[]) => modelOf(kind).fit({ x: Float64Array.from(x), y: Float64Array.from(y), xName: 'x' }, {} as never);
+  const fit = (kind: string, x: number[], y: number[]) => fitModel(modelOf(kind), {}, { x: Float64Array.from(x), y: Float64Array.from(y), xName: 'x' });
   expect(() => fit('logistic', [1, 2, 3], [1, 2, 3])).toThrow(expect.objectContaining({ code: 'TOO_FEW_POINTS_FOR_MODEL' }) as never);
   expect(() => fit('logarithmic', [-1, 2, 3], [1, 2, 3])).toThrow(expect.objectContaining({ code: 'MODEL_NO_START' }) as never);
   // A straight line tells nothing of where a saturation ends.
   expect(fit('saturation', [1, 2, 3, 4, 5, 6], [1, 2.001, 3, 3.999, 5, 6]).doubts.length).toBeGreaterThan(0);
-  expect(() => modelFunction('a*x', ['a', 'b'], new Map([['x', new Float64Array(1)]]))).toThrow(expect.objectContaining({ code: 'MODEL_SYMBOL_UNUSED' }) as never);
+  expect(() => ModelFunction.of('a*x', ['a', 'b'], new Map([['x', new Float64Array(1)]]))).toThrow(expect.objectContaining({ code: 'MODEL_SYMBOL_UNUSED' }) as never);
 }); // prettier-ignore
 
 function valuesOf(kind: string, parameters: number[], x: Float64Array): Float64Array {
   const model = modelOf(kind);
   const symbols = model.parameters({} as never, parseUnit(''), parseUnit('')).map((p) => p.symbol);
-  return modelFunction(model.formula({} as never).replace('y = ', ''), symbols, new Map([['x', x]])).values(Float64Array.from(parameters));
+  return ModelFunction.of(model.expression({} as never), symbols, new Map([['x', x]])).values(Float64Array.from(parameters));
 } // prettier-ignore
 
 // NIST StRD data set BoxBOD, higher difficulty, with its two certified starts' far one: from 1, 1 the decay runs away.
 test('NIST BoxBOD: parameters and standard errors as certified, from both starts', () => {
   const x = Float64Array.of(1, 2, 3, 5, 7, 10);
   const y = Float64Array.of(109, 149, 149, 191, 213, 224);
-  const model = modelFunction('b1*(1 - exp(-b2*x))', ['b1', 'b2'], new Map([['x', x]]));
+  const model = ModelFunction.of('b1*(1 - exp(-b2*x))', ['b1', 'b2'], new Map([['x', x]]));
   for (const start of [
     [1, 1],
     [100, 0.75],
   ]) {
-    const { parameters, inverse, sumOfSquares } = solveNonlinear({ model, y, starts: [Float64Array.from(start)] });
+    const { parameters, inverse, sumOfSquares } = solveNonlinear({ problem: pointsProblem({ model, y }), degreesOfFreedom: 4, starts: [Float64Array.from(start)] })!;
     [213.80940889, 0.54723748542].forEach((p, k) => expect(parameters[k]! / p).toBeCloseTo(1, 8));
     [12.354515176, 0.10455993237].forEach((se, k) =>
       expect(Math.sqrt(inverse[k]![k]! * (sumOfSquares / 4)) / se).toBeCloseTo(1, 6),
@@ -95,13 +95,12 @@ test('NIST BoxBOD: parameters and standard errors as certified, from both starts
 
 test('a parameter stays within its bounds, and one that ends there is told', () => {
   const x = Float64Array.of(0, 1, 2, 3);
-  const model = modelFunction('a + b*x', ['a', 'b'], new Map([['x', x]]));
-  const found = solveNonlinear({
-    model,
-    y: Float64Array.of(1, 0, -1, -2),
-    starts: [Float64Array.of(0, 1)],
+  const model = ModelFunction.of('a + b*x', ['a', 'b'], new Map([['x', x]]));
+  const problem = {
+    ...pointsProblem({ model, y: Float64Array.of(1, 0, -1, -2) }),
     lower: Float64Array.of(-Infinity, 0),
-  });
+  };
+  const found = solveNonlinear({ problem, degreesOfFreedom: 2, starts: [Float64Array.of(0, 1)] })!;
   expect([...found.parameters]).toEqual([expect.closeTo(-0.5, 12), 0]);
   expect(found.atBound).toEqual([false, true]);
 });

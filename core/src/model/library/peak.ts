@@ -1,5 +1,6 @@
 import { unitOf, type NonlinearParameter } from '../defineNonlinear';
-import { evenly, pairs, rangeOf, ratios, startsByShape, type Points } from '../startsByShape';
+import type { Points } from '../Model';
+import { evenly, pairs, rangeOf, ratios, startsByShape } from '../startsByShape';
 
 /** The parameters of a peak over a level ground, with the symbol and meaning of its width. */
 export const peakParameters = (width: string, meaning: string): NonlinearParameter[] => [

@@ -20,7 +20,10 @@ export const polynomial = defineModel({
       meaning: k === 0 ? 'value at x = 0' : k === 1 ? 'slope at x = 0' : `factor of x${superscripts[k]}`,
       unit: perPower(y, x, k),
     })),
-  fit: (data, { degree }) => fitPolynomial(data, degree),
+  expression: ({ degree }) => Array.from({ length: degree + 1 }, (_, k) => (k === 0 ? 'a0' : `a${k}*x^${k}`)).join(' + '),
+  starts: ({ x, y }, { degree }) => [[...fitPolynomial({ x, y, xName: 'x' }, degree).parameters]],
+  isLinear: true,
+  direct: (data, { degree }) => fitPolynomial(data, degree),
 });
 
 /**
@@ -47,13 +50,15 @@ export function fitPolynomial(data: FitData, degree: number): Fit {
   const toPlain = plainPowers(degree, centre, scale);
   const weightedResiduals = solved.residuals;
   const residuals = sigma ? weightedResiduals.map((r, i) => r * sigma[i]!) : weightedResiduals;
+  const plain = Float64Array.from(toPlain, (row) => sumOfProducts(row, solved.solution));
   const summary = summarise(y, residuals, weightedResiduals, parameters);
   const variance = sigma && data.sigmaIsAbsolute ? 1 : summary.weightedVariance;
   const centred = solved.inverse.map((row) => row.map((v) => v * variance));
   const covariance = transformCovariance(toPlain, centred);
   return {
     status: Number.isFinite(solved.condition) ? 'solved' : 'singular',
-    parameters: Float64Array.from(toPlain, (row) => sumOfProducts(row, solved.solution)),
+    parameters: plain,
+    start: plain,
     ...summary.told,
     standardErrors: Float64Array.from(covariance, (row, k) => Math.sqrt(Math.max(0, row[k]!))),
     covariance,

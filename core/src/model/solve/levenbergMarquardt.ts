@@ -1,19 +1,10 @@
 import { applyQTransposed, householderQr, solveUpper } from '../../linear/householderQr';
-
-export interface Problem {
-  /** Weighted residuals, measured − model, length n; not finite where the model gives nothing. */
-  residuals(parameters: Float64Array): Float64Array;
-  /** Derivatives of the weighted model by each parameter: p columns of length n. */
-  jacobian(parameters: Float64Array): Float64Array[];
-  lower?: Float64Array | undefined;
-  upper?: Float64Array | undefined;
-}
+import type { Linearised, Problem } from './Problem';
 
 export type Ending = 'converged' | 'stalled' | 'rounds';
 
 export interface Solution {
   parameters: Float64Array;
-  residuals: Float64Array;
   sumOfSquares: number;
   /** Converged: no step makes the sum smaller. Stalled: no downhill step was found. Rounds: their number ran out. */
   ending: Ending;
@@ -23,6 +14,8 @@ export interface Solution {
 export const MOST_ROUNDS = 500;
 /** A change of the sum of squares and of every parameter below this share is rounding. */
 const LEAST_CHANGE = 1e-14;
+/** A step that can take away no more than this share of the sum moves no parameter by a billionth of its standard error. */
+const LEAST_LEFT = 1e-22;
 const LARGEST_DAMPING = 1e14;
 const FIRST_DAMPING = 1e-2;
 /** So many rounds in a row that win nothing but rounding. */
@@ -37,75 +30,70 @@ const MOST_LEVEL = 4;
  */
 export function levenbergMarquardt(problem: Problem, start: Float64Array, mostRounds = MOST_ROUNDS): Solution | undefined {
   let at = within(problem, start);
-  let residuals = problem.residuals(at);
-  let sum = sumOfSquares(residuals);
+  let sum = problem.sumOfSquares(at);
   if (!Number.isFinite(sum)) return undefined;
   const scale = new Float64Array(at.length);
   let [damping, growth, level] = [FIRST_DAMPING, 2, 0];
+  const ended = (ending: Ending, rounds: number): Solution => ({ parameters: at, sumOfSquares: sum, ending, rounds });
   for (let round = 1; round <= mostRounds; round++) {
-    const jacobian = problem.jacobian(at);
-    jacobian.forEach((column, k) => (scale[k] = Math.max(scale[k]!, Math.sqrt(sumOfSquares(column)) || 0)));
-    const free = freeParameters(problem, at, jacobian, residuals);
-    const step = stepper(free.map((k) => jacobian[k]!), residuals, free.map((k) => scale[k]! || 1));
+    const linear = problem.linearise(at);
+    if (!linear.r.every((row) => row.every(Number.isFinite))) return ended('stalled', round);
+    scale.forEach((s, k) => (scale[k] = Math.max(s, columnLength(linear, k))));
+    const free = freeParameters(problem, at, linear);
+    const step = stepper(linear, free, free.map((k) => scale[k]! || 1));
+    if (step.left <= LEAST_LEFT * sum) return ended('converged', round);
     for (;;) {
       const next = moved(problem, at, free, step.at(damping));
-      const nextResiduals = problem.residuals(next);
-      const nextSum = sumOfSquares(nextResiduals);
+      const nextSum = problem.sumOfSquares(next);
       const isSmall = next.every((v, k) => Math.abs(v - at[k]!) <= LEAST_CHANGE * (Math.abs(v) + Number.MIN_VALUE));
       if (nextSum <= sum) {
         const isLevel = sum - nextSum <= LEAST_CHANGE * sum;
-        [at, residuals, sum] = [next, nextResiduals, nextSum];
+        [at, sum] = [next, nextSum];
         level = isLevel ? level + 1 : 0;
-        if (isSmall || sum === 0 || level > MOST_LEVEL) return { parameters: at, residuals, sumOfSquares: sum, ending: 'converged', rounds: round };
+        if (isSmall || sum === 0 || level > MOST_LEVEL) return ended('converged', round);
         [damping, growth] = [Math.max(damping / 3, 1e-16), 2];
         break;
       }
-      if (isSmall) return { parameters: at, residuals, sumOfSquares: sum, ending: 'converged', rounds: round };
+      if (isSmall) return ended('converged', round);
       damping *= growth;
       growth *= 2;
-      if (damping > LARGEST_DAMPING) return { parameters: at, residuals, sumOfSquares: sum, ending: 'stalled', rounds: round };
+      if (damping > LARGEST_DAMPING) return ended('stalled', round);
     }
   }
-  return { parameters: at, residuals, sumOfSquares: sum, ending: 'rounds', rounds: mostRounds };
+  return ended('rounds', mostRounds);
 } // prettier-ignore
 
+const columnLength = ({ r }: Linearised, k: number): number => Math.hypot(...r.map((row) => row[k]!));
+
 /** Those that are not held at a bound against which the sum of squares falls. */
-function freeParameters(
-  { lower, upper }: Problem,
-  at: Float64Array,
-  jacobian: readonly Float64Array[],
-  residuals: Float64Array,
-): number[] {
+function freeParameters({ lower, upper }: Problem, at: Float64Array, { r, rotated }: Linearised): number[] {
   return [...at.keys()].filter((k) => {
     const [isLow, isHigh] = [lower !== undefined && at[k]! <= lower[k]!, upper !== undefined && at[k]! >= upper[k]!];
     if (!isLow && !isHigh) return true;
-    const downhill = jacobian[k]!.reduce((dot, v, i) => dot + v * residuals[i]!, 0);
+    const downhill = r.reduce((dot, row, i) => dot + row[k]! * rotated[i]!, 0);
     return !((isLow && downhill < 0) || (isHigh && downhill > 0));
   });
 }
 
-/** Steps for any damping from one factorisation: QR of the Jacobian, then of its small triangle with the damping below. */
-function stepper(columns: readonly Float64Array[], residuals: Float64Array, scale: readonly number[]) {
-  const p = columns.length;
-  if (p === 0) return { at: () => new Float64Array() };
-  const scaled = columns.map((column, k) => column.map((v) => v / scale[k]!));
-  const qr = householderQr(scaled);
-  const target = applyQTransposed(qr, residuals).subarray(0, p);
+/** Steps for any damping from one linearisation: QR of its small triangle with the damping below. */
+function stepper({ r, rotated }: Linearised, free: readonly number[], scale: readonly number[]) {
+  const [rows, p] = [r.length, free.length];
+  if (p === 0) return { left: 0, at: () => new Float64Array() };
+  const columns = free.map((k, j) => Float64Array.from({ length: rows + p }, (_, i) => (i < rows ? r[i]![k]! / scale[j]! : 0)));
+  const plain = householderQr(columns.map((column) => column.slice(0, rows)));
+  const along = applyQTransposed(plain, rotated);
   return {
+    /** What of the sum of squares a step of no damping would take away. */
+    left: along.subarray(0, p).reduce((sum, v) => sum + v * v, 0),
     at: (damping: number): Float64Array => {
-      const stacked = Array.from({ length: p }, (_, k) => {
-        const column = new Float64Array(2 * p);
-        for (let i = 0; i <= k; i++) column[i] = qr.r[i]![k]!;
-        column[p + k] = Math.sqrt(damping);
-        return column;
-      });
-      const right = new Float64Array(2 * p);
-      right.set(target);
-      const small = householderQr(stacked);
-      return solveUpper(small.r, applyQTransposed(small, right)).map((v, k) => v / scale[k]!);
+      columns.forEach((column, j) => (column[rows + j] = Math.sqrt(damping)));
+      const small = householderQr(columns);
+      const right = new Float64Array(rows + p);
+      right.set(rotated);
+      return solveUpper(small.r, applyQTransposed(small, right)).map((v, j) => v / scale[j]!);
     },
   };
-}
+} // prettier-ignore
 
 function moved(problem: Problem, at: Float64Array, free: readonly number[], step: Float64Array): Float64Array {
   const next = Float64Array.from(at);
@@ -115,9 +103,3 @@ function moved(problem: Problem, at: Float64Array, free: readonly number[], step
 
 const within = ({ lower, upper }: Problem, parameters: Float64Array): Float64Array =>
   parameters.map((v, k) => Math.min(Math.max(v, lower?.[k] ?? -Infinity), upper?.[k] ?? Infinity));
-
-function sumOfSquares(values: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < values.length; i++) sum += values[i]! * values[i]!;
-  return sum;
-}

@@ -1,18 +1,14 @@
-import { AppError } from '../../error/AppError';
-import { householderQr, inverseOfNormal } from '../../linear/householderQr';
+import { householderQr, inverseOfNormal, solveUpper } from '../../linear/householderQr';
 import { Random } from '../../number/Random';
-import type { ModelFunction } from '../modelFunction';
-import { levenbergMarquardt, type Problem, type Solution } from './levenbergMarquardt';
+import { levenbergMarquardt, type Solution } from './levenbergMarquardt';
+import type { Problem } from './Problem';
 
 export interface NonlinearTask {
-  model: ModelFunction;
-  y: Float64Array;
-  /** Standard deviation of each y; absent: equal weights. */
-  sigma?: Float64Array | undefined;
+  problem: Problem;
+  /** Points less parameters, to weigh a sum of squares. */
+  degreesOfFreedom: number;
   /** Start values to try, the likeliest first. */
   starts: readonly Float64Array[];
-  lower?: Float64Array | undefined;
-  upper?: Float64Array | undefined;
 }
 
 export interface NonlinearSolution extends Solution {
@@ -22,57 +18,64 @@ export interface NonlinearSolution extends Solution {
   condition: number;
   /** Parameters that ended at a bound. */
   atBound: boolean[];
+  /** Where the search began that led here. */
+  start: Float64Array;
+  /** Sums of squares in which the searches ended, this one's among them. */
+  ends: number[];
+  /** The parameters that move together in the direction in which the sum of squares changes least. */
+  together: number[];
 }
 
 /** So many of the starts are followed to their end. */
 const MOST_STARTS = 4;
+/** With at most so many points a second start is followed even where the first did well, to see whether it agrees. */
+const FEW_POINTS = 3000;
 
 /**
  * From the first start; from the others, and from starts of other sizes, while what was found looks poor.
- * @throws {AppError} MODEL_NOT_FINITE where no start gives a number everywhere
+ * @returns  undefined where no start gives a number everywhere
  */
-export function solveNonlinear({ model, y, sigma, starts, lower, upper }: NonlinearTask): NonlinearSolution {
-  const weighted = (column: Float64Array): Float64Array => (sigma ? column.map((v, i) => v / sigma[i]!) : column);
-  const problem: Problem = {
-    residuals: (at) => weighted(subtract(y, model.values(at))),
-    jacobian: (at) => model.jacobian(at).map(weighted),
-    lower,
-    upper,
-  };
+export function solveNonlinear({ problem, starts, degreesOfFreedom }: NonlinearTask): NonlinearSolution | undefined {
+  const isPoor = poorly(degreesOfFreedom);
   let best: NonlinearSolution | undefined;
-  for (const start of starts.slice(0, MOST_STARTS)) {
-    const found = levenbergMarquardt(problem, start);
-    const solution = found && withCovariance(problem, found);
+  const ends: number[] = [];
+  const keep = (start: Float64Array, rounds?: number): Solution | undefined => {
+    const found = levenbergMarquardt(problem, start, rounds);
+    if (found && rounds === undefined) ends.push(found.sumOfSquares);
+    return found;
+  };
+  for (const [k, start] of starts.slice(0, MOST_STARTS).entries()) {
+    const found = keep(start);
+    const solution = found && withCovariance(problem, found, start);
     if (solution && (!best || solution.sumOfSquares < best.sumOfSquares)) best = solution;
-    if (best && !isPoor(best)) break;
+    if (best && !isPoor(best) && (k > 0 || degreesOfFreedom > FEW_POINTS)) break;
   }
   if (!best || isPoor(best)) {
-    const more = scatteredStarts(starts[0]!).flatMap((start) => levenbergMarquardt(problem, start, TRIAL_ROUNDS) ?? []);
-    more.sort((a, b) => a.sumOfSquares - b.sumOfSquares);
-    const further = more.slice(0, MOST_STARTS).flatMap((m) => levenbergMarquardt(problem, m.parameters) ?? []);
-    const other = further.length > 0 ? withCovariance(problem, bestOf(further)) : undefined;
+    const more = scatteredStarts(starts[0]!).flatMap((start) => {
+      const found = keep(start, TRIAL_ROUNDS);
+      return found ? [{ start, found }] : [];
+    });
+    more.sort((a, b) => a.found.sumOfSquares - b.found.sumOfSquares);
+    const further = more.slice(0, MOST_STARTS).flatMap(({ start, found }) => {
+      const end = keep(found.parameters);
+      return end ? [withCovariance(problem, end, start)] : [];
+    });
+    const other = further.length > 0 ? bestOf(further) : undefined;
     if (other && (!best || other.sumOfSquares < best.sumOfSquares)) best = other;
   }
-  if (!best) throw new AppError('MODEL_NOT_FINITE', {});
-  return best;
+  return best && { ...best, ends };
 }
 
 /** It ended where a parameter has lost its say, or did not end at all: another start may lead elsewhere. */
-function isPoor({
-  condition,
-  ending,
-  inverse,
-  parameters,
-  residuals,
-  sumOfSquares,
-  atBound,
-}: NonlinearSolution): boolean {
-  const variance = sumOfSquares / Math.max(1, residuals.length - parameters.length);
-  const isLost = parameters.some((v, k) => !atBound[k] && !(Math.sqrt(inverse[k]![k]! * variance) < 100 * Math.abs(v)));
-  return ending !== 'converged' || !(condition < 1e8) || isLost;
-}
+const poorly =
+  (degreesOfFreedom: number) =>
+  ({ condition, ending, inverse, parameters, sumOfSquares, atBound }: NonlinearSolution): boolean => {
+    const variance = sumOfSquares / Math.max(1, degreesOfFreedom);
+    const isLost = parameters.some((v, k) => !atBound[k] && !(Math.sqrt(inverse[k]![k]! * variance) < 100 * Math.abs(v)));
+    return ending !== 'converged' || !(condition < 1e8) || isLost;
+  }; // prettier-ignore
 
-const bestOf = (found: readonly Solution[]): Solution =>
+const bestOf = (found: readonly NonlinearSolution[]): NonlinearSolution =>
   found.reduce((a, b) => (b.sumOfSquares < a.sumOfSquares ? b : a));
 
 const SCATTERED = 80;
@@ -84,23 +87,30 @@ function scatteredStarts(start: Float64Array): Float64Array[] {
   return Array.from({ length: SCATTERED }, () => start.map((v) => (v === 0 ? 2 * random.uniform() - 1 : v * 10 ** (4.5 * random.uniform() - 3))));
 } // prettier-ignore
 
-function withCovariance(problem: Problem, found: Solution): NonlinearSolution {
+/** @param start  where the search began */
+export function withCovariance(problem: Problem, found: Solution, start: Float64Array): NonlinearSolution {
   const { lower, upper } = problem;
   const at = found.parameters;
   const atBound = Array.from(at, (v, k) => (lower !== undefined && v <= lower[k]!) || (upper !== undefined && v >= upper[k]!));
   const free = [...at.keys()].filter((k) => !atBound[k]);
-  const jacobian = problem.jacobian(at);
+  const { r } = problem.linearise(at);
   const whole = Array.from(at, () => new Float64Array(at.length));
-  if (free.length === 0) return { ...found, inverse: whole, condition: 1, atBound };
-  const lengths = free.map((k) => Math.sqrt(jacobian[k]!.reduce((sum, v) => sum + v * v, 0)) || 1);
-  const { r, condition } = householderQr(free.map((k, i) => jacobian[k]!.map((v) => v / lengths[i]!)));
-  const inverse = inverseOfNormal(r).map((row, i) => row.map((v, j) => v / (lengths[i]! * lengths[j]!)));
+  const rest = { ...found, inverse: whole, atBound, start, ends: [found.sumOfSquares] };
+  if (free.length === 0) return { ...rest, condition: 1, together: [] };
+  const columns = free.map((k) => Float64Array.from(r, (row) => row[k]!));
+  const lengths = columns.map((column) => Math.hypot(...column) || 1);
+  const scaled = householderQr(columns.map((column, i) => column.map((v) => v / lengths[i]!)));
+  const inverse = inverseOfNormal(scaled.r).map((row, i) => row.map((v, j) => v / (lengths[i]! * lengths[j]!)));
   free.forEach((k, i) => free.forEach((l, j) => (whole[k]![l] = inverse[i]![j]!)));
-  return { ...found, inverse: whole, condition, atBound };
+  return { ...rest, condition: scaled.condition, together: leastDirection(scaled.r).map((i) => free[i]!) };
 } // prettier-ignore
 
-function subtract(a: Float64Array, b: Float64Array): Float64Array {
-  const out = new Float64Array(a.length);
-  for (let i = 0; i < out.length; i++) out[i] = a[i]! - b[i]!;
-  return out;
+/** Columns with a say in the combination that R nearly makes nothing of. */
+function leastDirection(r: readonly Float64Array[]): number[] {
+  const sizes = r.map((row, k) => Math.abs(row[k]!));
+  const last = sizes.indexOf(Math.min(...sizes));
+  const above = solveUpper(r.slice(0, last), Float64Array.from(r.slice(0, last), (row) => -row[last]!));
+  const direction = [...above, 1];
+  const largest = Math.max(...direction.map(Math.abs));
+  return [...direction.keys()].filter((k) => Math.abs(direction[k]!) > 0.1 * largest);
 }

@@ -1,0 +1,100 @@
+import { Triangle } from '../../linear/Triangle';
+import type { ModelFunction } from '../kernel/ModelFunction';
+import { losses, type LossName } from './losses';
+
+/** A least-squares problem around some parameters: r·step ≈ rotated, by rows of the upper triangle. */
+export interface Linearised {
+  r: Float64Array[];
+  rotated: Float64Array;
+  sumOfSquares: number;
+}
+
+export interface Problem {
+  /** Sum of the squared weighted residuals, or of their losses; not finite where the model gives nothing. */
+  sumOfSquares(parameters: Float64Array): number;
+  linearise(parameters: Float64Array): Linearised;
+  lower?: Float64Array | undefined;
+  upper?: Float64Array | undefined;
+}
+
+export interface Points {
+  model: ModelFunction;
+  y: Float64Array;
+  /** Standard deviation of each y; absent: equal weights. */
+  sigma?: Float64Array | undefined;
+  /** Absent: least squares. The scale is counted in weighted residuals. */
+  loss?: { name: LossName; scale: number } | undefined;
+}
+
+/**
+ * Sum of squares of measured − model, or of losses of it. A loss is linearised as in B. Triggs et al., "Bundle
+ * adjustment: a modern synthesis", Lecture Notes in Computer Science 1883 (2000), section 4.3.
+ */
+export function pointsProblem({ model, y, sigma, loss }: Points): Problem {
+  const columns = model.parameters.map(() => new Float64Array(0));
+  const residual = new Float64Array(Math.min(y.length, 4096));
+  const rho = loss && losses[loss.name].rho;
+  const scale = loss?.scale ?? 1;
+  const sumOver = (count: number): number => (rho ? sumOfLosses(residual, count, rho, scale) : sumOfSquares(residual, count));
+  const residualsOf = (value: Float64Array, from: number, count: number): void => {
+    for (let i = 0; i < count; i++) residual[i] = y[from + i]! - value[i]!;
+    if (sigma) for (let i = 0; i < count; i++) residual[i] = residual[i]! / sigma[from + i]!;
+  };
+  return {
+    sumOfSquares(at) {
+      let sum = 0;
+      model.eachBlock(at, false, ({ value }, from, count) => {
+        residualsOf(value, from, count);
+        sum += sumOver(count);
+      });
+      return sum;
+    },
+    linearise(at) {
+      const triangle = new Triangle(columns.length + 1);
+      let sum = 0;
+      model.eachBlock(at, true, ({ value, slopes }, from, count) => {
+        residualsOf(value, from, count);
+        sum += sumOver(count);
+        slopes.forEach((slope, k) => {
+          if (columns[k]!.length < count) columns[k] = new Float64Array(count);
+          columns[k]!.set(slope!.subarray(0, count));
+          if (sigma) for (let i = 0; i < count; i++) columns[k]![i] = columns[k]![i]! / sigma[from + i]!;
+        });
+        if (rho) weighByLoss(columns, residual, count, rho, scale);
+        triangle.add([...columns, residual], count);
+      });
+      return { ...triangle.split(), sumOfSquares: sum };
+    },
+  };
+} // prettier-ignore
+
+type Rho = (z: number) => readonly [number, number, number];
+
+function sumOfSquares(values: Float64Array, count: number): number {
+  let sum = 0;
+  for (let i = 0; i < count; i++) sum += values[i]! * values[i]!;
+  return sum;
+}
+
+function sumOfLosses(values: Float64Array, count: number, rho: Rho, scale: number): number {
+  let sum = 0;
+  for (let i = 0; i < count; i++) sum += rho((values[i]! / scale) ** 2)[0];
+  return sum * scale * scale;
+}
+
+/** Rows and residuals so weighed that least squares on them goes downhill on the losses. */
+function weighByLoss(
+  columns: readonly Float64Array[],
+  residual: Float64Array,
+  count: number,
+  rho: Rho,
+  scale: number,
+): void {
+  for (let i = 0; i < count; i++) {
+    const z = (residual[i]! / scale) ** 2;
+    const [, slope, curvature] = rho(z);
+    const weight = Math.sqrt(Math.max(Number.EPSILON, slope + 2 * curvature * z));
+    for (const column of columns) column[i] = column[i]! * weight;
+    residual[i] = (residual[i]! * slope) / weight;
+  }
+}
