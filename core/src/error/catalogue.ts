@@ -294,7 +294,8 @@ export const catalogue = {
   ),
   BOUNDS_REVERSED: entry<{ symbol: string; lower: number; upper: number }>(
     'input',
-    (f) => `The bounds of ${f.symbol} leave nothing between ${f.lower} and ${f.upper}. Give a lower one below the upper one.`,
+    (f) =>
+      `The bounds of ${f.symbol} leave nothing between ${f.lower} and ${f.upper}. Give a lower one below the upper one.`,
   ),
   FIT_WEIGHTS: entry<{ channel: string; without: number; points: number }>(
     'input',

@@ -4,10 +4,12 @@ import { isPlain, type Choices } from './Choices';
 import type { Fit, FitData, Model } from './Model';
 import { Parametrisation } from './Parametrisation';
 import { jointProblem, type Share } from './solve/jointProblem';
+import { levenbergMarquardt } from './solve/levenbergMarquardt';
+import type { LossName } from './solve/losses';
 import { orthogonalProblem } from './solve/orthogonalProblem';
 import { pointsProblem, type Problem } from './solve/Problem';
 import { robustly } from './solve/robustly';
-import { solveNonlinear } from './solve/solveNonlinear';
+import { solveNonlinear, withCovariance, type NonlinearSolution } from './solve/solveNonlinear';
 import { outcomeOf, type Solved } from './outcomeOf';
 
 /**
@@ -40,20 +42,42 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
   const starts = startsOf(model, settings, all, choices, parts);
   const joined = starts.map((start) => joinedStart(start, places, count));
   const bound = (which: 'lower' | 'upper') => joinedStart(all.map(() => parts.bound(which)), places, count);
-  const build = (loss?: { name: NonNullable<Choices['loss']>; scale: number }): Problem => {
-    const shares = all.map((data, s): Share => ({ problem: problemOf(parts, data, loss), places: places[s]! }));
-    const problem = shares.length === 1 ? shares[0]!.problem : jointProblem(shares, count);
-    return { ...problem, lower: bound('lower'), upper: bound('upper') };
+  const bounds = { lower: bound('lower'), upper: bound('upper') };
+  const over = (part: readonly FitData[], loss?: Loss): Problem => {
+    const shares = part.map((data, s): Share => ({ problem: problemOf(parts, data, loss), places: places[s]! }));
+    return { ...(shares.length === 1 ? shares[0]!.problem : jointProblem(shares, count)), ...bounds };
   };
   const degreesOfFreedom = points - count;
   const solved = choices.loss
-    ? robustly({ build, starts: joined, degreesOfFreedom, name: choices.loss, residuals: (at) => residualsOf(parts, all, places, at) })
-    : solveNonlinear({ problem: build(), starts: joined, degreesOfFreedom });
+    ? robustly({ build: (loss) => over(all, loss), starts: joined, degreesOfFreedom, name: choices.loss, residuals: (at) => residualsOf(parts, all, places, at) })
+    : points > MANY_POINTS
+      ? searchThenPolish(over(all.map(thinned)), over(all), joined, degreesOfFreedom)
+      : solveNonlinear({ problem: over(all), starts: joined, degreesOfFreedom });
   if (!solved) throw notFinite(parts, all, starts[0]!);
   return all.map((data, s) => outcomeOf({ model, parts, data, places: places[s]!, solved, degreesOfFreedom, isJoint: all.length > 1 } satisfies Solved));
 } // prettier-ignore
 
-function problemOf(parts: Parametrisation, data: FitData, loss: Parameters<typeof pointsProblem>[0]['loss']): Problem {
+/** Beyond so many points the search goes over a part of them, and only its end over all. */
+const MANY_POINTS = 10_000;
+
+function thinned(data: FitData): FitData {
+  const stride = Math.ceil(data.x.length / 2000);
+  const some = (column: Float64Array): Float64Array => Float64Array.from({ length: Math.floor(column.length / stride) }, (_, i) => column[i * stride]!);
+  const { sigma, sigmaX } = data;
+  return { ...data, x: some(data.x), y: some(data.y), ...(sigma ? { sigma: some(sigma) } : {}), ...(sigmaX ? { sigmaX: some(sigmaX) } : {}) };
+} // prettier-ignore
+
+function searchThenPolish(few: Problem, all: Problem, starts: readonly Float64Array[], degreesOfFreedom: number): NonlinearSolution | undefined {
+  const found = solveNonlinear({ problem: few, starts, degreesOfFreedom });
+  const end = found && levenbergMarquardt(all, found.parameters, { damping: 1e-9 });
+  // A point that was left out may be where the model gives no number, or what holds a parameter.
+  if (!end || end.ending !== 'converged') return solveNonlinear({ problem: all, starts, degreesOfFreedom });
+  return { ...withCovariance(all, end, found.start), ends: found.ends };
+} // prettier-ignore
+
+type Loss = { name: LossName; scale: number };
+
+function problemOf(parts: Parametrisation, data: FitData, loss: Loss | undefined): Problem {
   const { x, y, sigma, sigmaX } = data;
   const model = parts.over(x);
   if (sigmaX && sigma) return orthogonalProblem({ model, y, sigmaX, sigmaY: sigma });
@@ -62,7 +86,7 @@ function problemOf(parts: Parametrisation, data: FitData, loss: Parameters<typeo
 
 /** For each start, the free parameters of each series. */
 function startsOf(model: Model, settings: Static<TObject>, all: readonly FitData[], { start = {} }: Choices, parts: Parametrisation): Float64Array[][] {
-  const fromData = all.map((data) => model.starts(data, settings).map((s) => parts.freeOf(s)));
+  const fromData = all.map((data) => model.starts(thinned(data), settings).map((s) => parts.freeOf(s)));
   const most = Math.max(...fromData.map((s) => s.length));
   const isWhole = parts.free.every((s) => Object.hasOwn(start, s));
   if (most === 0 && !isWhole) throw new AppError('MODEL_NO_START', { model: model.title });

@@ -131,9 +131,7 @@ export class Tape {
         ? loops.exponential(out.value, a!.value, count)
         : loops.apply(out.value, known.apply, a!.value, second.value, count);
     return this.byChain(b ? [a!, b] : [a!], value, (out, slope, which, count) =>
-      name === 'exp'
-        ? slope.set(out.value)
-        : loops.slopeOf(slope, known.slope, which, a!.value, second.value, count),
+      name === 'exp' ? slope.set(out.value) : loops.slopeOf(slope, known.slope, which, a!.value, second.value, count),
     );
   }
 

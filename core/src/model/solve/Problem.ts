@@ -10,8 +10,7 @@ export interface Linearised {
 }
 
 export interface Problem {
-  /** Sum of the squared weighted residuals, or of their losses; not finite where the model gives nothing. */
-  sumOfSquares(parameters: Float64Array): number;
+  /** Its sum of squares, or of losses, is not finite where the model gives nothing. */
   linearise(parameters: Float64Array): Linearised;
   lower?: Float64Array | undefined;
   upper?: Float64Array | undefined;
@@ -36,29 +35,18 @@ export function pointsProblem({ model, y, sigma, loss }: Points): Problem {
   const rho = loss && losses[loss.name].rho;
   const scale = loss?.scale ?? 1;
   const sumOver = (count: number): number => (rho ? sumOfLosses(residual, count, rho, scale) : sumOfSquares(residual, count));
-  const residualsOf = (value: Float64Array, from: number, count: number): void => {
-    for (let i = 0; i < count; i++) residual[i] = y[from + i]! - value[i]!;
-    if (sigma) for (let i = 0; i < count; i++) residual[i] = residual[i]! / sigma[from + i]!;
-  };
   return {
-    sumOfSquares(at) {
-      let sum = 0;
-      model.eachBlock(at, false, ({ value }, from, count) => {
-        residualsOf(value, from, count);
-        sum += sumOver(count);
-      });
-      return sum;
-    },
     linearise(at) {
       const triangle = new Triangle(columns.length + 1);
       let sum = 0;
       model.eachBlock(at, true, ({ value, slopes }, from, count) => {
-        residualsOf(value, from, count);
+        residualsInto(residual, y, value, from, count);
+        if (sigma) divideBy(residual, sigma, from, count);
         sum += sumOver(count);
         slopes.forEach((slope, k) => {
           if (columns[k]!.length < count) columns[k] = new Float64Array(count);
           columns[k]!.set(slope!.subarray(0, count));
-          if (sigma) for (let i = 0; i < count; i++) columns[k]![i] = columns[k]![i]! / sigma[from + i]!;
+          if (sigma) divideBy(columns[k]!, sigma, from, count);
         });
         if (rho) weighByLoss(columns, residual, count, rho, scale);
         triangle.add([...columns, residual], count);
@@ -69,6 +57,14 @@ export function pointsProblem({ model, y, sigma, loss }: Points): Problem {
 } // prettier-ignore
 
 type Rho = (z: number) => readonly [number, number, number];
+
+function residualsInto(out: Float64Array, y: Float64Array, value: Float64Array, from: number, count: number): void {
+  for (let i = 0; i < count; i++) out[i] = y[from + i]! - value[i]!;
+}
+
+function divideBy(target: Float64Array, sigma: Float64Array, from: number, count: number): void {
+  for (let i = 0; i < count; i++) target[i] = target[i]! / sigma[from + i]!;
+}
 
 function sumOfSquares(values: Float64Array, count: number): number {
   let sum = 0;

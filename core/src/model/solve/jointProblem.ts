@@ -11,7 +11,6 @@ export interface Share {
 export function jointProblem(shares: readonly Share[], parameters: number): Problem {
   const own = (at: Float64Array, { places }: Share): Float64Array => Float64Array.from(places, (k) => at[k]!);
   return {
-    sumOfSquares: (at) => shares.reduce((sum, share) => sum + share.problem.sumOfSquares(own(at, share)), 0),
     linearise(at) {
       const triangle = new Triangle(parameters + 1);
       let sumOfSquares = 0;

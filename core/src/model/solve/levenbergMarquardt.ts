@@ -6,6 +6,7 @@ export type Ending = 'converged' | 'stalled' | 'rounds';
 export interface Solution {
   parameters: Float64Array;
   sumOfSquares: number;
+  linear: Linearised;
   /** Converged: no step makes the sum smaller. Stalled: no downhill step was found. Rounds: their number ran out. */
   ending: Ending;
   rounds: number;
@@ -15,7 +16,7 @@ export const MOST_ROUNDS = 500;
 /** A change of the sum of squares and of every parameter below this share is rounding. */
 const LEAST_CHANGE = 1e-14;
 /** A step that can take away no more than this share of the sum moves no parameter by a billionth of its standard error. */
-const LEAST_LEFT = 1e-22;
+const LEAST_LEFT = 1e-20;
 const LARGEST_DAMPING = 1e14;
 const FIRST_DAMPING = 1e-2;
 /** So many rounds in a row that win nothing but rounding. */
@@ -23,35 +24,36 @@ const MOST_LEVEL = 4;
 
 /**
  * Nonlinear least squares within bounds, from a start.
- * @param mostRounds  after so many it ends with what it has
+ * @param options  after how many rounds it ends with what it has; the first damping, small where the start is near
  * @returns  undefined where the start gives no finite sum of squares
  * Source: D. W. Marquardt, J. SIAM 11 (1963) 431-441; scaled by the largest column lengths met (J. J. Moré, Lecture
  * Notes in Mathematics 630 (1978) 105-116); damping after H. B. Nielsen, IMM-REP-1999-05, Technical University of Denmark.
  */
-export function levenbergMarquardt(problem: Problem, start: Float64Array, mostRounds = MOST_ROUNDS): Solution | undefined {
+export function levenbergMarquardt(problem: Problem, start: Float64Array, { mostRounds = MOST_ROUNDS, damping = FIRST_DAMPING } = {}): Solution | undefined {
   let at = within(problem, start);
-  let sum = problem.sumOfSquares(at);
-  if (!Number.isFinite(sum)) return undefined;
+  let linear = problem.linearise(at);
+  if (!Number.isFinite(linear.sumOfSquares)) return undefined;
   const scale = new Float64Array(at.length);
-  let [damping, growth, level] = [FIRST_DAMPING, 2, 0];
-  const ended = (ending: Ending, rounds: number): Solution => ({ parameters: at, sumOfSquares: sum, ending, rounds });
+  let [growth, level] = [2, 0];
+  const ended = (ending: Ending, rounds: number): Solution => ({ parameters: at, sumOfSquares: linear.sumOfSquares, linear, ending, rounds });
   for (let round = 1; round <= mostRounds; round++) {
-    const linear = problem.linearise(at);
     if (!linear.r.every((row) => row.every(Number.isFinite))) return ended('stalled', round);
     scale.forEach((s, k) => (scale[k] = Math.max(s, columnLength(linear, k))));
     const free = freeParameters(problem, at, linear);
     const step = stepper(linear, free, free.map((k) => scale[k]! || 1));
+    const sum = linear.sumOfSquares;
     if (step.left <= LEAST_LEFT * sum) return ended('converged', round);
     for (;;) {
       const next = moved(problem, at, free, step.at(damping));
-      const nextSum = problem.sumOfSquares(next);
+      const there = problem.linearise(next);
       const isSmall = next.every((v, k) => Math.abs(v - at[k]!) <= LEAST_CHANGE * (Math.abs(v) + Number.MIN_VALUE));
-      if (nextSum <= sum) {
-        const isLevel = sum - nextSum <= LEAST_CHANGE * sum;
-        [at, sum] = [next, nextSum];
-        level = isLevel ? level + 1 : 0;
-        if (isSmall || sum === 0 || level > MOST_LEVEL) return ended('converged', round);
-        [damping, growth] = [Math.max(damping / 3, 1e-16), 2];
+      if (there.sumOfSquares <= sum) {
+        const won = sum - there.sumOfSquares;
+        level = won <= LEAST_CHANGE * sum ? level + 1 : 0;
+        [at, linear] = [next, there];
+        if (isSmall || there.sumOfSquares === 0 || level > MOST_LEVEL) return ended('converged', round);
+        // Where the linear problem foretold the gain well, its own step is nearly the best.
+        [damping, growth] = [Math.max(damping / (won > 0.75 * step.left ? 30 : 3), 1e-16), 2];
         break;
       }
       if (isSmall) return ended('converged', round);

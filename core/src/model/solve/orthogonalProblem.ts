@@ -55,10 +55,8 @@ export function orthogonalProblem({ model, y, sigmaX, sigmaY }: OrthogonalPoints
       if (!(largest > ENOUGH)) return { value, slope };
     }
   };
-  const sumOf = (value: Float64Array): number =>
-    value.reduce((sum, v, i) => sum + distance(i, v), 0);
+  const sumOf = (value: Float64Array): number => value.reduce((sum, v, i) => sum + distance(i, v), 0);
   return {
-    sumOfSquares: (at) => sumOf(nearest(at).value),
     linearise(at) {
       const { value, slope } = nearest(at);
       const across = slope.map((s, i) => Math.hypot(sigmaY[i]!, s * sigmaX[i]!));

@@ -56,6 +56,6 @@ export function robustly({ build, starts, degreesOfFreedom, name, residuals }: R
   const mean = slopes.reduce((s, v) => s + v, 0) / points;
   const spread = slopes.reduce((s, v) => s + (v - mean) ** 2, 0) / points;
   const correction = 1 + (solution.parameters.length / points) * (spread / mean ** 2);
-  const { inverse } = withCovariance(plain, solution, solution.start);
+  const { inverse } = withCovariance(plain, { ...solution, linear: plain.linearise(solution.parameters) }, solution.start);
   return { ...solution, inverse, robustScale: scale, variance: (correction ** 2 * (pulls / degreesOfFreedom)) / mean ** 2 };
 } // prettier-ignore

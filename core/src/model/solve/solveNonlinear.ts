@@ -40,7 +40,7 @@ export function solveNonlinear({ problem, starts, degreesOfFreedom }: NonlinearT
   let best: NonlinearSolution | undefined;
   const ends: number[] = [];
   const keep = (start: Float64Array, rounds?: number): Solution | undefined => {
-    const found = levenbergMarquardt(problem, start, rounds);
+    const found = levenbergMarquardt(problem, start, rounds === undefined ? {} : { mostRounds: rounds });
     if (found && rounds === undefined) ends.push(found.sumOfSquares);
     return found;
   };
@@ -93,7 +93,7 @@ export function withCovariance(problem: Problem, found: Solution, start: Float64
   const at = found.parameters;
   const atBound = Array.from(at, (v, k) => (lower !== undefined && v <= lower[k]!) || (upper !== undefined && v >= upper[k]!));
   const free = [...at.keys()].filter((k) => !atBound[k]);
-  const { r } = problem.linearise(at);
+  const { r } = found.linear;
   const whole = Array.from(at, () => new Float64Array(at.length));
   const rest = { ...found, inverse: whole, atBound, start, ends: [found.sumOfSquares] };
   if (free.length === 0) return { ...rest, condition: 1, together: [] };
@@ -109,7 +109,10 @@ export function withCovariance(problem: Problem, found: Solution, start: Float64
 function leastDirection(r: readonly Float64Array[]): number[] {
   const sizes = r.map((row, k) => Math.abs(row[k]!));
   const last = sizes.indexOf(Math.min(...sizes));
-  const above = solveUpper(r.slice(0, last), Float64Array.from(r.slice(0, last), (row) => -row[last]!));
+  const above = solveUpper(
+    r.slice(0, last),
+    Float64Array.from(r.slice(0, last), (row) => -row[last]!),
+  );
   const direction = [...above, 1];
   const largest = Math.max(...direction.map(Math.abs));
   return [...direction.keys()].filter((k) => Math.abs(direction[k]!) > 0.1 * largest);

@@ -19,10 +19,12 @@ export function summarise(
 } {
   const degreesOfFreedom = y.length - parameters;
   const rss = sumOfSquares(residuals);
-  const mean = y.reduce((s, v) => s + v, 0) / y.length;
-  const total = sumOfSquares(y.map((v) => v - mean));
+  const total = sumOfSquares(y, meanOf(y));
   return {
-    weightedVariance: degreesOfFreedom > 0 ? sumOfSquares(weightedResiduals) / degreesOfFreedom : NaN,
+    weightedVariance:
+      degreesOfFreedom > 0
+        ? (weightedResiduals === residuals ? rss : sumOfSquares(weightedResiduals)) / degreesOfFreedom
+        : NaN,
     told: {
       residualSumOfSquares: rss,
       degreesOfFreedom,
@@ -32,4 +34,14 @@ export function summarise(
   };
 }
 
-const sumOfSquares = (values: Float64Array): number => values.reduce((s, v) => s + v * v, 0);
+function meanOf(values: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += values[i]!;
+  return sum / values.length;
+}
+
+function sumOfSquares(values: Float64Array, about = 0): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += (values[i]! - about) ** 2;
+  return sum;
+}
