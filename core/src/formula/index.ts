@@ -3,7 +3,7 @@ export { compile } from './compile';
 export { parseFormula } from './parseFormula';
 export type { Node } from './Node';
 export { monteCarlo, type DrawnUncertainty } from './monteCarlo';
-export { wholeValues } from './Node';
+export { partsOf, wholeValues } from './Node';
 export { constants, functions } from './functions';
 export { compares } from './truth';
 export type { FormulaDoubts } from './Compiled';

@@ -13,11 +13,14 @@ import { lorentzianPeak } from './lorentzianPeak';
 import { polynomial } from './polynomial';
 import { powerLaw } from './powerLaw';
 import { proportional } from './proportional';
+import { own } from './own';
 import { pumpHead } from './pumpHead';
 import { reciprocal } from './reciprocal';
 import { saturation } from './saturation';
+import { sincSquared } from './sincSquared';
 import { squareRoot } from './squareRoot';
 import { stepResponse } from './stepResponse';
+import { twoGaussianPeaks } from './twoGaussianPeaks';
 import { twoLines } from './twoLines';
 
 /** Every model that can be fitted, in the order in which the list shows them. */
@@ -32,7 +35,9 @@ export const models: readonly Model[] = [
   logistic,
   saturation,
   gaussianPeak,
+  twoGaussianPeaks,
   lorentzianPeak,
+  sincSquared,
   decayingSine,
   twoLines,
   pumpHead,
@@ -41,6 +46,7 @@ export const models: readonly Model[] = [
   logarithmic,
   arrhenius,
   antoine,
+  own,
 ];
 
 /** @throws {AppError} MODEL_UNKNOWN */

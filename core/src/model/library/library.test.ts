@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { Random } from '../../number/Random';
+import { parseFormula } from '../../formula';
+import { inferUnits } from '../inferUnits';
 import { parseUnit } from '../../units';
 import { fitModel, ModelFunction, models, modelOf, pointsProblem, solveNonlinear } from '../index';
 
@@ -21,6 +23,8 @@ const cases: [string, number[], [number, number]][] = [
   ['saturation', [9.4, 0.7], [0.01, 5]],
   ['gaussianPeak', [0.4, 3, 812, 9], [700, 900]],
   ['lorentzianPeak', [0.4, -3, 0.5, 0.05], [0, 1]],
+  ['twoGaussianPeaks', [1, 4, 30, 4, 2, 55, 6], [0, 100]],
+  ['sincSquared', [0.1, 5, 2.2, 0.4], [-3, 8]],
   ['decayingSine', [1, 2, 0.8, 3.1, 0.7], [0, 4]],
   ['twoLines', [5, -0.5, 2.5, 6.3], [0, 10]],
   ['pumpHead', [27.6, 1.45e-3], [0, 110]],
@@ -54,8 +58,8 @@ describe('every model finds its own parameters, from start values that come by t
     expect(Math.abs(there.value - truth[100]!)).toBeLessThan(4 * there.standardError);
   });
   test('every model of the library is among them, with a unit for each parameter', () => {
-    expect(new Set(['polynomial', ...cases.map(([kind]) => kind)])).toEqual(new Set(models.map((m) => m.kind)));
-    for (const m of models)
+    expect(new Set(['polynomial', 'own', ...cases.map(([kind]) => kind)])).toEqual(new Set(models.map((m) => m.kind)));
+    for (const m of models.filter(({ kind }) => kind !== 'own'))
       for (const p of m.parameters({ degree: 2 } as never, parseUnit('s'), parseUnit('kPa')))
         expect(p.meaning).not.toBe('');
   });
@@ -107,4 +111,37 @@ test('a parameter stays within its bounds, and one that ends there is told', () 
   const found = solveNonlinear({ problem, degreesOfFreedom: 2, starts: [Float64Array.of(0, 1)] })!;
   expect([...found.parameters]).toEqual([expect.closeTo(-0.5, 10), 0]);
   expect(found.atBound).toEqual([false, true]);
+});
+
+describe('a formula of one’s own', () => {
+  const [s, kPa] = [parseUnit('s'), parseUnit('kPa')];
+  const unitsOf = (formula: string, x = s, y = kPa) =>
+    Object.fromEntries(modelOf('own').parameters({ formula } as never, x, y).map((p) => [p.symbol, p.unit.text]));
+  test.each([
+    ['a + b*x + c*x^2', { a: 'kPa', b: 'kPa/s', c: 'kPa/s²' }],
+    ['p0*exp(-(x - t0)/tau)', { p0: 'kPa', t0: 's', tau: 's' }],
+    ['A*ln(1 + x/k) + B*max(x - t, 0)', { A: 'kPa', k: 's', B: 'kPa/s', t: 's' }],
+    ['a/(1 + x/h)^n', { a: 'kPa', h: 's', n: '' }],
+    ['sqrt(a*x + b)', { a: 'kPa²/s', b: 'kPa²' }],
+  ])('%s tells the units of its parameters', (formula, units) => expect(unitsOf(formula)).toEqual(units));
+  test.each(['a*exp(x)', 'a + b*x + x', 'a*ln(x)', 'a + 3'])('%s is refused for its units', (formula) =>
+    expect(() => unitsOf(formula)).toThrow(expect.objectContaining({ code: 'MODEL_UNITS' }) as never),
+  );
+  test('units that agree in kind but not in size are refused, and those that agree are not', () => {
+    const [mm, area, areaInMm] = ['mm', 'm^2', 'mm^2'].map(parseUnit);
+    expect(() => unitsOf('x^2 + a', mm!, area!)).toThrow(expect.objectContaining({ code: 'MODEL_UNITS' }) as never);
+    expect(unitsOf('x^2 + a', mm!, areaInMm!)['a']).toBe('mm²');
+    expect(inferUnits(parseFormula('a*x'), ['a'], mm!, mm!).get('a')!.unit.text).toBe('');
+  });
+  test.each<[string, number[], [number, number]]>([
+    ['a*exp(-x/tau) + c', [28, 600, 18], [0, 2400]],
+    ['H*x^2/(x^2 + k^2)', [3e4, 0.02], [0.001, 0.2]],
+    ['a - b*sqrt(x)', [5, 0.7], [0, 30]],
+  ])('%s finds its parameters without start values', (formula, parameters, [from, to]) => {
+    const x = xOver(from, to);
+    const symbols = modelOf('own').parameters({ formula } as never, s, kPa).map((p) => p.symbol);
+    const y = ModelFunction.of(formula, symbols, new Map([['x', x]])).values(Float64Array.from(parameters));
+    const fit = fitModel(modelOf('own'), { formula } as never, { x, y, xName: 'x' });
+    parameters.forEach((p, k) => expect(fit.parameters[k]! / p).toBeCloseTo(1, 6));
+  });
 });
