@@ -1,4 +1,4 @@
-import { fitModel, fitPolynomial, goodnessOf, modelOf, studentTQuantile, type Fit } from '@undameter/core';
+import { fitModel, fitPolynomial, goodnessOf, modelOf, predict, studentTQuantile, type Fit } from '@undameter/core';
 import { leastSquares } from '../../core/src/linear/leastSquares';
 import type { Case, Checker } from './Checker';
 import { compareNumbers, sizeOf, worstOf, type Outcome } from './compareNumbers';
@@ -28,7 +28,7 @@ function againstFit(c: Case, fit: Fit): Outcome {
 function bands(c: Case, fit: Fit): Outcome {
   if (!c['bands']) return { worst: 0 };
   const t = studentTQuantile(0.975, fit.degreesOfFreedom);
-  const at = (c['grid'] as number[]).map((x) => fit.predict(x));
+  const at = (c['grid'] as number[]).map((x) => predict(fit, x));
   const s = fit.residualStandardDeviation;
   return worstOf(
     compareNumbers('t', c['bands'].t, t, 1e-9),

@@ -275,12 +275,10 @@ export const catalogue = {
     'input',
     (f) => `The parameter ${f.symbol} does not stand in the formula. Take it out of the list or use it.`,
   ),
-  MODEL_UNITS: entry<{ at: number; factor: string; same: boolean }>(
-    'input',
-    (f) =>
-      f.same
-        ? `The units do not go together here: they are of one kind but of different sizes. Write a parameter as the factor between them.`
-        : `The units do not go together here: what should be alike, or a plain number, differs by ${f.factor}. Put a parameter where the number stands, and fix it if you know it.`,
+  MODEL_UNITS: entry<{ at: number; factor: string; same: boolean }>('input', (f) =>
+    f.same
+      ? `The units do not go together here: they are of one kind but of different sizes. Write a parameter as the factor between them.`
+      : `The units do not go together here: what should be alike, or a plain number, differs by ${f.factor}. Put a parameter where the number stands, and fix it if you know it.`,
   ),
   MODEL_OF_WHOLE: entry<{ value: string; at: number }>(
     'input',

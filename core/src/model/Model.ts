@@ -39,8 +39,14 @@ export interface Fit {
   doubts: readonly string[];
   /** The start values that led here; the parameters themselves where a linear problem needs none. */
   start: Float64Array;
-  /** Value of the curve and its standard error at x. */
-  predict(x: number): { value: number; standardError: number };
+  /** Sums of squares at which each search ended, in the order of the starts; NaN where one had no value. */
+  ends: readonly number[];
+  /** Robust fits: standard deviation of the scatter without the far points. */
+  robustScale?: number;
+  /** Value of the curve at x, and its derivatives by what was found, for `spread`. */
+  curve(x: number): { value: number; gradient: Float64Array };
+  /** Standard error of what changes with a parameter as the gradient says. */
+  spread(gradient: Float64Array): number;
 }
 
 export interface Parameter {
@@ -58,6 +64,16 @@ export interface Handle {
   at(parameters: Readonly<Record<string, number>>): { x: number; y: number };
   /** The parameters that change when it is dragged there. */
   moved(to: { x: number; y: number }, parameters: Readonly<Record<string, number>>): Record<string, number>;
+}
+
+/** A model as a straight line v = c + m·u of changed variables. */
+export interface Straight {
+  u(x: number): number;
+  v(y: number): number;
+  /** The parameters from the line. */
+  back(c: number, m: number): number[];
+  /** What the line weights, in a sentence. */
+  says: string;
 }
 
 export interface Points {
@@ -80,6 +96,10 @@ export interface Model<Settings extends TObject = TObject> {
   starts(points: Points, settings: Static<Settings>): number[][];
   /** Linear in its parameters: there is one solution, and no start leads elsewhere. */
   isLinear?: boolean;
+  /** Models that are this one with parameters left out, for the F-test between the two. */
+  simpler?(settings: Static<Settings>): readonly { kind: string; settings: Record<string, unknown> }[];
+  /** What a straight line through logarithms gives instead, where the model can be drawn straight. */
+  straight?: Straight;
   handles?: readonly Handle[];
   /**
    * Solves it at once, where nothing is fixed and the loss is the square.

@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import { multiplyUnits, parseUnit, perPower, type Unit } from '../units';
-import { defineModel, type Handle, type Model, type Points } from './Model';
+import { defineModel, type Handle, type Model, type Points, type Straight } from './Model';
 
 export interface NonlinearParameter {
   symbol: string;
@@ -18,8 +18,14 @@ export interface NonlinearSpec {
   /** Start values from the points, the likeliest first; in the order of the parameters. */
   starts(points: Points): number[][];
   isLinear?: boolean;
+  simpler?(): readonly { kind: string; settings: Record<string, unknown> }[];
+  straight?: Straight;
   handles?: readonly Handle[];
 }
+
+/** What a line through ln y weights. */
+export const BY_LOGARITHM =
+  'through ln y, where an error of one per cent counts the same at each y: small values weigh far more than in the direct fit';
 
 /** Units of parameters as they mostly are. */
 export const unitOf = {

@@ -14,18 +14,25 @@ import { outcomeOf, type Solved } from './outcomeOf';
 
 /**
  * A model through one series of points.
+ * @param isQuick  one trial of many: it gives up where the likeliest start does badly
  * @throws {AppError} TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD, MODEL_NOT_FINITE, MODEL_NO_START, and as choices are refused
  */
-export function fitModel(model: Model, settings: Static<TObject>, data: FitData, choices: Choices = {}): Fit {
+export function fitModel(
+  model: Model,
+  settings: Static<TObject>,
+  data: FitData,
+  choices: Choices = {},
+  isQuick = false,
+): Fit {
   if (model.direct && isPlain(choices) && !data.sigmaX) return model.direct(data, settings);
-  return fitTogether(model, settings, [data], choices)[0]!;
+  return fitTogether(model, settings, [data], choices, isQuick)[0]!;
 }
 
 /**
  * A model through several series at once: the shared parameters have one value for all, the others one for each.
  * @throws as fitModel
  */
-export function fitTogether(model: Model, settings: Static<TObject>, all: readonly FitData[], choices: Choices): Fit[] {
+export function fitTogether(model: Model, settings: Static<TObject>, all: readonly FitData[], choices: Choices, isQuick = false): Fit[] {
   const parts = new Parametrisation(model, settings, choices);
   const { shared = [] } = choices;
   const own = parts.free.filter((s) => !shared.includes(s));
@@ -52,23 +59,24 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
     ? robustly({ build: (loss) => over(all, loss), starts: joined, degreesOfFreedom, name: choices.loss, residuals: (at) => residualsOf(parts, all, places, at) })
     : points > MANY_POINTS
       ? searchThenPolish(over(all.map(thinned)), over(all), joined, degreesOfFreedom)
-      : solveNonlinear({ problem: over(all), starts: joined, degreesOfFreedom });
+      : solveNonlinear({ problem: over(all), starts: joined, degreesOfFreedom, isQuick });
   if (!solved) throw notFinite(parts, all, starts[0]!);
   return all.map((data, s) => outcomeOf({ model, parts, data, places: places[s]!, solved, degreesOfFreedom, isJoint: all.length > 1 } satisfies Solved));
 } // prettier-ignore
 
 /** Beyond so many points the search goes over a part of them, and only its end over all. */
 const MANY_POINTS = 10_000;
+const SEARCHED = 2000;
 
 function thinned(data: FitData): FitData {
-  const stride = Math.ceil(data.x.length / 2000);
+  const stride = Math.ceil(data.x.length / SEARCHED);
   const some = (column: Float64Array): Float64Array => Float64Array.from({ length: Math.floor(column.length / stride) }, (_, i) => column[i * stride]!);
   const { sigma, sigmaX } = data;
   return { ...data, x: some(data.x), y: some(data.y), ...(sigma ? { sigma: some(sigma) } : {}), ...(sigmaX ? { sigmaX: some(sigmaX) } : {}) };
 } // prettier-ignore
 
 function searchThenPolish(few: Problem, all: Problem, starts: readonly Float64Array[], degreesOfFreedom: number): NonlinearSolution | undefined {
-  const found = solveNonlinear({ problem: few, starts, degreesOfFreedom });
+  const found = solveNonlinear({ problem: few, starts, degreesOfFreedom: SEARCHED });
   const end = found && levenbergMarquardt(all, found.parameters, { damping: 1e-9 });
   // A point that was left out may be where the model gives no number, or what holds a parameter.
   if (!end || end.ending !== 'converged') return solveNonlinear({ problem: all, starts, degreesOfFreedom });

@@ -1,6 +1,8 @@
 export type { Fit, FitData, FitStatus, Handle, Model, Parameter } from './Model';
 export { choicesSchema, type Choices } from './Choices';
 export { fitModel, fitTogether } from './fitModel';
+export { compareModels, titleOf, type Candidate, type Comparison, type Rated } from './compareModels';
+export { diagnose, type Action, type Rung } from './diagnose';
 export { modelOf, models } from './library';
 export { fitPolynomial } from './library/polynomial';
 export { ModelFunction } from './kernel/ModelFunction';
@@ -8,6 +10,9 @@ export { losses, lossNames, type LossName } from './solve/losses';
 export { orthogonalProblem } from './solve/orthogonalProblem';
 export { pointsProblem } from './solve/Problem';
 export { solveNonlinear, type NonlinearSolution, type NonlinearTask } from './solve/solveNonlinear';
+export { crossings, optima, predict, readAt, readBack, type Reading } from './readings';
+export { durbinWatson, normalityTest, runsTest, zeroMeanTest } from './statistics/residualTests';
+export { fTail, normalDistribution, normalQuantile } from './statistics/distributions';
 export { seriesData, type Series, type SeriesKind } from './seriesData';
 export { goodnessOf, type Goodness } from './statistics/goodness';
 export { studentTDistribution, studentTQuantile } from './statistics/studentT';

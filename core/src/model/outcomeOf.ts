@@ -46,11 +46,14 @@ export function outcomeOf({ model, parts, data, places, solved, degreesOfFreedom
     reducedChiSquare: sigma ? chiSquare : NaN,
     doubts: doubtsOf(model, parts, places, solved, Float64Array.from(inner, (row, k) => Math.sqrt(Math.max(0, row[k]!)))),
     start: parts.whole(Float64Array.from(places, (k) => solved.start[k]!)),
-    predict: (place) => {
+    ends: solved.ends,
+    ...('robustScale' in solved ? { robustScale: solved.robustScale } : {}),
+    curve: (place) => {
       at[0] = place;
-      const row = Float64Array.from(single.jacobian(free), (column) => column[0]!);
-      return { value: single.values(free)[0]!, standardError: Math.sqrt(Math.max(0, bilinear(row, inner, row))) };
+      const gradient = Float64Array.from(single.jacobian(free), (column) => column[0]!);
+      return { value: single.values(free)[0]!, gradient };
     },
+    spread: (gradient) => Math.sqrt(Math.max(0, bilinear(gradient, inner, gradient))),
   };
 } // prettier-ignore
 
@@ -69,7 +72,7 @@ function doubtsOf(model: Model, { free }: Parametrisation, places: readonly numb
     free.flatMap((other, j) => (j > i && correlation(places[i]!, places[j]!) > HARDLY_APART ? [`${symbol} and ${other}`] : [])));
   const singular = condition < SINGULAR ? [] : free.filter((_, k) => together.includes(places[k]!));
   const lost = model.isLinear ? [] : free.filter((_, k) => !atBound[places[k]!] && errors[k]! > Math.abs(parameters[places[k]!]!));
-  const lowest = Math.min(...ends);
+  const lowest = Math.min(...ends.filter(Number.isFinite));
   const elsewhere = ends.filter((sum) => sum > lowest * 1.001).length;
   return [
     ...(ending === 'converged' ? [] : [`The search did not end (${ending === 'rounds' ? 'it was stopped after many rounds' : 'no step went downhill any more'}): the sum of squares is not surely the least.`]),

@@ -3,6 +3,7 @@ import {
   convertColumn,
   difference,
   parseUnit,
+  predict,
   seriesData,
   sortedCurve,
   studentTQuantile,
@@ -97,7 +98,7 @@ function curveDifference({ fit: fitted, range, t }: FittedSeries, curve: Curve):
   const high = Math.min(range[1], curve.x.at(-1)!);
   if (!(high > low)) return { x: [], difference: [], low: [], high: [] };
   const grid = curveGrid([low, high]);
-  const model = Array.from(grid, (at) => fitted.predict(at));
+  const model = Array.from(grid, (at) => predict(fitted, at));
   const values = Float64Array.from(model, (p) => p.value);
   const { difference: d, x } = difference({ x: grid, y: values }, curve, { reference: '', candidate: '' });
   const half = model.map((p) => t * p.standardError);

@@ -7,6 +7,7 @@ import {
   goodnessOf,
   modelOf,
   parseUnit,
+  predict,
   printUnit,
   seriesData,
   studentTQuantile,
@@ -98,7 +99,7 @@ function seriesReply(task: FitTask, { condition, data, fit: fitted, t, range }: 
   const { every, indices } = thinned(data.x.length);
   const grid = curveGrid(range);
   const goodness = goodnessOf(fitted, data.x.length);
-  const curve = Array.from(grid, (at) => fitted.predict(at));
+  const curve = Array.from(grid, (at) => predict(fitted, at));
   const take = (values: Float64Array) => indices.map((i) => reading(values[i]!));
   return {
     conditionId: condition?.id ?? null,

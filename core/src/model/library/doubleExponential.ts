@@ -12,6 +12,7 @@ export const doubleExponential = defineNonlinear({
     { symbol: 'B', meaning: 'size of the slower part', unit: unitOf.difference },
     { symbol: 'theta', meaning: 'x in which it falls to 1/e', unit: unitOf.x, lower: 1e-300 },
   ],
+  simpler: () => [{ kind: 'exponentialOffset', settings: {} }],
   starts: (points) => {
     const { span } = rangeOf(points.x);
     const sizes = ratios(0.01, 3, 12).map((share) => share * span);

@@ -1,4 +1,5 @@
-import { defineNonlinear, unitOf } from '../defineNonlinear';
+import { BY_LOGARITHM, defineNonlinear, unitOf } from '../defineNonlinear';
+import { startLevel } from '../handles';
 import { ratios, rangeOf, startsByShape } from '../startsByShape';
 
 /** Decays and growths from a hundredth of the range to five times it. */
@@ -13,6 +14,8 @@ export const exponential = defineNonlinear({
     { symbol: 'A', meaning: 'value at x = 0', unit: unitOf.y },
     { symbol: 'tau', meaning: 'x in which it falls to 1/e; negative for a growth', unit: unitOf.x },
   ],
+  straight: { u: (x) => x, v: Math.log, back: (c, m) => [Math.exp(c), -1 / m], says: BY_LOGARITHM },
+  handles: [startLevel('A')],
   starts: (points) =>
     startsByShape(
       points,

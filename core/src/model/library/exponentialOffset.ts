@@ -1,4 +1,5 @@
 import { defineNonlinear, unitOf } from '../defineNonlinear';
+import { endLevel } from '../handles';
 import { ratios, rangeOf, startsByShape } from '../startsByShape';
 
 /** Decays and growths from a hundredth of the range to five times it. */
@@ -14,6 +15,8 @@ export const exponentialOffset = defineNonlinear({
     { symbol: 'A', meaning: 'distance from it at x = 0', unit: unitOf.difference },
     { symbol: 'tau', meaning: 'x in which the distance falls to 1/e; negative for a growth', unit: unitOf.x },
   ],
+  simpler: () => [{ kind: 'exponential', settings: {} }],
+  handles: [endLevel],
   starts: (points) =>
     startsByShape(
       points,

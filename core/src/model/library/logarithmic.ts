@@ -9,6 +9,7 @@ export const logarithmic = defineNonlinear({
     { symbol: 'a', meaning: 'value at x = 1', unit: unitOf.y },
     { symbol: 'b', meaning: 'change with a factor e of x', unit: unitOf.y },
   ],
+  isLinear: true,
   starts: (points) =>
     startsByShape(
       points,

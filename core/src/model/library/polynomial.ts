@@ -25,6 +25,8 @@ export const polynomial = defineModel({
     Array.from({ length: degree + 1 }, (_, k) => (k === 0 ? 'a0' : `a${k}*x^${k}`)).join(' + '),
   starts: ({ x, y }, { degree }) => [[...fitPolynomial({ x, y, xName: 'x' }, degree).parameters]],
   isLinear: true,
+  simpler: ({ degree }) =>
+    degree > 1 ? [{ kind: 'polynomial', settings: { degree: degree - 1 } }] : [{ kind: 'proportional', settings: {} }],
   direct: (data, { degree }) => fitPolynomial(data, degree),
 });
 
@@ -59,6 +61,7 @@ export function fitPolynomial(data: FitData, degree: number): Fit {
     status: Number.isFinite(solved.condition) ? 'solved' : 'singular',
     parameters: plain,
     start: plain,
+    ends: [],
     ...summary.told,
     standardErrors: Float64Array.from(covariance, (row, k) => Math.sqrt(Math.max(0, row[k]!))),
     covariance,
@@ -68,16 +71,11 @@ export function fitPolynomial(data: FitData, degree: number): Fit {
     doubts: Number.isFinite(solved.condition)
       ? []
       : ['The terms cannot be told apart by these points: a lower degree, or points at more values of x.'],
-    predict: (at) => {
-      const powers = Float64Array.from({ length: parameters }, (_, k) => ((at - centre) / scale) ** k);
-      let spread = 0;
-      for (let i = 0; i < parameters; i++)
-        for (let j = 0; j < parameters; j++) spread += powers[i]! * powers[j]! * centred[i]![j]!;
-      return {
-        value: sumOfProducts(powers, solved.solution),
-        standardError: Math.sqrt(Math.max(0, spread)),
-      };
+    curve: (at) => {
+      const gradient = Float64Array.from({ length: parameters }, (_, k) => ((at - centre) / scale) ** k);
+      return { value: sumOfProducts(gradient, solved.solution), gradient };
     },
+    spread: (row) => spreadOf(row, centred),
   };
 }
 
@@ -128,6 +126,12 @@ function binomial(n: number, k: number): number {
   for (let i = 1; i <= k; i++) result = (result * (n - k + i)) / i;
   return result;
 }
+
+function spreadOf(row: Float64Array, covariance: readonly Float64Array[]): number {
+  let spread = 0;
+  for (let i = 0; i < row.length; i++) for (let j = 0; j < row.length; j++) spread += row[i]! * row[j]! * covariance[i]![j]!;
+  return Math.sqrt(Math.max(0, spread));
+} // prettier-ignore
 
 function sumOfProducts(a: Float64Array, b: Float64Array): number {
   const sum = new TwoSum();

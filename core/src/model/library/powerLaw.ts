@@ -1,4 +1,4 @@
-import { defineNonlinear, unitOf } from '../defineNonlinear';
+import { BY_LOGARITHM, defineNonlinear, unitOf } from '../defineNonlinear';
 import { evenly, startsByShape } from '../startsByShape';
 
 export const powerLaw = defineNonlinear({
@@ -9,6 +9,7 @@ export const powerLaw = defineNonlinear({
     { symbol: 'a', meaning: 'value at x = 1', unit: unitOf.y },
     { symbol: 'b', meaning: 'exponent', unit: unitOf.none },
   ],
+  straight: { u: Math.log, v: Math.log, back: (c, m) => [Math.exp(c), m], says: BY_LOGARITHM },
   starts: (points) =>
     startsByShape(
       points,

@@ -6,6 +6,7 @@ export const proportional = defineNonlinear({
   title: 'Through the origin',
   formula: 'a*x',
   parameters: [{ symbol: 'a', meaning: 'slope', unit: unitOf.slope }],
+  isLinear: true,
   starts: (points) =>
     startsByShape(
       points,

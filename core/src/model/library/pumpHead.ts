@@ -9,6 +9,7 @@ export const pumpHead = defineNonlinear({
     { symbol: 'H0', meaning: 'head at zero flow', unit: unitOf.y },
     { symbol: 'k', meaning: 'fall with the square of the flow', unit: unitOf.curvature },
   ],
+  isLinear: true,
   starts: (points) =>
     startsByShape(
       points,

@@ -9,6 +9,7 @@ export const reciprocal = defineNonlinear({
     { symbol: 'a', meaning: 'value at large x', unit: unitOf.y },
     { symbol: 'b', meaning: 'factor of 1/x', unit: unitOf.product },
   ],
+  isLinear: true,
   starts: (points) =>
     startsByShape(
       points,

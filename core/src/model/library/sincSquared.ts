@@ -1,4 +1,5 @@
 import { defineNonlinear, unitOf } from '../defineNonlinear';
+import { peakHandles } from '../handles';
 import { evenly, pairs, rangeOf, ratios, startsByShape } from '../startsByShape';
 
 const sincSquare = (u: number): number => (u === 0 ? 1 : (Math.sin(u) / u) ** 2);
@@ -14,6 +15,7 @@ export const sincSquared = defineNonlinear({
     { symbol: 'x0', meaning: 'place of the top', unit: unitOf.x },
     { symbol: 'w', meaning: 'width; the first zeros are π·w from the top', unit: unitOf.x, lower: 1e-300 },
   ],
+  handles: peakHandles('w'),
   starts: (points) => {
     const { low, high, span } = rangeOf(points.x);
     return startsByShape(

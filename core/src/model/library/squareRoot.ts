@@ -6,6 +6,7 @@ export const squareRoot = defineNonlinear({
   title: 'Square root (orifice)',
   formula: 'C*sqrt(x)',
   parameters: [{ symbol: 'C', meaning: 'value at x = 1', unit: unitOf.y }],
+  isLinear: true,
   starts: (points) =>
     startsByShape(
       points,

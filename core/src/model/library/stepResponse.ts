@@ -1,4 +1,5 @@
 import { defineNonlinear, unitOf } from '../defineNonlinear';
+import { stepHandles } from '../handles';
 import { evenly, pairs, rangeOf, ratios, startsByShape } from '../startsByShape';
 
 export const stepResponse = defineNonlinear({
@@ -11,6 +12,7 @@ export const stepResponse = defineNonlinear({
     { symbol: 'L', meaning: 'x at which it begins', unit: unitOf.x },
     { symbol: 'tau', meaning: 'time constant', unit: unitOf.x, lower: 1e-300 },
   ],
+  handles: stepHandles,
   starts: (points) => {
     const { low, high, span } = rangeOf(points.x);
     const candidates = pairs(

@@ -1,4 +1,5 @@
 import { defineNonlinear, unitOf } from '../defineNonlinear';
+import { placeHandle } from '../handles';
 import { evenly, rangeOf, startsByShape } from '../startsByShape';
 
 export const twoLines = defineNonlinear({
@@ -11,6 +12,7 @@ export const twoLines = defineNonlinear({
     { symbol: 'k2', meaning: 'slope behind', unit: unitOf.slope },
     { symbol: 'xb', meaning: 'place of the break', unit: unitOf.x },
   ],
+  handles: [placeHandle('break', 'xb', 'y0')],
   starts: (points) => {
     const { low, high } = rangeOf(points.x);
     const candidates = evenly(low, high, 30).map((b) => [b]);

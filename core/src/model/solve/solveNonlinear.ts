@@ -1,6 +1,6 @@
 import { householderQr, inverseOfNormal, solveUpper } from '../../linear/householderQr';
 import { Random } from '../../number/Random';
-import { levenbergMarquardt, type Solution } from './levenbergMarquardt';
+import { levenbergMarquardt, MOST_ROUNDS, type Solution } from './levenbergMarquardt';
 import type { Problem } from './Problem';
 
 export interface NonlinearTask {
@@ -9,6 +9,8 @@ export interface NonlinearTask {
   degreesOfFreedom: number;
   /** Start values to try, the likeliest first. */
   starts: readonly Float64Array[];
+  /** Gives up where the first starts do badly, as befits one trial of many. */
+  isQuick?: boolean;
 }
 
 export interface NonlinearSolution extends Solution {
@@ -20,7 +22,7 @@ export interface NonlinearSolution extends Solution {
   atBound: boolean[];
   /** Where the search began that led here. */
   start: Float64Array;
-  /** Sums of squares in which the searches ended, this one's among them. */
+  /** Sums of squares in which the searches ended, in the order of the starts, this one's among them; NaN where a start had no value. */
   ends: number[];
   /** The parameters that move together in the direction in which the sum of squares changes least. */
   together: number[];
@@ -28,6 +30,7 @@ export interface NonlinearSolution extends Solution {
 
 /** So many of the starts are followed to their end. */
 const MOST_STARTS = 4;
+const QUICK_ROUNDS = 40;
 /** With at most so many points a second start is followed even where the first did well, to see whether it agrees. */
 const FEW_POINTS = 3000;
 
@@ -35,22 +38,28 @@ const FEW_POINTS = 3000;
  * From the first start; from the others, and from starts of other sizes, while what was found looks poor.
  * @returns  undefined where no start gives a number everywhere
  */
-export function solveNonlinear({ problem, starts, degreesOfFreedom }: NonlinearTask): NonlinearSolution | undefined {
+export function solveNonlinear({
+  problem,
+  starts,
+  degreesOfFreedom,
+  isQuick = false,
+}: NonlinearTask): NonlinearSolution | undefined {
   const isPoor = poorly(degreesOfFreedom);
   let best: NonlinearSolution | undefined;
   const ends: number[] = [];
   const keep = (start: Float64Array, rounds?: number): Solution | undefined => {
-    const found = levenbergMarquardt(problem, start, rounds === undefined ? {} : { mostRounds: rounds });
-    if (found && rounds === undefined) ends.push(found.sumOfSquares);
+    const mostRounds = rounds ?? (isQuick ? QUICK_ROUNDS : MOST_ROUNDS);
+    const found = levenbergMarquardt(problem, start, { mostRounds });
+    if (rounds === undefined) ends.push(found?.sumOfSquares ?? NaN);
     return found;
   };
-  for (const [k, start] of starts.slice(0, MOST_STARTS).entries()) {
+  for (const [k, start] of starts.slice(0, isQuick ? 1 : MOST_STARTS).entries()) {
     const found = keep(start);
     const solution = found && withCovariance(problem, found, start);
     if (solution && (!best || solution.sumOfSquares < best.sumOfSquares)) best = solution;
     if (best && !isPoor(best) && (k > 0 || degreesOfFreedom > FEW_POINTS)) break;
   }
-  if (!best || isPoor(best)) {
+  if (!isQuick && (!best || isPoor(best))) {
     const more = scatteredStarts(starts[0]!).flatMap((start) => {
       const found = keep(start, TRIAL_ROUNDS);
       return found ? [{ start, found }] : [];

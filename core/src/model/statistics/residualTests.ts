@@ -52,7 +52,7 @@ export function zeroMeanTest(residuals: Float64Array): { mean: number; p: number
  * @param residuals  at least 8
  * @returns  its statistic and the probability of one so large where they are normal; undefined for too few or all equal
  * Source: R. B. D'Agostino and M. A. Stephens, Goodness-of-Fit Techniques (1986), section 4.8.5, tables 4.7 and 4.9
- * (constants from memory, held against scipy.stats.anderson).
+ * (constants from memory, held against a reference library).
  */
 export function normalityTest(residuals: Float64Array): { statistic: number; p: number } | undefined {
   const n = residuals.length;

@@ -1,0 +1,170 @@
+import { describe, expect, test } from '@jest/globals';
+import { Random } from '../../number/Random';
+import {
+  compareModels,
+  crossings,
+  diagnose,
+  durbinWatson,
+  fitModel,
+  fitTogether,
+  fTail,
+  modelOf,
+  normalDistribution,
+  normalityTest,
+  normalQuantile,
+  optima,
+  readBack,
+  runsTest,
+  zeroMeanTest,
+  type Choices,
+} from '../index';
+
+const over = (from: number, to: number, n = 60): Float64Array =>
+  Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1));
+const noisy = (x: Float64Array, f: (x: number) => number, s: number | ((x: number) => number)): Float64Array => {
+  const random = new Random(3);
+  return x.map((v) => f(v) + random.normal(typeof s === 'number' ? s : s(v)));
+};
+
+interface Case {
+  x: Float64Array;
+  y: Float64Array;
+  kind?: string;
+  settings?: Record<string, unknown>;
+  choices?: Choices;
+  sigma?: Float64Array;
+  sigmaX?: Float64Array;
+}
+
+function ladder({ x, y, kind = 'polynomial', settings = { degree: 1 }, choices = {}, sigma, sigmaX }: Case) {
+  const model = modelOf(kind);
+  const data = { x, y, xName: 'Flow' };
+  const fit = fitModel(model, settings, data, choices);
+  const symbols = model.parameters(settings as never, PLAIN, PLAIN).map((p) => p.symbol);
+  const rungs = diagnose({ model, candidate: { kind, settings }, data, fit, choices, weights: 'none', known: { sigma, sigmaX }, names: { x: 'Flow', y: 'Head' }, symbols });
+  return Object.fromEntries(rungs.map((r) => [r.title, r]));
+} // prettier-ignore
+const PLAIN = { text: '', dimension: [0, 0, 0, 0, 0, 0, 0], scale: 1, offset: 0 } as const;
+
+describe('a bad choice is caught at its rung, and what it proposes mends it', () => {
+  const x = over(0, 100);
+  const line = noisy(x, (v) => 20 + 0.3 * v, 0.2);
+  test('nothing to find', () => {
+    const found = ladder({ x, y: line });
+    expect(Object.values(found).map((r) => r.state)).toEqual(['passed', 'passed', 'passed', 'passed']);
+  });
+  test('data: spikes', () => {
+    const found = ladder({ x, y: line.map((v, i) => (i === 12 || i === 40 ? v + 15 : v)) }).Data!;
+    expect(found).toMatchObject({ state: 'doubtful', action: { loss: 'huber' } });
+    expect(found.text).toMatch(/2 of 60 points/);
+  });
+  test('data: a part of it in another unit', () => {
+    const found = ladder({ x, y: line.map((v, i) => (i % 7 === 3 ? v * 1000 : v)) }).Data!;
+    expect(found).toMatchObject({ state: 'failed' });
+    expect(found.text).toMatch(/another unit/);
+  });
+  test('data: a sensor that stood still, and junk at the end', () => {
+    expect(ladder({ x, y: line.map((v, i) => (i > 30 && i < 42 ? line[30]! : v)) }).Data!.text).toMatch(/exactly the same Head/);
+    const end = ladder({ x, y: line.map((v, i) => (i > 56 ? v - 30 : v)) }).Data!;
+    expect(end.action?.range?.[1]).toBeLessThan(x[57]!);
+  });
+  test('model: a line through a curve, and a power that says nothing', () => {
+    const decay = ladder({ x, y: noisy(x, (v) => 40 * Math.exp(-v / 25), 0.2) }).Model!;
+    expect(decay).toMatchObject({ state: 'doubtful', action: { candidate: { kind: 'exponential' } } });
+    const much = ladder({ x, y: line, settings: { degree: 4 } }).Model!;
+    expect(much.action?.candidate?.settings).toEqual({ degree: 3 });
+  });
+  test('start: values of the hand that lead nowhere, a lost parameter, two that cannot be told apart', () => {
+    const y = noisy(x, (v) => 2 + 5 * Math.exp(-((v - 60) ** 2) / 50), 0.05);
+    const peak = ladder({ x, y, kind: 'gaussianPeak', settings: {}, choices: { start: { y0: 1, A: 1, x0: 1, s: 1 } } }).Start!;
+    expect(peak).toMatchObject({ state: 'failed', action: { ownStarts: true } });
+    const twins = ladder({ x, y: line, kind: 'own', settings: { formula: 'a*b*x + c' } }).Start!;
+    expect(twins.state).toBe('failed');
+    expect(twins.text).toMatch(/a and b cannot be told apart/);
+    expect(Object.keys(twins.action!.fixed!)).toHaveLength(1);
+  });
+  test('uncertainties: scatter that grows, errors in x', () => {
+    const grows = (v: number): number => 0.05 + 0.02 * v;
+    const found = ladder({ x, y: noisy(x, (v) => 20 + 0.3 * v, grows), sigma: x.map(grows) }).Uncertainties!;
+    expect(found).toMatchObject({ state: 'doubtful', action: { weights: 'relative' } });
+    const both = ladder({ x, y: line, sigma: x.map(() => 0.1), sigmaX: x.map(() => 2) }).Uncertainties!;
+    expect(both).toMatchObject({ action: { weights: 'both' } });
+  });
+}); // prettier-ignore
+
+// scipy 1.10.1: stats.norm.cdf, norm.ppf, f.sf, ttest_1samp; statsmodels 0.13.5: durbin_watson, normal_ad, runstest_1samp.
+test('distributions and tests of residuals agree with a reference library', () => {
+  expect(normalDistribution(-4.5)).toBeCloseTo(3.3976731247300535e-6, 18);
+  expect(normalDistribution(1.2)).toBeCloseTo(0.8849303297782918, 14);
+  expect(normalQuantile(0.025)).toBeCloseTo(-1.9599639845400545, 12);
+  expect(fTail(4.2, 2, 17)).toBeCloseTo(0.03294042820638923, 10);
+  const r = Float64Array.from({ length: 40 }, (_, i) => Math.sin(3 * i * i) + 0.1 * i);
+  expect(durbinWatson(r)).toBeCloseTo(0.14126189215587265, 10);
+  expect(zeroMeanTest(r).p).toBeCloseTo(2.347967427827049e-10, 12);
+  const normality = normalityTest(r)!;
+  expect(normality.statistic).toBeCloseTo(0.6507023081128835, 10);
+  expect(normality.p).toBeCloseTo(0.08308916738257575, 4);
+  expect(runsTest(Float64Array.from(r, (v) => v - 2))!.p).toBeCloseTo(0.00023633594160274465, 10);
+});
+
+test('back from y, optimum and crossing, each with its error', () => {
+  const x = over(0, 10, 200);
+  const truth = (v: number): number => 3 + 4 * v - 0.5 * v * v;
+  const cubic = fitModel(modelOf('polynomial'), { degree: 2 }, { x, y: noisy(x, truth, 0.1), xName: 'x' });
+  const curve = { fit: cubic, range: [0, 10] as const, scatter: cubic.residualStandardDeviation };
+  const [top] = optima(curve);
+  expect(top).toMatchObject({ kind: 'highest', outside: 0 });
+  expect(Math.abs(top!.x - 4)).toBeLessThan(4 * top!.xError);
+  expect(top!.xError).toBeLessThan(0.02);
+  const [left, right] = readBack(curve, 9);
+  expect([left!.x, right!.x].map((v) => Math.round(v))).toEqual([2, 6]);
+  expect(left!.xPrediction).toBeGreaterThan(5 * left!.xError);
+  // y = 0 lies left of the points and right of them, where nothing was measured.
+  expect(readBack(curve, -2).map((r) => r.outside > 0)).toEqual([true, false]);
+  const line = fitModel(modelOf('polynomial'), { degree: 1 }, { x, y: noisy(x, (v) => v, 0.1), xName: 'x' });
+  const [meeting] = crossings({ ...curve, fit: line }, curve).filter((c) => c.outside === 0);
+  expect(Math.abs(meeting!.x - (3 + Math.sqrt(15)))).toBeLessThan(4 * meeting!.xError);
+});
+
+test('shared parameters have one value for all series, and are surer than alone', () => {
+  const x = over(0, 50, 40);
+  const series = [1, 2, 3].map((level) => ({ x, xName: 'x', y: noisy(x, (v) => level + 5 * Math.exp(-v / 12), 0.1) }));
+  const [first, second] = fitTogether(modelOf('exponentialOffset'), {}, series, { shared: ['tau'] });
+  expect(first!.parameters[2]).toBe(second!.parameters[2]);
+  expect(Math.abs(first!.parameters[2]! - 12)).toBeLessThan(4 * first!.standardErrors[2]!);
+  const alone = fitModel(modelOf('exponentialOffset'), {}, series[0]!);
+  expect(first!.standardErrors[2]! / alone.standardErrors[2]!).toBeLessThan(0.7);
+});
+
+test('fixed and tied parameters: the rest is found, and the ± of a tied one follows', () => {
+  const x = over(0, 50, 40);
+  const y = noisy(x, (v) => 2 + 5 * Math.exp(-v / 12), 0.1);
+  const choices = { fixed: { tau: 12 }, tied: { A: '2.5*y0' } };
+  const fit = fitModel(modelOf('exponentialOffset'), {}, { x, y, xName: 'x' }, choices);
+  expect(fit.parameters[2]).toBe(12);
+  expect(fit.standardErrors[2]).toBe(0);
+  expect(fit.standardErrors[1]! / fit.standardErrors[0]!).toBeCloseTo(2.5, 10);
+  expect(fit.degreesOfFreedom).toBe(39);
+  for (const [bad, code] of [
+    [{ fixed: { B: 1 } }, 'PARAMETER_UNKNOWN'],
+    [{ tied: { A: '2*tau', tau: 'A' } }, 'TIED_TO_TIED'],
+    [{ fixed: { y0: 1, A: 1, tau: 1 } }, 'NOTHING_TO_FIT'],
+    [{ bounds: { tau: [5, 2] } }, 'BOUNDS_REVERSED'],
+  ] as [Choices, string][])
+    expect(() => fitModel(modelOf('exponentialOffset'), {}, { x, y, xName: 'x' }, bad)).toThrow(expect.objectContaining({ code }) as never);
+}); // prettier-ignore
+
+test('models on the same points: the simplest that suffices, with an F-test for what it contains', () => {
+  const x = over(0, 10, 120);
+  const y = noisy(x, (v) => 1 + v - 0.2 * v * v, 0.2);
+  const candidates = [1, 2, 3].map((degree) => ({ kind: 'polynomial', settings: { degree } }));
+  const { rated, suffices, sentence } = compareModels({ x, y, xName: 'x' }, [
+    ...candidates,
+    { kind: 'exponential', settings: {} },
+  ]);
+  expect(suffices).toBe(1);
+  expect(sentence).toMatch(/degree 2/);
+  expect(rated[1]!.nested!.p).toBeLessThan(1e-6);
+  expect(rated[2]!.nested!.p).toBeGreaterThan(0.01);
+  expect(rated[1]!.leftOut).toBeLessThan(rated[0]!.leftOut);
+});

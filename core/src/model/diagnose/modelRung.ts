@@ -1,0 +1,70 @@
+import { compareModels, type Candidate } from '../compareModels';
+import { models } from '../library';
+import type { FitData, Model } from '../Model';
+import { plain } from '../../units';
+import { runsTest } from '../statistics/residualTests';
+import { studentTQuantile } from '../statistics/studentT';
+import { passed, said, type Diagnosed, type Rung } from './Rung';
+
+/** So improbable a pattern is none of chance. */
+const IMPROBABLE = 0.01;
+/** A better model is worth naming when AIC falls by so much. */
+const CLEARLY = 10;
+const MOST_POINTS = 300;
+const MOST_PARAMETERS = 4;
+
+/** Is the model right: no pattern left in the residuals, no term that says nothing. */
+export function modelRung(d: Diagnosed): Rung {
+  const { candidate, data, fit } = d;
+  const needless = needlessTerm(d);
+  if (needless) return needless;
+  const order = [...data.x.keys()].sort((a, b) => data.x[a]! - data.x[b]!);
+  const runs = runsTest(Float64Array.from(order, (i) => fit.residuals[i]!));
+  if (!runs) return passed('Model', 'too few points for a test of the residuals; look at them below the fit');
+  const told = `${runs.runs} runs of one sign in ${data.x.length} points, about ${Math.round(runs.expected)} expected`;
+  if (runs.p >= IMPROBABLE) return passed('Model', `the residuals look random along x: ${told}`);
+  const better = betterModel(candidate, data);
+  return {
+    title: 'Model',
+    state: 'doubtful',
+    text: better
+      ? `The residuals have a pattern along x: ${told}. ${better.title} would hold these points better: its residuals are ${said(better.ratio)} times as large.`
+      : `The residuals have a pattern along x: ${told}. No model of the library does clearly better, so x may carry noise of its own, or neighbouring points know of each other; the ± is then too small.`,
+    ...(better ? { action: { says: `Try ${better.title}`, candidate: better.candidate } } : {}),
+  };
+} // prettier-ignore
+
+/** A highest power that cannot be told from zero. */
+function needlessTerm({ candidate, fit, symbols }: Diagnosed): Rung | undefined {
+  const degree = (candidate.settings as { degree?: number }).degree ?? 0;
+  if (candidate.kind !== 'polynomial' || degree < 2 || fit.degreesOfFreedom < 1) return undefined;
+  const half = studentTQuantile(0.975, fit.degreesOfFreedom) * fit.standardErrors[degree]!;
+  if (!(Math.abs(fit.parameters[degree]!) < half)) return undefined;
+  return {
+    title: 'Model',
+    state: 'doubtful',
+    text: `${symbols[degree]} cannot be told from zero within its ±: a lower degree says as much, and swings less outside the points.`,
+    action: { says: `Try degree ${degree - 1}`, candidate: { kind: 'polynomial', settings: { degree: degree - 1 } } },
+  };
+}
+
+const isSimple = (model: Model): boolean =>
+  !['polynomial', 'own'].includes(model.kind) && model.parameters({}, plain, plain).length <= MOST_PARAMETERS;
+
+/** The best of the library by AIC on some of the points, where it is clearly better. */
+function betterModel(candidate: Candidate, data: FitData): { title: string; candidate: Candidate; ratio: number } | undefined {
+  const stride = Math.ceil(data.x.length / MOST_POINTS);
+  const some = (column: Float64Array): Float64Array => column.filter((_, i) => i % stride === 0);
+  const few: FitData = { x: some(data.x), y: some(data.y), xName: data.xName, ...(data.sigma ? { sigma: some(data.sigma) } : {}) };
+  const degree = (candidate.settings as { degree?: number }).degree;
+  const others: Candidate[] = [
+    ...[1, 2, 3, 4].filter((d) => d !== degree).map((d) => ({ kind: 'polynomial', settings: { degree: d } })),
+    ...models.filter((m) => isSimple(m) && m.kind !== candidate.kind).map((m) => ({ kind: m.kind, settings: {} })),
+  ];
+  const { rated } = compareModels(few, [candidate, ...others], { leaveOut: false });
+  const now = rated[0]!;
+  const works = rated.slice(1).filter((r) => Number.isFinite(r.aic) && r.fit?.status === 'solved');
+  const best = works.reduce((a, b) => (b.aic < a.aic ? b : a), now);
+  if (best === now || !(best.aic < now.aic - CLEARLY)) return undefined;
+  return { title: best.title, candidate: best.candidate, ratio: best.residualStandardDeviation / now.residualStandardDeviation };
+} // prettier-ignore
