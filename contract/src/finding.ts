@@ -9,15 +9,28 @@ export const findingOrigin = Type.Union([
     conditionId: orNull(id),
     parameter: Type.String({ maxLength: 40 }),
   }),
+  /** The curve at an x, or back from a y. */
+  closed({
+    kind: Type.Literal('reading'),
+    fitId: id,
+    conditionId: orNull(id),
+    what: Type.Union([Type.Literal('at'), Type.Literal('back')]),
+    at: Type.Number(),
+  }),
+  /** How well a fit holds its points. */
+  closed({ kind: Type.Literal('goodness'), fitId: id, conditionId: orNull(id) }),
   closed({ kind: Type.Literal('difference'), comparisonId: id, conditionId: orNull(id) }),
 ]);
 export type FindingOrigin = Static<typeof findingOrigin>;
 
 export const findingBody = closed({ origin: findingOrigin });
+export const findingMeaning = closed({ meaning: Type.String({ maxLength: 500 }) });
 export const findingRow = closed({
   id,
   campaignId: id,
   sentence: Type.String(),
+  /** What the number means, in the engineer’s words. */
+  meaning: Type.String(),
   origin: findingOrigin,
   /** The sentence as it would read now, when the numbers behind it have changed since. */
   nowReads: orNull(Type.String()),

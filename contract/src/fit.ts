@@ -1,3 +1,4 @@
+import { choicesSchema } from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { closed, id, name, orNull, problem, reading, symbol } from './common';
 
@@ -10,10 +11,11 @@ export const fitBody = closed({
   conditionIds: Type.Array(id, { maxItems: 50 }),
   /** What is fitted: samples, or operating points. */
   data: Type.Union([Type.Literal('samples'), Type.Literal('operatingPoints')]),
-  /** By the uncertainty of y: not at all, as it stands, or by its ratios only. */
-  weights: Type.Union([Type.Literal('none'), Type.Literal('absolute'), Type.Literal('relative')]),
+  /** By the uncertainty of y: not at all, as it stands, or by its ratios only; or by those of x and y as they stand. */
+  weights: Type.Union([Type.Literal('none'), Type.Literal('absolute'), Type.Literal('relative'), Type.Literal('both')]),
   model: Type.String({ maxLength: 40 }),
   settings: Type.Record(Type.String({ maxLength: 40 }), Type.Unknown()),
+  choices: choicesSchema,
 });
 export type FitBody = Static<typeof fitBody>;
 export const fitRow = closed({ id, campaignId: id, ...fitBody.properties });
@@ -28,6 +30,9 @@ export const parameterRow = closed({
   standardError: reading,
   /** Half width of the 95 % confidence interval. */
   halfWidth: reading,
+  /** Where the search began that led here. */
+  start: reading,
+  state: Type.Union([Type.Literal('found'), Type.Literal('fixed'), Type.Literal('tied'), Type.Literal('shared')]),
 });
 export type ParameterRow = Static<typeof parameterRow>;
 
@@ -59,8 +64,12 @@ export const seriesReply = closed({
     xUncertainty: column,
     yUncertainty: column,
   }),
-  /** Curve over the range of the points, with 95 % confidence band. */
-  curve: closed({ x: column, y: column, low: column, high: column }),
+  /** Points outside the range that was set, every so many of them. */
+  leftOut: closed({ x: column, y: column }),
+  /** Curve over the range of the points, with its 95 % confidence band, and the 95 % band of one further point. */
+  curve: closed({ x: column, y: column, low: column, high: column, lowest: column, highest: column }),
+  /** Means of the run's channels over the points, for charts of a parameter against them. */
+  means: Type.Array(closed({ symbol: Type.String(), mean: reading })),
   problem: orNull(problem),
 });
 export type SeriesReply = Static<typeof seriesReply>;
@@ -70,10 +79,116 @@ export const fitReply = closed({
   x: axis,
   y: axis,
   formula: Type.String(),
+  /** The right-hand side as a formula is typed. */
+  expression: Type.String(),
   model: Type.String(),
   samples: Type.Integer(),
   kept: Type.Integer(),
   series: Type.Array(seriesReply),
+  /** Whether one value of the shared parameters holds all series as well as one for each. */
+  sharing: orNull(closed({ f: reading, p: Type.Number(), text: Type.String() })),
 });
 export type FitReply = Static<typeof fitReply>;
 export const trialFitBody = closed({ ...fitBody.properties, campaignId: id });
+
+const rungState = Type.Union([Type.Literal('passed'), Type.Literal('doubtful'), Type.Literal('failed')]);
+const candidate = closed({ kind: Type.String({ maxLength: 40 }), settings: fitBody.properties.settings });
+export const actionReply = closed({
+  says: Type.String(),
+  candidate: Type.Optional(candidate),
+  weights: Type.Optional(fitBody.properties.weights),
+  loss: Type.Optional(Type.String()),
+  range: Type.Optional(Type.Array(Type.Number())),
+  fixed: Type.Optional(Type.Record(Type.String(), Type.Number())),
+  ownStarts: Type.Optional(Type.Literal(true)),
+});
+export type ActionReply = Static<typeof actionReply>;
+export const rungReply = closed({
+  title: Type.String(),
+  state: rungState,
+  text: Type.String(),
+  action: Type.Optional(actionReply),
+});
+export type RungReply = Static<typeof rungReply>;
+
+const judged = { ...trialFitBody.properties, series: Type.Integer({ minimum: 0, maximum: 50 }) };
+export const judgementBody = closed(judged);
+export const judgementReply = closed({
+  rungs: Type.Array(rungReply),
+  /** Tests of the residuals, each in words. */
+  tests: Type.Array(closed({ name: Type.String(), state: rungState, text: Type.String() })),
+  /** The line through logarithms beside the direct fit, where the model can be drawn straight. */
+  straight: orNull(
+    closed({
+      parameters: Type.Array(closed({ symbol: Type.String(), value: reading, unit: Type.String() })),
+      curve: closed({ x: column, y: column }),
+      says: Type.String(),
+    }),
+  ),
+});
+export type JudgementReply = Static<typeof judgementReply>;
+
+export const readingsBody = closed({
+  ...judged,
+  x: fitBody.properties.x,
+  atX: orNull(Type.Number()),
+  atY: orNull(Type.Number()),
+  other: orNull(Type.Integer({ minimum: 0, maximum: 50 })),
+});
+export const curveReading = closed({
+  x: Type.Number(),
+  y: Type.Number(),
+  xHalf: reading,
+  yHalf: reading,
+  xPrediction: reading,
+  yPrediction: reading,
+  outside: Type.Number(),
+  what: Type.String(),
+});
+export type CurveReading = Static<typeof curveReading>;
+/** Half widths are of 95 % intervals. */
+export const readingsReply = closed({
+  at: Type.Array(curveReading),
+  back: Type.Array(curveReading),
+  zeros: Type.Array(curveReading),
+  optima: Type.Array(curveReading),
+  crossings: Type.Array(curveReading),
+});
+export type ReadingsReply = Static<typeof readingsReply>;
+
+export const rankingBody = closed({ ...judged, candidates: Type.Array(candidate, { minItems: 1, maxItems: 30 }) });
+export const rankedReply = closed({
+  title: Type.String(),
+  kind: Type.String(),
+  settings: fitBody.properties.settings,
+  parameters: Type.Integer(),
+  residualStandardDeviation: reading,
+  adjustedRSquared: reading,
+  aic: reading,
+  bic: reading,
+  runs: reading,
+  leftOut: reading,
+  nested: orNull(closed({ simpler: Type.String(), f: reading, p: reading })),
+  values: Type.Array(closed({ symbol: Type.String(), value: reading, standardError: reading })),
+  curve: closed({ x: column, y: column }),
+  problem: orNull(problem),
+});
+export type RankedReply = Static<typeof rankedReply>;
+export const rankingReply = closed({
+  rows: Type.Array(rankedReply),
+  suffices: Type.Integer(),
+  sentence: Type.String(),
+  points: Type.Integer(),
+  every: Type.Integer(),
+});
+export type RankingReply = Static<typeof rankingReply>;
+
+/** A formula of one's own, kept for the fits of a campaign. */
+export const ownModelBody = closed({
+  name,
+  formula: Type.String({ minLength: 1, maxLength: 500 }),
+  meanings: Type.Record(Type.String({ maxLength: 40 }), Type.String({ maxLength: 200 })),
+});
+export type OwnModelBody = Static<typeof ownModelBody>;
+export const ownModelRow = closed({ id, campaignId: id, ...ownModelBody.properties });
+export type OwnModelRow = Static<typeof ownModelRow>;

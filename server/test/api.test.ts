@@ -125,7 +125,7 @@ describe('a log on its way', () => {
   test('condition, fit, comparison and finding; the finding tells when it would read otherwise', async () => {
     const limits = [{ symbol: 'x', value: 20, tolerance: 10, unit: 'mm' }];
     const condition = (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name: 'low', limits })).body;
-    const fitBody = { name: 'y of x', runId, x: 'x', y: 'y', conditionIds: [condition.id], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 1 } }; // prettier-ignore
+    const fitBody = { name: 'y of x', runId, x: 'x', y: 'y', conditionIds: [condition.id], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 1 }, choices: {} }; // prettier-ignore
     const fit = (await ask<FitRow>(`/campaigns/${campaignId}/fits`, fitBody)).body;
     const result = (await ask<FitReply>(`/fits/${fit.id}/result`)).body.series[0]!;
     const [a0, a1] = result.parameters;
@@ -301,7 +301,7 @@ describe('a log on its way', () => {
   });
 
   const fit = (over: Record<string, unknown>) => ({
-    campaignId, name: 'f', runId, x: 'x', y: 'y', conditionIds: [], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 1 }, ...over,
+    campaignId, name: 'f', runId, x: 'x', y: 'y', conditionIds: [], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 1 }, choices: {}, ...over,
   }); // prettier-ignore
   test.each([
     [{ settings: { degree: 12 } }, 422, 'settings.degree must be <= 9'],

@@ -307,6 +307,10 @@ export const catalogue = {
     (f) =>
       `${f.without} of ${f.points} points of ${f.channel} have no uncertainty above zero to weight them by. Declare one at Signals, or fit without weights.`,
   ),
+  FIT_RANGE_EMPTY: entry<{ series: string; from: number; to: number }>(
+    'input',
+    (f) => `No point of "${f.series}" lies between ${f.from} and ${f.to}. Widen the range, or take it off.`,
+  ),
   MODEL_NO_START: entry<{ model: string }>(
     'input',
     (f) =>

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { differenceSentence, parameterSentence } from './index';
 
 const parameter = {
-  yName: 'Head', xName: 'Flow', series: '2900 rpm', parameter: { symbol: 'a0', meaning: 'value at x = 0', unit: 'm' },
+  yName: 'Head', yUnit: 'm', xName: 'Flow', xUnit: 'L/min', pointKind: 'samples' as const, series: '2900 rpm', parameter: { symbol: 'a0', meaning: 'value at x = 0', unit: 'm' },
   value: 27.6021, halfWidth: 0.0124, model: 'Polynomial', points: 3754, run: 'Sweep',
 }; // prettier-ignore
 const difference = {

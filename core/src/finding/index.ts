@@ -1,1 +1,1 @@
-export { differenceSentence, parameterSentence, type DifferenceFacts, type ParameterFacts } from './sentences';
+export { differenceSentence, goodnessSentence, parameterSentence, readingSentence, type DifferenceFacts, type ParameterFacts } from './sentences'; // prettier-ignore

@@ -1,18 +1,39 @@
 import { formatCount, formatValue, formatWithUncertainty } from '../number/formatNumber';
 import { printUnit } from '../units';
 
-/** What a finding about one fitted parameter is made of. */
-export interface ParameterFacts {
+/** The fit that a finding stands on. */
+interface FitFacts {
   yName: string;
+  yUnit: string;
   xName: string;
+  xUnit: string;
   series: string;
+  model: string;
+  points: number;
+  pointKind: 'samples' | 'operatingPoints';
+  run: string;
+}
+
+/** What a finding about one fitted parameter is made of. */
+export interface ParameterFacts extends FitFacts {
   parameter: { symbol: string; meaning: string; unit: string };
   value: number;
   /** Half width of the 95 % confidence interval. */
   halfWidth: number;
-  model: string;
-  points: number;
-  run: string;
+}
+
+/** What a finding about a place on a fitted curve is made of. */
+export interface ReadingFacts extends FitFacts {
+  /** The curve at an x, or back from a y. */
+  what: 'at' | 'back';
+  at: number;
+  readings: readonly { x: number; y: number; xHalf: number | null; yHalf: number | null; outside: number }[];
+}
+
+/** What a finding about how well a curve holds its points is made of. */
+export interface GoodnessFacts extends FitFacts {
+  deviation: number;
+  rSquared: number;
 }
 
 /** What a finding about one compared series is made of. */
@@ -42,11 +63,29 @@ export function parameterSentence(f: ParameterFacts): string {
     f.parameter.symbol === 'a0'
       ? `${f.yName} at zero ${f.xName.toLowerCase()}`
       : `${f.yName} against ${f.xName.toLowerCase()}, ${f.parameter.meaning} (${f.parameter.symbol})`;
-  return (
-    `${what}${f.series ? `, ${f.series}` : ''}: ${withUnit(`${value} ± ${uncertainty}`, f.parameter.unit)} ` +
-    `(95 % confidence), from a ${f.model.toLowerCase()} through ${formatCount(f.points)} samples of ${f.run}.`
-  );
-}
+  return `${what}${f.series ? `, ${f.series}` : ''}: ${withUnit(`${value} ± ${uncertainty}`, f.parameter.unit)} (95 % confidence), ${fromFit(f)}.`;
+} // prettier-ignore
+
+const fromFit = (f: FitFacts): string =>
+  `from a ${f.model.toLowerCase()} through ${formatCount(f.points)} ${f.pointKind === 'samples' ? 'samples' : 'operating points'} of ${f.run}`;
+
+/** A place on a fitted curve as a sentence, which says when it is extrapolated. */
+export function readingSentence(f: ReadingFacts): string {
+  const [given, read] = [{ name: f.xName, unit: f.xUnit }, { name: f.yName, unit: f.yUnit }];
+  const [from, to] = f.what === 'at' ? [given, read] : [read, given];
+  const place = `at ${from.name.toLowerCase()} ${withUnit(formatValue(f.at, 6), from.unit)}${f.series ? `, ${f.series}` : ''}`;
+  if (f.readings.length === 0) return `${to.name} ${place}: the curve does not reach it, ${fromFit(f)}.`;
+  const said = f.readings.map((r) => {
+    const [number, half] = f.what === 'at' ? [r.y, r.yHalf] : [r.x, r.xHalf];
+    const { value, uncertainty } = formatWithUncertainty(number, half ?? NaN);
+    return withUnit(`${value} ± ${uncertainty}`, to.unit) + (r.outside > 0 ? ` (extrapolated by ${Math.ceil(r.outside * 100)} % of the measured range)` : '');
+  });
+  return `${to.name} ${place}: ${said.join(' and ')} (95 % confidence of the curve), ${fromFit(f)}.`;
+} // prettier-ignore
+
+/** How well a curve holds its points as a sentence. */
+export const goodnessSentence = (f: GoodnessFacts): string =>
+  `${f.yName} against ${f.xName.toLowerCase()}${f.series ? `, ${f.series}` : ''}: the points scatter about the curve with a standard deviation of ${withUnit(formatValue(f.deviation, 3), f.yUnit)} (R² ${formatValue(f.rSquared, 5)}), ${fromFit(f)}.`;
 
 /** A comparison of one series as a sentence that says whether the difference is more than scatter. */
 export function differenceSentence(f: DifferenceFacts): string {

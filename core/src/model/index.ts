@@ -13,6 +13,7 @@ export { solveNonlinear, type NonlinearSolution, type NonlinearTask } from './so
 export { crossings, optima, predict, readAt, readBack, type Reading } from './readings';
 export { durbinWatson, normalityTest, runsTest, zeroMeanTest } from './statistics/residualTests';
 export { fTail, normalDistribution, normalQuantile } from './statistics/distributions';
+export { straightFit, type StraightFit } from './straightFit';
 export { seriesData, type Series, type SeriesKind } from './seriesData';
 export { goodnessOf, type Goodness } from './statistics/goodness';
 export { studentTDistribution, studentTQuantile } from './statistics/studentT';

@@ -2,18 +2,20 @@ import { AppError } from '../error/AppError';
 import { operatingPoints, pickSamples, type Condition } from '../condition';
 import type { RunState } from '../procedure/RunState';
 import { numberChannelOf } from '../procedure/stepTools';
-import { combined, errorsOf, KEPT, type Channel } from '../sample';
+import { combined, errorsOf, gather, KEPT, type Channel } from '../sample';
 
 export interface Series {
   x: Float64Array;
   y: Float64Array;
   xChannel: Channel;
   yChannel: Channel;
-  /** Standard uncertainty of each point; empty where the points are samples. */
-  xUncertainty: Float64Array;
-  yUncertainty: Float64Array;
-  /** Standard uncertainty of each y for weights: of operating points, or as the channel carries it; empty where none is known. */
+  /** Standard uncertainty of each y and x: of operating points, or as the channel carries it; empty where none is known. */
   sigma: Float64Array;
+  sigmaX: Float64Array;
+  /** The points are operating points, not samples. */
+  isReduced: boolean;
+  /** The samples that were picked, rising. */
+  picked: Int32Array;
   /** Picked samples in which x or y is missing; they take no part. */
   missing: number;
 }
@@ -38,30 +40,20 @@ export function seriesData(
   if (picked.length === 0)
     throw new AppError('CONDITION_EMPTY', { condition: condition?.name ?? 'all kept samples', run: runName });
   if (kind === 'operatingPoints') return pointsOf(state, picked, xChannel, yChannel);
-  const uncertainty = combined(errorsOf(yChannel, state.channels));
-  const x = new Float64Array(picked.length);
-  const y = new Float64Array(picked.length);
-  const sigma = new Float64Array(uncertainty ? picked.length : 0);
-  let count = 0;
-  for (const i of picked) {
-    const a = xChannel.values[i]!;
-    const b = yChannel.values[i]!;
-    if (!Number.isFinite(a) || !Number.isFinite(b)) continue;
-    x[count] = a;
-    if (uncertainty) sigma[count] = uncertainty[i]!;
-    y[count++] = b;
-  }
+  const present = picked.filter((i) => Number.isFinite(xChannel.values[i]!) && Number.isFinite(yChannel.values[i]!));
+  const column = (values: Float64Array | undefined): Float64Array => (values ? gather(values, present) : new Float64Array());
   return {
-    x: x.slice(0, count),
-    y: y.slice(0, count),
-    xUncertainty: new Float64Array(),
-    yUncertainty: new Float64Array(),
-    sigma: sigma.slice(0, count),
+    x: column(xChannel.values),
+    y: column(yChannel.values),
+    sigma: column(combined(errorsOf(yChannel, state.channels))),
+    sigmaX: column(combined(errorsOf(xChannel, state.channels))),
+    isReduced: false,
+    picked,
     xChannel,
     yChannel,
-    missing: picked.length - count,
+    missing: picked.length - present.length,
   };
-}
+} // prettier-ignore
 
 /** Two means and more of each stretch that has both. */
 function pointsOf(state: RunState, picked: Int32Array, xChannel: Channel, yChannel: Channel): Series {
@@ -72,9 +64,10 @@ function pointsOf(state: RunState, picked: Int32Array, xChannel: Channel, yChann
   return {
     x: column(0, 'mean'),
     y: column(1, 'mean'),
-    xUncertainty: column(0, 'uncertainty'),
-    yUncertainty: column(1, 'uncertainty'),
     sigma: column(1, 'uncertainty'),
+    sigmaX: column(0, 'uncertainty'),
+    isReduced: true,
+    picked,
     xChannel,
     yChannel,
     missing: points.length - present.length,

@@ -47,6 +47,7 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
       weights: 'none',
       model: 'polynomial',
       settings: { degree },
+      choices: {},
     });
   const head = await curve('Head against flow', 'H', 2);
   await curve('Hydraulic power against flow', 'P_h', 3);
@@ -60,6 +61,7 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
     weights: 'none',
     model: 'stepResponse',
     settings: {},
+    choices: {},
   });
   const comparison = await createComparison(db, campaignId, {
     name: 'Simulated head curve',

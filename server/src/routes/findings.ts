@@ -1,9 +1,25 @@
-import { done, findingBody, findingRow, idParams, type FindingOrigin, type FindingRow } from '@undameter/contract';
-import { AppError, differenceSentence, parameterSentence } from '@undameter/core';
+import {
+  done,
+  findingBody,
+  findingMeaning,
+  findingRow,
+  idParams,
+  type FindingOrigin,
+  type FindingRow,
+} from '@undameter/contract';
+import { AppError, differenceSentence, goodnessSentence, parameterSentence, readingSentence } from '@undameter/core';
 import { Type } from 'typebox';
 import type { Services } from '../services';
 import { comparison } from '../store/comparisons';
-import { createFinding, finding, findings, removeFinding, rewriteFinding, type StoredFinding } from '../store/findings';
+import {
+  createFinding,
+  explainFinding,
+  finding,
+  findings,
+  removeFinding,
+  rewriteFinding,
+  type StoredFinding,
+} from '../store/findings';
 import { fit } from '../store/fits';
 import type { Routes } from './Routes';
 
@@ -63,6 +79,19 @@ export function findingRoutes(app: Routes, services: Services): void {
       };
     },
   );
+  app.put(
+    '/findings/:id',
+    {
+      schema: {
+        tags,
+        summary: 'Say what the number of a finding means',
+        params: idParams,
+        body: findingMeaning,
+        response: { 200: findingRow },
+      },
+    },
+    async ({ params, body }) => withPresent(services, await explainFinding(db, params.id, body.meaning)),
+  );
   app.delete(
     '/findings/:id',
     { schema: { tags, summary: 'Delete a finding', params: idParams, response: { 200: done } } },
@@ -84,37 +113,70 @@ async function withPresent(services: Services, row: StoredFinding): Promise<Find
   }
 }
 
-/** The sentence of a finding as its numbers are now. @throws {AppError} NOT_FOUND and what the computation cannot do */
-export const sentenceOf = (services: Services, origin: FindingOrigin): Promise<string> =>
-  origin.kind === 'parameter' ? parameterFinding(services, origin) : differenceFinding(services, origin);
+type Of<Kind extends FindingOrigin['kind']> = Extract<FindingOrigin, { kind: Kind }>;
 
-async function parameterFinding(
-  { db, loader, pools }: Services,
-  origin: Extract<FindingOrigin, { kind: 'parameter' }>,
-): Promise<string> {
-  const task = await loader.fit(await fit(db, origin.fitId));
-  const result = await pools.fit(task);
-  const series = result.series.find((s) => s.conditionId === origin.conditionId);
-  const parameter = series?.parameters.find((p) => p.symbol === origin.parameter);
-  if (!series || !parameter || parameter.value === null)
-    throw new AppError('NOT_FOUND', { what: 'fitted parameter', id: origin.parameter });
-  return parameterSentence({
-    yName: result.y.name,
-    xName: result.x.name,
-    series: series.conditionId === null ? '' : series.name,
-    parameter,
-    value: parameter.value,
-    halfWidth: parameter.halfWidth ?? NaN,
-    model: result.model,
-    points: series.points,
-    run: task.run.name,
-  });
+/** The sentence of a finding as its numbers are now. @throws {AppError} NOT_FOUND and what the computation cannot do */
+export function sentenceOf(services: Services, origin: FindingOrigin): Promise<string> {
+  switch (origin.kind) {
+    case 'parameter':
+      return parameterFinding(services, origin);
+    case 'reading':
+      return readingFinding(services, origin);
+    case 'goodness':
+      return goodnessFinding(services, origin);
+    case 'difference':
+      return differenceFinding(services, origin);
+  }
 }
 
-async function differenceFinding(
-  { db, loader, pools }: Services,
-  origin: Extract<FindingOrigin, { kind: 'difference' }>,
-): Promise<string> {
+/** The fit that a finding stands on, with the series in question. */
+async function fittedSeries({ db, loader, pools }: Services, { fitId, conditionId }: { fitId: number; conditionId: number | null }) {
+  const task = await loader.fit(await fit(db, fitId));
+  const result = await pools.fit(task);
+  const index = result.series.findIndex((s) => s.conditionId === conditionId);
+  const series = result.series[index];
+  if (!series) throw new AppError('NOT_FOUND', { what: 'fitted series', id: String(conditionId) });
+  return {
+    task,
+    index,
+    series,
+    facts: {
+      yName: result.y.name,
+      yUnit: result.y.unit,
+      xName: result.x.name,
+      xUnit: result.x.unit,
+      series: series.conditionId === null ? '' : series.name,
+      model: result.model,
+      points: series.points,
+      pointKind: task.data,
+      run: task.run.name,
+    },
+  };
+} // prettier-ignore
+
+async function parameterFinding(services: Services, origin: Of<'parameter'>): Promise<string> {
+  const { series, facts } = await fittedSeries(services, origin);
+  const parameter = series.parameters.find((p) => p.symbol === origin.parameter);
+  if (!parameter || parameter.value === null)
+    throw new AppError('NOT_FOUND', { what: 'fitted parameter', id: origin.parameter });
+  return parameterSentence({ ...facts, parameter, value: parameter.value, halfWidth: parameter.halfWidth ?? NaN });
+}
+
+async function readingFinding(services: Services, origin: Of<'reading'>): Promise<string> {
+  const { task, index, facts } = await fittedSeries(services, origin);
+  const [atX, atY] = origin.what === 'at' ? [origin.at, null] : [null, origin.at];
+  const { at, back } = await services.pools.readCurve({ ...task, series: index, atX, atY, other: null });
+  return readingSentence({ ...facts, what: origin.what, at: origin.at, readings: origin.what === 'at' ? at : back });
+}
+
+async function goodnessFinding(services: Services, origin: Of<'goodness'>): Promise<string> {
+  const { series, facts } = await fittedSeries(services, origin);
+  if (series.residualStandardDeviation === null)
+    throw new AppError('NOT_FOUND', { what: 'goodness of fit', id: String(origin.fitId) });
+  return goodnessSentence({ ...facts, deviation: series.residualStandardDeviation, rSquared: series.rSquared ?? NaN });
+}
+
+async function differenceFinding({ db, loader, pools }: Services, origin: Of<'difference'>): Promise<string> {
   const row = await comparison(db, origin.comparisonId);
   const candidate = await loader.run(row.candidateRunId);
   const result = await pools.compare({

@@ -1,9 +1,10 @@
-import { comparisonBody, comparisonReply, comparisonRow, fitBody, fitReply, fitRow, idParams, trialFitBody, type ComparisonBody, type ComparisonRow, type FitBody, type FitRow } from '@undameter/contract'; // prettier-ignore
-import { AppError, modelOf } from '@undameter/core';
+import { comparisonBody, comparisonReply, comparisonRow, fitBody, fitReply, fitRow, idParams, judgementBody, judgementReply, ownModelBody, ownModelRow, rankingBody, rankingReply, readingsBody, readingsReply, trialFitBody, type ComparisonBody, type ComparisonRow, type FitBody, type FitRow, type OwnModelBody, type OwnModelRow } from '@undameter/contract'; // prettier-ignore
+import { AppError, modelOf, plain } from '@undameter/core';
 import { Errors } from 'typebox/value';
 import type { Services } from '../services';
 import { comparison, comparisons, createComparison, removeComparison, updateComparison } from '../store/comparisons';
 import { createFit, fit, fits, removeFit, updateFit } from '../store/fits';
+import { createOwnModel, ownModels, removeOwnModel, updateOwnModel } from '../store/ownModels';
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
@@ -54,7 +55,69 @@ export function modelRoutes(app: Routes, services: Services): void {
     },
     async (request) => pools.fit(await loader.fit(checkModel(request.body))),
   );
+  judgementRoutes(app, services);
+  collectionRoutes<OwnModelBody, OwnModelRow>(app, {
+    path: 'models',
+    one: 'a formula of one’s own',
+    body: ownModelBody,
+    row: ownModelRow,
+    list: (campaignId) => ownModels(db, campaignId),
+    check: (body) => {
+      modelOf('own').parameters({ formula: body.formula } as never, plain, plain);
+      return body;
+    },
+    create: (campaignId, body) => createOwnModel(db, campaignId, body),
+    update: (id, body) => updateOwnModel(db, id, body),
+    remove: (id) => removeOwnModel(db, id),
+  });
   comparisonRoutes(app, services);
+}
+
+/** What is asked of one series of a fit, saved or not. */
+function judgementRoutes(app: Routes, { loader, pools }: Services): void {
+  app.post(
+    '/fits/judgement',
+    {
+      schema: {
+        tags: ['fits'],
+        summary: 'Whether a fit can be trusted: the ladder, tests of residuals, the line through logarithms',
+        body: judgementBody,
+        response: { 200: judgementReply },
+      },
+    },
+    async ({ body }) => pools.judge({ ...(await loader.fit(checkModel(body))), series: body.series }),
+  );
+  app.post(
+    '/fits/readings',
+    {
+      schema: {
+        tags: ['fits'],
+        summary: 'What a fitted curve says at x, back from y, at zero, at its optimum and where it meets another',
+        body: readingsBody,
+        response: { 200: readingsReply },
+      },
+    },
+    async ({ body }) => {
+      const { series, atX, atY, other } = body;
+      return pools.readCurve({ ...(await loader.fit(checkModel(body))), series, atX, atY, other });
+    },
+  );
+  app.post(
+    '/fits/ranking',
+    {
+      schema: {
+        tags: ['fits'],
+        summary: 'Models side by side on the points of one series',
+        body: rankingBody,
+        response: { 200: rankingReply },
+      },
+    },
+    async ({ body }) => {
+      const { series, candidates } = body;
+      for (const { kind, settings } of candidates) checkModel({ model: kind, settings });
+      return pools.rank({ ...(await loader.fit(checkModel(body))), series, candidates });
+    },
+  );
 }
 
 function comparisonRoutes(app: Routes, { db, loader, pools }: Services): void {

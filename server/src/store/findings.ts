@@ -6,13 +6,14 @@ export interface StoredFinding {
   id: number;
   campaignId: number;
   sentence: string;
+  meaning: string;
   origin: FindingOrigin;
   createdAt: string;
 }
 
 export async function findings(db: Db, campaignId: number): Promise<StoredFinding[]> {
   return db.sql<StoredFinding>`
-    select id, campaign_id as "campaignId", sentence, origin,
+    select id, campaign_id as "campaignId", sentence, meaning, origin,
            to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "createdAt"
       from finding where campaign_id = ${campaignId} order by id`;
 }
@@ -41,6 +42,12 @@ export async function createFinding(
 
 export async function rewriteFinding(db: Db, id: number, sentence: string): Promise<StoredFinding> {
   await db.sql`update finding set sentence = ${sentence} where id = ${id}`;
+  return finding(db, id);
+}
+
+/** What the number means, in the engineer’s words. @throws {AppError} NOT_FOUND */
+export async function explainFinding(db: Db, id: number, meaning: string): Promise<StoredFinding> {
+  await db.sql`update finding set meaning = ${meaning.trim()} where id = ${id}`;
   return finding(db, id);
 }
 

@@ -4,7 +4,7 @@ import type { Database, Db } from './pg/Database';
 
 export async function fits(db: Db, campaignId: number): Promise<FitRow[]> {
   return db.sql<FitRow>`
-    select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.data, f.weights, f.model, f.settings,
+    select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.data, f.weights, f.model, f.settings, f.choices,
            coalesce((select jsonb_agg(fc.condition_id order by fc.position) from fit_condition fc where fc.fit_id = f.id),
                     '[]'::jsonb) as "conditionIds"
       from fit f where f.campaign_id = ${campaignId} order by f.id`;
@@ -28,8 +28,8 @@ export async function createFit(db: Database, campaignId: number, body: FitBody)
       'fit',
       body.name,
       tx.sql<{ id: number }>`
-      insert into fit (campaign_id, name, run_id, x, y, data, weights, model, settings)
-      values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights}, ${body.model}, ${JSON.stringify(body.settings)}::jsonb)
+      insert into fit (campaign_id, name, run_id, x, y, data, weights, model, settings, choices)
+      values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights}, ${body.model}, ${JSON.stringify(body.settings)}::jsonb, ${JSON.stringify(body.choices)}::jsonb)
       returning id`,
     );
     await writeConditions(tx, rows[0]!.id, body.conditionIds);
@@ -48,7 +48,8 @@ export async function updateFit(db: Database, id: number, body: FitBody): Promis
       body.name,
       tx.sql`
       update fit set name = ${body.name.trim()}, run_id = ${body.runId}, x = ${body.x}, y = ${body.y}, data = ${body.data},
-             weights = ${body.weights}, model = ${body.model}, settings = ${JSON.stringify(body.settings)}::jsonb where id = ${id}`,
+             weights = ${body.weights}, model = ${body.model}, settings = ${JSON.stringify(body.settings)}::jsonb,
+             choices = ${JSON.stringify(body.choices)}::jsonb where id = ${id}`,
     );
     await tx.sql`delete from fit_condition where fit_id = ${id}`;
     await writeConditions(tx, id, body.conditionIds);

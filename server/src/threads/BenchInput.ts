@@ -1,4 +1,4 @@
-import type { Channel, Condition, Level, PropertyTable, SeriesKind, Step } from '@undameter/core';
+import type { Channel, Choices, Condition, Level, PropertyTable, SeriesKind, Step } from '@undameter/core';
 
 /** A run as it travels to the worker: columns in shared memory, so nothing is copied. */
 export interface BenchRun {
@@ -43,9 +43,10 @@ export interface FitTask {
   x: string;
   y: string;
   data: SeriesKind;
-  weights: 'none' | 'absolute' | 'relative';
+  weights: 'none' | 'absolute' | 'relative' | 'both';
   model: string;
   settings: Record<string, unknown>;
+  choices: Choices;
 }
 
 export interface CompareTask {

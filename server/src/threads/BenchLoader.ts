@@ -76,7 +76,7 @@ export class BenchLoader {
   /** Everything that a fit computes with. */
   async fit(body: FitBody): Promise<FitTask> {
     const benchRun = await this.run(body.runId);
-    const { x, y, data, weights, model, settings } = body;
+    const { x, y, data, weights, model, settings, choices } = body;
     return {
       run: benchRun,
       conditions: await this.conditions(benchRun.campaignId, body.conditionIds),
@@ -86,6 +86,7 @@ export class BenchLoader {
       model,
       settings,
       weights,
+      choices,
     };
   }
 

@@ -7,12 +7,15 @@ import type {
   FitReply,
   FormulaReply,
   HistogramReply,
+  JudgementReply,
   MapReply,
   MonteCarloReply,
   OffsetReply,
   PairsReply,
   PointsReply,
   QualityReply,
+  RankingReply,
+  ReadingsReply,
   SetPointsReply,
   SpectrumReply,
   StretchReply,
@@ -27,6 +30,7 @@ import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
 import type { RunToWrite } from '@undameter/formats';
 import type { continueRun, JoinedColumns, joinRun, offsetOf } from './joinRuns';
 import type { CostTask } from './costOf';
+import type { JudgeTask, RankTask, ReadingsTask } from './judgeFit';
 import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
 import type { OpenedFile, OpenTask, previewFile } from './openFile';
@@ -51,6 +55,9 @@ export class Pools {
   histogramsOf = (task: ViewTask): Promise<HistogramReply> => ask(this.bench, 'histogramsOf', task);
   costOf = (task: CostTask): Promise<CostReply | null> => ask(this.bench, 'costOf', task);
   fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
+  judge = (task: JudgeTask): Promise<JudgementReply> => ask(this.bench, 'judge', task);
+  readCurve = (task: ReadingsTask): Promise<ReadingsReply> => ask(this.bench, 'readCurve', task);
+  rank = (task: RankTask): Promise<RankingReply> => ask(this.bench, 'rank', task);
   compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
   exportColumns = (task: ExportTask): Promise<RunToWrite> => ask(this.bench, 'exportColumns', task);
   reducePoints = (task: PointsTask): Promise<PointsReply> => ask(this.bench, 'reducePoints', task);

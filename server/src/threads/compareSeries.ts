@@ -15,7 +15,8 @@ import {
 } from '@undameter/core';
 import type { CompareTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
-import { curveGrid, eachCondition, fit, fitOne, thinned, type FittedSeries } from './fitSeries';
+import { curveGrid, fit, thinned } from './fitSeries';
+import { eachCondition, fitAll, nameOf, type FittedSeries } from './prepareSeries';
 import { attempt, reading, readings } from './toReply';
 
 /** Holds a simulated run against the measured points and their fitted curve, condition by condition. */
@@ -25,27 +26,27 @@ export function compare(task: CompareTask): ComparisonReply {
     reference: task.fit.run.name,
     candidate: task.candidate.name,
     fit: fit(task.fit),
-    series: eachCondition(task.fit).map((condition) => {
-      const compared = attempt(() => compareOne(task, candidate, condition));
-      return compared.value ?? { ...emptySeries(condition), problem: compared.problem };
+    series: fitAll(task.fit).map((fitted, s) => {
+      const compared = fitted.value ? attempt(() => compareOne(task, candidate, fitted.value)) : fitted;
+      return compared.value ?? { ...emptySeries(eachCondition(task.fit)[s]), problem: compared.problem };
     }),
   };
 }
 
-function compareOne(task: CompareTask, candidate: RunState, condition: NamedCondition | undefined): ComparedSeries {
-  const fitted = fitOne(task.fit, condition);
+function compareOne(task: CompareTask, candidate: RunState, fitted: FittedSeries): ComparedSeries {
+  const { condition } = fitted;
   const curve = candidateCurve(task, candidate, condition, fitted);
   const names = {
     reference: `${task.fit.run.name}${condition ? `, ${condition.name}` : ''}`,
     candidate: task.candidate.name,
   };
-  const found = difference(fitted.data, curve, names);
+  const found = difference(fitted.points, curve, names);
   const { indices } = thinned(found.x.length);
   const n = found.x.length;
   const scatter = Math.sqrt(Math.max(0, (n / Math.max(1, n - 1)) * (found.rms ** 2 - found.mean ** 2)));
   return {
     conditionId: condition?.id ?? null,
-    name: condition?.name ?? 'all kept samples',
+    name: nameOf(condition),
     candidate: { x: readings(curve.x), y: readings(curve.y) },
     compared: n,
     outside: found.outside,
@@ -113,7 +114,7 @@ function curveDifference({ fit: fitted, range, t }: FittedSeries, curve: Curve):
 function emptySeries(condition: NamedCondition | undefined): Omit<ComparedSeries, 'problem'> {
   return {
     conditionId: condition?.id ?? null,
-    name: condition?.name ?? 'all kept samples',
+    name: nameOf(condition),
     candidate: { x: [], y: [] },
     compared: 0,
     outside: 0,

@@ -1,84 +1,63 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
-import {
-  numberChannelOf,
-  AppError,
-  countKept,
-  fitModel,
-  goodnessOf,
-  modelOf,
-  parseUnit,
-  predict,
-  printUnit,
-  seriesData,
-  studentTQuantile,
-  type Fit,
-  type Series,
-} from '@undameter/core';
+import { countKept, fTail, goodnessOf, modelOf, numberChannelOf, parseUnit, predict, printUnit, type Series } from '@undameter/core'; // prettier-ignore
 import type { FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
-import { attempt, reading, readings } from './toReply';
+import { eachCondition, fitAll, meansOf, nameOf, type FittedSeries } from './prepareSeries';
+import { reading, readings } from './toReply';
 
 const MOST_DRAWN = 300;
 const CURVE_POINTS = 121;
 
-/** One condition's points and their fit, as the comparison needs them too. */
-export interface FittedSeries {
-  condition: NamedCondition | undefined;
-  data: Series;
-  fit: Fit;
-  /** Student factor of the 95 % confidence interval. */
-  t: number;
-  range: [number, number];
-}
-
-/** Fits the model to each condition by itself. */
+/** Fits the model to each condition, by itself or with parameters that all share. */
 export function fit(task: FitTask): FitReply {
   const { final } = benchState(task.run).result;
   const x = numberChannelOf(final, task.x);
   const y = numberChannelOf(final, task.y);
   const model = modelOf(task.model);
+  const conditions = eachCondition(task);
+  const all = fitAll(task);
   const axisOf = ({ symbol, name, unit }: typeof x) => ({ symbol, name, unit });
   return {
     x: axisOf(x),
     y: axisOf(y),
     formula: model.formula(task.settings as never),
+    expression: model.expression(task.settings as never),
     model: model.title,
     samples: final.samples,
     kept: countKept(final.mask),
-    series: eachCondition(task).map((condition) => {
-      const fitted = attempt(() => fitOne(task, condition));
-      return fitted.value ? seriesReply(task, fitted.value) : { ...emptySeries(condition), problem: fitted.problem };
-    }),
+    series: all.map((one, s) =>
+      one.value ? seriesReply(task, one.value) : { ...emptySeries(conditions[s]), problem: one.problem },
+    ),
+    sharing: sharingOf(
+      task,
+      all.flatMap((one) => one.value ?? []),
+    ),
   };
 }
 
-export const eachCondition = (task: FitTask): (NamedCondition | undefined)[] =>
-  task.conditions.length > 0 ? task.conditions : [undefined];
+/** F-test of one value for all series against one for each (Draper and Smith, Applied Regression Analysis, 3rd ed., section 6.1). */
+function sharingOf(task: FitTask, together: readonly FittedSeries[]): FitReply['sharing'] {
+  const { shared = [] } = task.choices;
+  if (shared.length === 0 || together.length < 2) return null;
+  const alone = fitAll({ ...task, choices: { ...task.choices, shared: [] } }).flatMap((one) => one.value ?? []);
+  if (alone.length < together.length) return null;
+  const sum = (all: readonly FittedSeries[]): number => all.reduce((s, { fit: f, points }) => s + squaresOf(f.residuals, points.sigma), 0);
+  const freedom = alone.reduce((s, { fit: f }) => s + f.degreesOfFreedom, 0);
+  const extra = together[0]!.fit.degreesOfFreedom - freedom;
+  const [one, each] = [sum(together), sum(alone)];
+  const f = (one - each) / extra / (each / freedom);
+  const p = fTail(Math.max(0, f), extra, freedom);
+  const names = shared.join(', ');
+  const chance = p < 1e-4 ? 'less than 1 in 10 000' : `${Number((p * 100).toPrecision(2))} %`;
+  const text =
+    p < 0.01
+      ? `One ${names} for all series holds them worse than one for each: so much by chance in ${chance} of cases (F = ${Number(f.toPrecision(3))}). They do not fall on each other.`
+      : `One ${names} for all series holds them as well as one for each: the gain of more would come by chance in ${chance} of cases (F = ${Number(f.toPrecision(3))}).`;
+  return { f: reading(f), p, text };
+} // prettier-ignore
 
-/** @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY, TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD */
-export function fitOne(task: FitTask, condition: NamedCondition | undefined): FittedSeries {
-  const { final } = benchState(task.run).result;
-  const data = seriesData(final, condition, task, task.run.name, task.data);
-  const weighted =
-    task.weights === 'none' ? {} : { sigma: sigmaOf(data), sigmaIsAbsolute: task.weights === 'absolute' };
-  const points = { x: data.x, y: data.y, xName: data.xChannel.name, ...weighted };
-  const fitted = fitModel(modelOf(task.model), task.settings, points);
-  let low = Infinity;
-  let high = -Infinity;
-  for (const v of data.x) {
-    if (v < low) low = v;
-    if (v > high) high = v;
-  }
-  const t = fitted.degreesOfFreedom > 0 ? studentTQuantile(0.975, fitted.degreesOfFreedom) : NaN;
-  return { condition, data, fit: fitted, t, range: [low, high] };
-}
-
-/** @throws {AppError} FIT_WEIGHTS where a point has no uncertainty above zero */
-function sigmaOf({ sigma, x, yChannel }: Series): Float64Array {
-  const without = x.length - sigma.filter((s) => s > 0 && s < Infinity).length;
-  if (without > 0) throw new AppError('FIT_WEIGHTS', { channel: yChannel.name, without, points: x.length });
-  return sigma;
-}
+const squaresOf = (residuals: Float64Array, sigma: Float64Array | undefined): number =>
+  residuals.reduce((sum, r, i) => sum + (r / (sigma?.[i] ?? 1)) ** 2, 0);
 
 /** Indices of every k-th point, so that at most MOST_DRAWN are drawn. */
 export const thinned = (points: number): { every: number; indices: number[] } => {
@@ -90,30 +69,21 @@ export const thinned = (points: number): { every: number; indices: number[] } =>
 export const curveGrid = ([low, high]: readonly [number, number]): Float64Array =>
   Float64Array.from({ length: CURVE_POINTS }, (_, i) => low + ((high - low) * i) / (CURVE_POINTS - 1));
 
-function seriesReply(task: FitTask, { condition, data, fit: fitted, t, range }: FittedSeries): SeriesReply {
-  const parameters = modelOf(task.model).parameters(
-    task.settings as never,
-    parseUnit(data.xChannel.unit),
-    parseUnit(data.yChannel.unit),
-  );
-  const { every, indices } = thinned(data.x.length);
+function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
+  const { condition, data, points, fit: fitted, t, range, leftOut } = series;
+  const { every, indices } = thinned(points.x.length);
   const grid = curveGrid(range);
-  const goodness = goodnessOf(fitted, data.x.length);
+  const goodness = goodnessOf(fitted, points.x.length);
   const curve = Array.from(grid, (at) => predict(fitted, at));
+  const further = curve.map((p) => t * Math.hypot(p.standardError, fitted.residualStandardDeviation));
   const take = (values: Float64Array) => indices.map((i) => reading(values[i]!));
+  const aside = thinned(leftOut.x.length).indices;
   return {
     conditionId: condition?.id ?? null,
-    name: condition?.name ?? 'all kept samples',
-    points: data.x.length,
+    name: series.name,
+    points: points.x.length,
     missing: data.missing,
-    parameters: parameters.map((p, k) => ({
-      symbol: p.symbol,
-      meaning: p.meaning,
-      unit: printUnit(p.unit.text),
-      value: reading(fitted.parameters[k]!),
-      standardError: reading(fitted.standardErrors[k]!),
-      halfWidth: reading(t * fitted.standardErrors[k]!),
-    })),
+    parameters: parameterRows(task, series),
     residualStandardDeviation: reading(fitted.residualStandardDeviation),
     degreesOfFreedom: fitted.degreesOfFreedom,
     rSquared: reading(fitted.rSquared),
@@ -123,27 +93,59 @@ function seriesReply(task: FitTask, { condition, data, fit: fitted, t, range }: 
     reducedChiSquare: reading(fitted.reducedChiSquare),
     correlation: goodness.correlation.map(readings),
     doubts: [...fitted.doubts],
-    drawn: { every, x: take(data.x), y: take(data.y), residual: take(fitted.residuals), ...uncertainties(data, take) },
+    drawn: {
+      every,
+      x: take(points.x),
+      y: take(points.y),
+      residual: take(fitted.residuals),
+      ...uncertainties(series, take),
+    },
+    leftOut: {
+      x: aside.map((i) => reading(leftOut.x[i]!)),
+      y: aside.map((i) => reading(leftOut.y[i]!)),
+    },
     curve: {
       x: readings(grid),
       y: curve.map((p) => reading(p.value)),
       low: curve.map((p) => reading(p.value - t * p.standardError)),
       high: curve.map((p) => reading(p.value + t * p.standardError)),
+      lowest: curve.map((p, i) => reading(p.value - further[i]!)),
+      highest: curve.map((p, i) => reading(p.value + further[i]!)),
     },
+    means: meansOf(benchState(task.run).result.final, data).map(({ symbol, mean }) => ({ symbol, mean: reading(mean) })),
     problem: null,
   };
+} // prettier-ignore
+
+function parameterRows(task: FitTask, { data, fit: fitted, t }: FittedSeries): SeriesReply['parameters'] {
+  const { fixed = {}, tied = {}, shared = [] } = task.choices;
+  const [x, y] = [parseUnit(data.xChannel.unit), parseUnit(data.yChannel.unit)];
+  return modelOf(task.model)
+    .parameters(task.settings as never, x, y)
+    .map(({ symbol, meaning, unit }, k) => ({
+      symbol,
+      meaning,
+      unit: printUnit(unit.text),
+      value: reading(fitted.parameters[k]!),
+      standardError: reading(fitted.standardErrors[k]!),
+      halfWidth: reading(t * fitted.standardErrors[k]!),
+      start: reading(fitted.start[k]!),
+      state: symbol in fixed ? 'fixed' : symbol in tied ? 'tied' : shared.includes(symbol) ? 'shared' : 'found',
+    }));
 }
 
-/** Of operating points; samples have none of their own. */
-const uncertainties = ({ xUncertainty, yUncertainty }: Series, take: (values: Float64Array) => (number | null)[]) =>
-  xUncertainty.length > 0
-    ? { xUncertainty: take(xUncertainty), yUncertainty: take(yUncertainty) }
+/** Of operating points, and of samples where they are weights. */
+function uncertainties({ data, known }: FittedSeries, take: (values: Float64Array) => (number | null)[]) {
+  const isPoint = (data as Series).isReduced;
+  return isPoint && known.sigma && known.sigmaX
+    ? { xUncertainty: take(known.sigmaX), yUncertainty: take(known.sigma) }
     : { xUncertainty: [], yUncertainty: [] };
+}
 
 function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, 'problem'> {
   return {
     conditionId: condition?.id ?? null,
-    name: condition?.name ?? 'all kept samples',
+    name: nameOf(condition),
     points: 0,
     missing: 0,
     parameters: [],
@@ -157,6 +159,8 @@ function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, '
     correlation: [],
     doubts: [],
     drawn: { every: 1, x: [], y: [], residual: [], xUncertainty: [], yUncertainty: [] },
-    curve: { x: [], y: [], low: [], high: [] },
+    leftOut: { x: [], y: [] },
+    curve: { x: [], y: [], low: [], high: [], lowest: [], highest: [] },
+    means: [],
   };
 }

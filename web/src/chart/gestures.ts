@@ -6,6 +6,9 @@ export interface Gestures {
   onRange?(range: { pane: number; x: [number, number]; y: [number, number]; dragged: number }): void;
   /** A line was drawn around something with Shift held down; its corners. */
   onLasso?(drawn: { pane: number; corners: [number, number][] }): void;
+  /** Places of the first pane that can be taken hold of; they are told by their order. */
+  handles?: readonly { x: number; y: number }[];
+  onHandle?(handle: number, to: { x: number; y: number }): void;
   /** A place was clicked; `reach` is how much of x four pixels are. */
   onPick?(place: { pane: number; x: number; y: number; reach: number }): void;
   /** Wheel: the new share of the window, around a place. */
@@ -21,6 +24,7 @@ interface Pointer {
   event: Event;
 }
 const CLICK_PIXELS = 4;
+const HANDLE_PIXELS = 10;
 const MOST_CORNERS = 200;
 
 /** Listens on the canvas; returns the way to stop. `read` gives the newest handlers. */
@@ -29,6 +33,7 @@ export function attachGestures(chart: ChartInstance, read: () => Gestures, colou
   let start: { pane: number; px: number; py: number; drawn: [number, number][] | undefined } | undefined;
   let shade: InstanceType<typeof echarts.graphic.Rect> | undefined;
   let lasso: InstanceType<typeof echarts.graphic.Polygon> | undefined;
+  let held: number | undefined;
 
   const paneAt = (p: Pointer): number => {
     const panes = ((chart.getOption()?.['grid'] as unknown[] | undefined) ?? []).length;
@@ -38,13 +43,28 @@ export function attachGestures(chart: ChartInstance, read: () => Gestures, colou
   const valueAt = (pane: number, px: number, py: number): [number, number] =>
     chart.convertFromPixel({ gridIndex: pane }, [px, py]) as unknown as [number, number];
 
+  const handleAt = (p: Pointer): number =>
+    (read().handles ?? []).findIndex(({ x, y }) => {
+      const [px, py] = chart.convertToPixel({ gridIndex: 0 }, [x, y]) as unknown as [number, number];
+      return Math.hypot(px - p.offsetX, py - p.offsetY) < HANDLE_PIXELS;
+    });
+
   const down = (p: Pointer): void => {
     const pane = paneAt(p);
+    const handle = pane === 0 ? handleAt(p) : -1;
+    if (handle >= 0) {
+      held = handle;
+      return;
+    }
     const drawn =
       (p.event as MouseEvent).shiftKey && read().onLasso ? [[p.offsetX, p.offsetY] as [number, number]] : undefined;
     if (pane >= 0) start = { pane, px: p.offsetX, py: p.offsetY, drawn };
   };
   const move = (p: Pointer): void => {
+    if (held !== undefined) {
+      const [x, y] = valueAt(0, p.offsetX, p.offsetY);
+      return read().onHandle?.(held, { x, y });
+    }
     if (start?.drawn) return draw(start.drawn, p);
     if (!start || !read().onRange || Math.abs(p.offsetX - start.px) + Math.abs(p.offsetY - start.py) < CLICK_PIXELS)
       return;
@@ -75,6 +95,7 @@ export function attachGestures(chart: ChartInstance, read: () => Gestures, colou
     lasso.setShape({ points: [...drawn] });
   };
   const up = (p: Pointer): void => {
+    held = undefined;
     if (lasso) zr.remove(lasso);
     lasso = undefined;
     if (shade) zr.remove(shade);

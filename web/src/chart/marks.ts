@@ -28,6 +28,7 @@ interface LineLook {
   width?: number;
   opacity?: number;
   dashed?: boolean;
+  dotted?: boolean;
   /** A value holds until the next one, as the words of a category do. */
   held?: boolean;
   /** Written at the end of the curve, in place of a legend. */
@@ -35,7 +36,7 @@ interface LineLook {
   z?: number;
 }
 
-export const line = (points: Points, { name, colour, width = 1.5, opacity = 1, dashed, held, endLabel, z = 3 }: LineLook): Mark => ({
+export const line = (points: Points, { name, colour, width = 1.5, opacity = 1, dashed, dotted, held, endLabel, z = 3 }: LineLook): Mark => ({
   type: 'line',
   name,
   data: pairs(points),
@@ -44,7 +45,7 @@ export const line = (points: Points, { name, colour, width = 1.5, opacity = 1, d
   ...(held ? { step: 'end' } : {}),
   silent: true,
   z,
-  lineStyle: { color: colour, width, opacity, type: dashed ? [6, 4] : 'solid' },
+  lineStyle: { color: colour, width, opacity, type: dashed ? [6, 4] : dotted ? [1.5, 3.5] : 'solid' },
   itemStyle: { color: colour },
   ...(endLabel === undefined
     ? {}

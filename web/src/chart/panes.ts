@@ -13,6 +13,8 @@ export interface Pane {
   look?: AxisLook;
   /** What is drawn against a second axis, at the right. */
   right?: Pick<Pane, 'title' | 'marks' | 'yRange' | 'look'>;
+  /** An x axis of its own, below it; else it shares that of the stack. */
+  ownX?: { title: string; look?: AxisLook };
   /** A category: the words that stand at 0, 1, 2 … of the axis. */
   words?: readonly string[];
 }
@@ -52,26 +54,30 @@ const wordAt =
 
 /** The option of a stack of panes: one grid each, axes, titles, the shared cursor. */
 export function stackOption({ size, palette, panes, x, tooltip = true, key = [] }: Stack): ChartOption {
-  const room = Math.max(40, size.height - TOP - BOTTOM - BETWEEN * (panes.length - 1));
+  const gapBelow = (i: number): number => (panes[i + 1]?.ownX ? BOTTOM + BETWEEN : BETWEEN);
+  const gaps = panes.slice(1).reduce((sum, _, i) => sum + gapBelow(i), 0);
+  const room = Math.max(40, size.height - TOP - BOTTOM - gaps);
   const weights = panes.reduce((sum, p) => sum + p.weight, 0) || 1;
   let top = TOP;
-  const grids = panes.map((pane) => {
+  const grids = panes.map((pane, i) => {
     const height = (room * pane.weight) / weights;
     const grid = {
       left: LEFT, right: panes.some((p) => p.right) ? LEFT : RIGHT, top, height, outerBoundsMode: 'none',
       show: true, backgroundColor: palette.sheet, borderColor: palette.line, borderWidth: 1,
     }; // prettier-ignore
-    top += height + BETWEEN;
+    top += height + gapBelow(i);
     return grid;
   });
-  const range = x.range ?? commonRange(panes);
+  const together = panes.filter((p) => !p.ownX);
+  const range = x.range ?? commonRange(together);
+  const shared = panes.flatMap((p, i) => (p.ownX ? [] : [i]));
   const right = panes.some((p) => p.right) ? LEFT : RIGHT;
   const seconds = panes.flatMap((pane, i) => (pane.right ? [{ ...pane.right, grid: i }] : []));
   const axisText = { color: palette.soft, fontFamily: fonts.numbers, fontSize: 12 };
   return {
     animation: false,
     textStyle: { fontFamily: fonts.words, color: palette.ink },
-    axisPointer: { link: [{ xAxisIndex: 'all' }], lineStyle: { color: palette.ink, type: 'dotted', width: 1.2 } },
+    axisPointer: { link: [{ xAxisIndex: shared }], lineStyle: { color: palette.ink, type: 'dotted', width: 1.2 } },
     tooltip: tooltip ? cursor(palette) : { show: false },
     title: [
       ...panes.map((pane, i) => ({ text: pane.title, left: LEFT + 6, top: grids[i]!.top + 4, ...titleLook(palette) })),
@@ -84,15 +90,16 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
     ],
     graphic: keyOf(key, size.width - right - 10, TOP + 14, palette),
     grid: grids,
-    xAxis: panes.map((_, i) => {
-      const last = i === panes.length - 1;
+    xAxis: panes.map((pane, i) => {
+      const last = i === panes.length - 1 || panes[i + 1]!.ownX !== undefined;
+      const look = (pane.ownX ? pane.ownX.look : x.look) ?? {};
       return {
-        gridIndex: i, scale: true, ...axisOf(x.look ?? {}, range),
-        name: last ? x.title : '', nameLocation: 'middle', nameGap: 24,
+        gridIndex: i, scale: true, ...axisOf(look, pane.ownX ? commonRange([pane]) : range),
+        name: last ? (pane.ownX?.title ?? x.title) : '', nameLocation: 'middle', nameGap: 24,
         nameTextStyle: { color: palette.ink, fontFamily: fonts.words, fontSize: 12.5 },
         axisLine: { onZero: false, lineStyle: { color: palette.line } },
         axisTick: { show: false },
-        axisLabel: { ...axisText, show: last, hideOverlap: true, ...labelsOf(x.look ?? {}), showMinLabel: x.range === undefined, showMaxLabel: x.range === undefined },
+        axisLabel: { ...axisText, show: last, hideOverlap: true, ...labelsOf(look), showMinLabel: x.range === undefined, showMaxLabel: x.range === undefined },
         splitLine: { lineStyle: { color: palette.hair } },
       }; // prettier-ignore
     }),

@@ -1,15 +1,19 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
+import { normalQuantile } from '@undameter/core';
 import type { Palette } from '../theme/palette';
-import { band, colourOf, errorBars, level, line, points } from './marks';
+import { band, colourOf, errorBars, knots, level, line, points, setAsideCrosses, type Points } from './marks';
 import type { Size } from './Chart';
 import type { ChartOption } from './echarts';
-import { axisTitle, stackOption, type Pane } from './panes';
+import { axisTitle, stackOption, type KeyEntry, type Pane } from './panes';
 
 /** Measured points as open symbols, the fitted model as a solid line in its 95 % confidence band. */
-export const fittedMarks = (series: SeriesReply, index: number, palette: Palette, many: boolean) => {
+export const fittedMarks = (series: SeriesReply, index: number, palette: Palette, many: boolean, withPrediction = false) => {
   const colour = colourOf(palette, index);
+  const { x, lowest, highest } = series.curve;
   return [
+    ...(withPrediction ? [band({ x, low: lowest, high: highest }, colour, '')] : []),
     band(series.curve, colour, ''),
+    ...(series.leftOut.x.length > 0 ? [setAsideCrosses(series.leftOut, palette)] : []),
     ...(series.drawn.xUncertainty.length > 0
       ? [errorBars({ ...series.drawn, xError: series.drawn.xUncertainty, yError: series.drawn.yUncertainty }, colour)]
       : []),
@@ -22,38 +26,115 @@ export const fittedMarks = (series: SeriesReply, index: number, palette: Palette
       ...(many ? { endLabel: series.name } : {}),
     }),
   ];
-};
+}; // prettier-ignore
 
-/** The curves of a fit over its residuals, on one x axis. */
-export const fitOption = (fit: FitReply, palette: Palette, size: Size): ChartOption =>
-  stackOption({
-    size,
-    palette,
-    panes: fitPanes(fit, palette),
-    x: { title: axisTitle(fit.x) },
-    key: [
-      { label: 'measured', mark: 'symbol' },
-      { label: 'model, 95 % band', mark: 'solid' },
-    ],
-  });
+/** What the lower pane shows of the residuals. */
+export const residualViews = {
+  x: 'against x',
+  fitted: 'against fitted value',
+  time: 'in time order',
+  histogram: 'histogram',
+  normal: 'normal plot',
+} as const;
+export type ResidualView = keyof typeof residualViews;
 
-function fitPanes(fit: FitReply, palette: Palette): Pane[] {
+/** Further curves over the points: where a search begins, a nudge, other models. */
+export interface Extra {
+  curve: Points;
+  name: string;
+  series: number;
+  look: 'dotted' | 'dashed' | 'thin';
+}
+
+export interface FitChart {
+  fit: FitReply;
+  palette: Palette;
+  size: Size;
+  view: ResidualView;
+  /** The series in hand, whose prediction band is drawn. */
+  inHand: number;
+  extras: readonly Extra[];
+  /** Places to take hold of. */
+  handles: readonly { x: number; y: number }[];
+  withPrediction: boolean;
+}
+
+/** The curves of a fit over its residuals; on one x axis where both are against x. */
+export function fitOption({ fit, palette, size, view, inHand, extras, handles, withPrediction }: FitChart): ChartOption {
   const many = fit.series.length > 1;
-  const unit = fit.y.unit;
-  return [
-    { title: axisTitle(fit.y), weight: 3, marks: fit.series.flatMap((s, i) => fittedMarks(s, i, palette, many)) },
-    {
-      title: axisTitle({ name: 'Residual', unit }),
-      weight: 1,
-      marks: [
-        level(0, palette.soft),
-        ...fit.series.map((s, i) =>
-          points(
-            { x: s.drawn.x, y: s.drawn.residual },
-            { name: '', colour: colourOf(palette, i), series: i, ground: palette.sheet, size: 5 },
-          ),
-        ),
-      ],
-    },
+  const key: KeyEntry[] = [
+    { label: 'measured', mark: 'symbol' },
+    { label: withPrediction ? 'model, 95 % of curve and of a point' : 'model, 95 % band', mark: 'solid' },
+    ...(extras.some((e) => e.look === 'dashed') ? [{ label: 'nudged', mark: 'dashed' } as const] : []),
   ];
+  const marks = [
+    ...fit.series.flatMap((s, i) => fittedMarks(s, i, palette, many, withPrediction && i === inHand)),
+    ...extras.map(({ curve, name, series, look }) =>
+      line(curve, { name, colour: look === 'thin' ? palette.soft : colourOf(palette, series), width: look === 'thin' ? 1.2 : 1.8, dotted: look === 'dotted', dashed: look === 'dashed', z: 7, ...(look === 'thin' ? { endLabel: name } : {}) })),
+    ...(handles.length > 0 ? [knots({ x: handles.map((h) => h.x), y: handles.map((h) => h.y) }, { name: 'handle', colour: palette.act, size: 11 })] : []),
+  ];
+  const pane: Pane = { title: axisTitle(fit.y), weight: 3, marks };
+  return stackOption({ size, palette, panes: [pane, residualPane(fit, palette, view)], x: { title: axisTitle(fit.x) }, key });
+} // prettier-ignore
+
+/** Residuals of the drawn points, in one of their views. */
+function residualPane(fit: FitReply, palette: Palette, view: ResidualView): Pane {
+  const { unit } = fit.y;
+  const name = `Residual${view === 'x' ? '' : ` ${residualViews[view]}`}`;
+  const shown = fit.series.map((s) => residualPoints(s, view));
+  const isOwnX = view !== 'x';
+  return {
+    title: view === 'histogram' ? 'Residuals: how many' : axisTitle({ name, unit }),
+    weight: 1,
+    ...(isOwnX ? { ownX: { title: ownTitle(fit, view) } } : {}),
+    marks: [
+      ...(view === 'histogram' ? [] : [level(0, palette.soft)]),
+      ...shown.map((at, i) =>
+        view === 'histogram'
+          ? line(at, { name: '', colour: colourOf(palette, i), held: true })
+          : points(at, { name: '', colour: colourOf(palette, i), series: i, ground: palette.sheet, size: 5 }),
+      ),
+    ],
+  };
+} // prettier-ignore
+
+const ownTitle = (fit: FitReply, view: ResidualView): string =>
+  ({
+    x: axisTitle(fit.x),
+    fitted: axisTitle({ name: `Fitted ${fit.y.name.toLowerCase()}`, unit: fit.y.unit }),
+    time: 'Number of the point, in the order of measuring',
+    histogram: axisTitle({ name: 'Residual', unit: fit.y.unit }),
+    normal: 'Where a normal distribution would have it (standard deviations)',
+  })[view];
+
+/** x and y of a view; missing residuals take no part. */
+export function residualPoints({ drawn }: Pick<SeriesReply, 'drawn'>, view: ResidualView): Points {
+  const kept = drawn.residual.flatMap((r, i) => (r === null || drawn.x[i] === null ? [] : [{ r, i }]));
+  const residual = kept.map(({ r }) => r);
+  switch (view) {
+    case 'x':
+      return { x: drawn.x, y: drawn.residual };
+    case 'fitted':
+      return { x: kept.map(({ r, i }) => drawn.y[i]! - r), y: residual };
+    case 'time':
+      return { x: kept.map(({ i }) => 1 + i * drawn.every), y: residual };
+    case 'histogram':
+      return steps(residual);
+    case 'normal': {
+      const sorted = [...residual].sort((a, b) => a - b);
+      // Blom's plotting positions.
+      return { x: sorted.map((_, k) => normalQuantile((k + 0.625) / (sorted.length + 0.25))), y: sorted };
+    }
+  }
+}
+
+/** Counts in even cells, as the corners of steps; their number by Sturges. */
+function steps(values: readonly number[]): Points {
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  if (!(high > low)) return { x: [], y: [] };
+  const cells = Math.ceil(Math.log2(values.length)) + 1;
+  const counts = Array.from({ length: cells }, () => 0);
+  for (const v of values) counts[Math.min(cells - 1, Math.floor(((v - low) / (high - low)) * cells))]!++;
+  const edge = (k: number): number => low + ((high - low) * k) / cells;
+  return { x: [edge(0), ...counts.map((_, k) => edge(k)), edge(cells)], y: [0, ...counts, 0] };
 }

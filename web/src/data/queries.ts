@@ -1,4 +1,4 @@
-import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, MapReply, PairsReply, PointsReply, QualityReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, JudgementReply, MapReply, OwnModelRow, PairsReply, PointsReply, QualityReply, RankingReply, ReadingsReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -65,6 +65,26 @@ export const queries = {
     put<HistogramReply>(`/runs/${runId}/histogram`, body, wanted),
   trialFit: (body: FitBody & { campaignId: number }) =>
     put<FitReply>('/fits/trial', body, body.x !== '' && body.y !== ''),
+  judgement: (body: FitBody & { campaignId: number; series: number }, wanted: boolean) =>
+    put<JudgementReply>('/fits/judgement', body, wanted),
+  readings: (
+    body: FitBody & {
+      campaignId: number;
+      series: number;
+      atX: number | null;
+      atY: number | null;
+      other: number | null;
+    },
+  ) => put<ReadingsReply>('/fits/readings', body),
+  ranking: (
+    body: FitBody & {
+      campaignId: number;
+      series: number;
+      candidates: readonly { kind: string; settings: Record<string, unknown> }[];
+    },
+    wanted: boolean,
+  ) => put<RankingReply>('/fits/ranking', body, wanted),
+  ownModels: (campaignId: number) => read<OwnModelRow[]>(`/campaigns/${campaignId}/models`),
   formula: (runId: number, body: { formula: string; unit: string; before: number }) =>
     put<FormulaReply>(`/runs/${runId}/formula`, body, body.formula.trim() !== ''),
 };

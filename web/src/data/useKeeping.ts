@@ -5,6 +5,8 @@ type Collection = 'conditions' | 'tables' | 'fits' | 'comparisons';
 
 export interface Keeping {
   save(body: object): void;
+  /** As a new one, which is then opened. */
+  copy(body: object): void;
   remove(): void;
   busy: boolean;
   error: Error | null;
@@ -23,8 +25,8 @@ export function useKeeping(
 ): Keeping {
   const client = useQueryClient();
   const save = useMutation({
-    mutationFn: (body: object) =>
-      id === undefined
+    mutationFn: ({ body, isCopy }: { body: object; isCopy: boolean }) =>
+      id === undefined || isCopy
         ? ask<{ id: number }>(`/campaigns/${campaignId}/${collection}`, { body })
         : ask<{ id: number }>(`/${collection}/${id}`, { method: 'PUT', body }),
     onSuccess: async (saved) => {
@@ -38,7 +40,8 @@ export function useKeeping(
     onSuccess: () => onKept(undefined),
   });
   return {
-    save: (body) => save.mutate(body),
+    save: (body) => save.mutate({ body, isCopy: false }),
+    copy: (body) => save.mutate({ body, isCopy: true }),
     remove: () => remove.mutate(),
     busy: save.isPending || remove.isPending,
     error: save.error ?? remove.error,

@@ -2,12 +2,14 @@
 import { parsedCuts, toggledCut } from './intake/parsedCuts';
 import { scaledTo } from './join/chartOption';
 import { describe, expect, test } from '@jest/globals';
-import type { BenchReply, SeriesReply, TableBody, TableRow, UploadReply } from '@undameter/contract';
+import type { BenchReply, FitReply, SeriesReply, TableBody, TableRow, UploadReply } from '@undameter/contract';
 import { recognise, type Step } from '@undameter/core';
 import { palettes } from '../theme/palette';
 import { inWords, roundedTo, withDragged } from './conditions/limits';
 import { begin, importOf, intake, savedLayoutOf } from './intake/state';
-import { ladder, runsOf } from './models/draft';
+import { residualPoints } from '../chart/seriesMarks';
+import { mended, newFit, withState } from './models/draft';
+import { nudged, rangeWithin } from './models/nudge';
 import { rangeOf, signalsOption } from './signals/chartOption';
 import { nearestOf } from './signals/nearestSample';
 import { nothingInHand, panned, signals, withDraft, zoomed } from './signals/state';
@@ -213,53 +215,39 @@ test('cuts of fixed width are typed in any order and toggled by a click', () => 
 test('the second log is laid over the first at its span', () =>
   expect(scaledTo([1, null, 3], [100, 300])).toEqual([100, null, 300]));
 
-describe('the ladder of trust', () => {
-  const fit = { x: { symbol: 'Q', name: 'Flow', unit: 'L/min' } } as Parameters<typeof ladder>[0];
-  const series = (residual: (i: number) => number, last = { value: 5, halfWidth: 1 }): SeriesReply =>
-    ({
-      points: 40, missing: 0, degreesOfFreedom: 37, doubts: [], parameters: [{ symbol: 'a0', value: 1, halfWidth: 1 }, { symbol: 'a2', ...last }],
-      drawn: { every: 1, x: Array.from({ length: 40 }, (_, i) => i), y: [], residual: Array.from({ length: 40 }, (_, i) => residual(i)) },
-    }) as unknown as SeriesReply; // prettier-ignore
-  const rung = (s: SeriesReply, title: string, degree = 2) =>
-    ladder(fit, s, degree, 'none').find((r) => r.title === title);
-
-  // Wald and Wolfowitz (1940): 20 of each sign give 21 runs expected.
-  test('runs are counted along x whatever the order of the points', () => {
-    const alternating = series((i) => (i % 2 ? 1 : -1));
-    expect(runsOf(alternating)).toMatchObject({ runs: 40, expected: 21, tooFew: false });
-    const bent = series((i) => (i < 10 || i >= 30 ? 1 : -1));
-    expect(runsOf(bent)).toMatchObject({ runs: 3, tooFew: true });
-    const shuffled = { drawn: { ...bent.drawn, x: [...bent.drawn.x].reverse(), residual: [...bent.drawn.residual].reverse() } }; // prettier-ignore
-    expect(runsOf(shuffled)).toEqual(runsOf(bent));
+describe('a fit in hand', () => {
+  const body = { ...newFit('f', 1), x: 'Q', y: 'H' };
+  test('what a rung proposes is set, and what stood for other parameters goes with the model', () => {
+    const typed = { ...body, choices: { start: { a0: 1 }, fixed: { a1: 2 }, loss: 'huber' as const } };
+    expect(mended(typed, { says: '', candidate: { kind: 'exponential', settings: {} } }, '2900 rpm')).toMatchObject({ model: 'exponential', choices: { loss: 'huber' } });
+    expect(mended(typed, { says: '', ownStarts: true }, '').choices).toEqual({ fixed: { a1: 2 }, loss: 'huber' });
+    expect(mended(body, { says: '', range: [1, 2] }, '2900 rpm').choices).toEqual({ ranges: { '2900 rpm': [1, 2] } });
+    expect(mended(body, { says: '', fixed: { a2: 0 } }, '').choices).toEqual({ fixed: { a2: 0 } });
   });
-  test('bent residuals raise a doubt and offer the next degree, up to nine', () => {
-    const bent = series((i) => (i < 10 || i >= 30 ? 1 : -1));
-    expect(rung(bent, 'Residuals')).toMatchObject({ state: 'doubt', tryDegree: 3 });
-    expect(rung(bent, 'Residuals', 9)!.tryDegree).toBeUndefined();
-    expect(ladder(fit, { ...bent, doubts: ['a and b can hardly be told apart.'] }, undefined, 'none')[1]).toMatchObject(
-      {
-        title: 'Solution',
-        state: 'doubt',
-      },
-    );
+  test('a parameter is treated in one way only', () => {
+    const fixed = withState({}, 'a0', 'fixed', 3);
+    expect(withState(withState(fixed, 'a0', 'shared', 3), 'a1', 'tied', 2)).toEqual({ shared: ['a0'], tied: { a1: '2' } });
+    expect(withState(fixed, 'a0', 'found', 3)).toEqual({});
   });
-  test('a highest term within its ± is needless', () => {
-    const needless = series((i) => (i % 2 ? 1 : -1), { value: 0.5, halfWidth: 1 });
-    expect(rung(needless, 'Highest term')).toMatchObject({ state: 'doubt', tryDegree: 1 });
-    expect(rung(series((i) => i % 3 - 1), 'Highest term')).toMatchObject({ state: 'sound' }); // prettier-ignore
+  const x = Array.from({ length: 21 }, (_, i) => i);
+  const parameters = [{ symbol: 'a0', value: 2, standardError: 0.1 }, { symbol: 'a1', value: 0.5, standardError: 0.01 }];
+  const series = { parameters, residualStandardDeviation: 0.5, drawn: { every: 1, x, y: x.map((v) => 2 + 0.5 * v + (v % 2 ? 0.1 : -0.1)), residual: x.map((v) => (v % 2 ? 0.1 : -0.1)) }, curve: { x } } as unknown as SeriesReply;
+  const fit = { expression: 'a0 + a1*x', series: [series] } as unknown as FitReply;
+  test('a nudge tells how the misfit grows, and how far a parameter goes within the scatter', () => {
+    // 5 % of 2 is as far off as the points are: the misfit grows by the root of two, and a little for its mean.
+    expect(nudged(fit, series, { symbol: 'a0', share: 0.05 }).growth).toBeCloseTo(Math.SQRT2, 1);
+    expect(rangeWithin(fit, series, 'a0')!.map((v) => Number(v.toFixed(6)))).toEqual([1.5, 2.5]);
+    expect(rangeWithin(fit, series, 'a1')!.map((v) => Number(v.toFixed(6)))).toEqual([0.475, 0.525]);
   });
-  test('weights as they stand are held against the scatter', () => {
-    const weighted = (reducedChiSquare: number) =>
-      ladder(fit, { ...series(() => 1), reducedChiSquare }, 2, 'absolute').at(-1)!;
-    expect(weighted(1.1)).toMatchObject({ state: 'sound' });
-    expect(weighted(9)).toMatchObject({ state: 'doubt', text: expect.stringContaining('scatter more') });
-    expect(weighted(0.1)).toMatchObject({ state: 'doubt', text: expect.stringContaining('scatter less') });
+  test('residuals against what was fitted, in time order, as a histogram, on a normal plot', () => {
+    expect(residualPoints(series, 'fitted').x[0]).toBeCloseTo(2, 12);
+    expect(residualPoints(series, 'time').x).toEqual(x.map((v) => v + 1));
+    expect(residualPoints(series, 'histogram').y.reduce<number>((a, b) => a + b!, 0)).toBe(21);
+    const normal = residualPoints(series, 'normal');
+    expect(normal.x[10]).toBeCloseTo(0, 12);
+    expect(normal.y[0]).toBe(-0.1);
   });
-  test('too few points to say anything about runs say nothing', () =>
-    expect(
-      runsOf({ drawn: { every: 1, x: [1, 2], y: [], residual: [1, -1], xUncertainty: [], yUncertainty: [] } }),
-    ).toBeNull());
-});
+}); // prettier-ignore
 
 describe('what is computed while a step is in hand', () => {
   const saved = [step('trim', { channel: 't' }), step('smooth', { channel: 'p', symbol: 'p_s' }), step('derive', { symbol: 'H' })]; // prettier-ignore

@@ -34,14 +34,15 @@ interface Case {
   choices?: Choices;
   sigma?: Float64Array;
   sigmaX?: Float64Array;
+  weights?: 'none' | 'absolute';
 }
 
-function ladder({ x, y, kind = 'polynomial', settings = { degree: 1 }, choices = {}, sigma, sigmaX }: Case) {
+function ladder({ x, y, kind = 'polynomial', settings = { degree: 1 }, choices = {}, weights = 'none', sigma, sigmaX }: Case) {
   const model = modelOf(kind);
-  const data = { x, y, xName: 'Flow' };
+  const data = { x, y, xName: 'Flow', ...(weights === 'absolute' ? { sigma: sigma!, sigmaIsAbsolute: true } : {}) };
   const fit = fitModel(model, settings, data, choices);
   const symbols = model.parameters(settings as never, PLAIN, PLAIN).map((p) => p.symbol);
-  const rungs = diagnose({ model, candidate: { kind, settings }, data, fit, choices, weights: 'none', known: { sigma, sigmaX }, names: { x: 'Flow', y: 'Head' }, symbols });
+  const rungs = diagnose({ model, candidate: { kind, settings }, data, fit, choices, weights, known: { sigma, sigmaX }, names: { x: 'Flow', y: 'Head' }, symbols });
   return Object.fromEntries(rungs.map((r) => [r.title, r]));
 } // prettier-ignore
 const PLAIN = { text: '', dimension: [0, 0, 0, 0, 0, 0, 0], scale: 1, offset: 0 } as const;
@@ -87,6 +88,10 @@ describe('a bad choice is caught at its rung, and what it proposes mends it', ()
     const grows = (v: number): number => 0.05 + 0.02 * v;
     const found = ladder({ x, y: noisy(x, (v) => 20 + 0.3 * v, grows), sigma: x.map(grows) }).Uncertainties!;
     expect(found).toMatchObject({ state: 'doubtful', action: { weights: 'relative' } });
+    const stated = (size: number) => ladder({ x, y: line, sigma: x.map(() => size), weights: 'absolute' }).Uncertainties!;
+    expect(stated(0.2).state).toBe('passed');
+    expect(stated(0.05).text).toMatch(/scatter more/);
+    expect(stated(1).text).toMatch(/scatter less/);
     const both = ladder({ x, y: line, sigma: x.map(() => 0.1), sigmaX: x.map(() => 2) }).Uncertainties!;
     expect(both).toMatchObject({ action: { weights: 'both' } });
   });

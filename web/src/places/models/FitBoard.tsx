@@ -1,9 +1,11 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
 import { formatCount, formatValue, formatWithUncertainty } from '@undameter/core';
 import { Board, type BoardColumn } from '../../board/Board';
+import type { ReactNode } from 'react';
 import { SeriesMark } from '../../board/SeriesMark';
 
 interface FitBoardProps {
+  tools?: ReactNode;
   waiting: boolean;
   fit: FitReply | undefined;
   inHand: number;
@@ -11,7 +13,7 @@ interface FitBoardProps {
 }
 
 /** Parameters of each series with their standard errors, and how well the curve holds the points. */
-export function FitBoard({ fit, waiting, inHand, onTake }: FitBoardProps) {
+export function FitBoard({ fit, waiting, inHand, onTake, tools }: FitBoardProps) {
   const rows = fit?.series ?? [];
   const parameters = rows.find((s) => s.parameters.length > 0)?.parameters ?? [];
   const columns: BoardColumn<SeriesReply>[] = [
@@ -41,6 +43,7 @@ export function FitBoard({ fit, waiting, inHand, onTake }: FitBoardProps) {
   return (
     <Board<SeriesReply>
       title="Parameters"
+      tools={tools}
       rows={rows}
       keyOf={(s) => s.name}
       inHand={rows[inHand]?.name ?? null}

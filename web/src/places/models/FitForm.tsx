@@ -1,9 +1,13 @@
 import type { ConditionRow, FitBody, RunRow } from '@undameter/contract';
-import { modelOf, models } from '@undameter/core';
+import { AppError, losses, lossNames, modelOf, models } from '@undameter/core';
+import { useQuery } from '@tanstack/react-query';
 import { Input, InputNumber, Select } from 'antd';
+import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import type { FormChannel } from '../../step/StepForm';
+import { tidy, withModel, without } from './draft';
+import { OwnFormula } from './OwnFormula';
 
 const pointKinds: { value: FitBody['data']; label: string }[] = [
   { value: 'samples', label: 'samples' },
@@ -22,9 +26,21 @@ const weightings: { value: FitBody['weights']; label: string; says: string }[] =
     label: 'by the ± as it stands',
     says: 'sure points count more; ± from the uncertainties alone, however the points scatter',
   },
+  {
+    value: 'both',
+    label: 'errors in x and y',
+    says: 'the distance to the curve is counted in the ± of both (orthogonal distance); ± from the uncertainties alone',
+  },
+];
+
+type Loss = FitBody['choices']['loss'];
+const lossOptions: { value: NonNullable<Loss> | 'square'; label: string }[] = [
+  { value: 'square', label: 'all alike (least squares)' },
+  ...lossNames.map((value) => ({ value, label: losses[value].title })),
 ];
 
 interface FitFormProps {
+  campaignId: number;
   body: FitBody;
   runs: readonly RunRow[];
   channels: readonly FormChannel[];
@@ -32,8 +48,26 @@ interface FitFormProps {
   onChange(body: FitBody): void;
 }
 
+/** The formula as it is read; one that is half typed has none. */
+function formulaOf({ model, settings }: FitBody): string {
+  try {
+    return modelOf(model).formula(settings as never);
+  } catch (error) {
+    if (error instanceof AppError) return '';
+    throw error;
+  }
+}
+
 /** What is fitted: the run, the conditions (each a series), x, y and the model. */
-export function FitForm({ body, runs, channels, conditions, onChange }: FitFormProps) {
+export function FitForm({ campaignId, body, runs, channels, conditions, onChange }: FitFormProps) {
+  const { data: own = [] } = useQuery(queries.ownModels(campaignId));
+  const kept = own.find((m) => body.model === 'own' && m.formula === body.settings['formula']);
+  const choose = (chosen: string) => {
+    const mine = own.find((m) => `own ${m.id}` === chosen);
+    if (mine) return onChange(withModel(body, 'own', { formula: mine.formula, meanings: mine.meanings }));
+    onChange(withModel(body, chosen, chosen === 'polynomial' ? { degree: 2 } : chosen === 'own' ? { formula: 'a + b*x', meanings: {} } : {}));
+  };
+  const ranges = Object.entries(body.choices.ranges ?? {});
   const set = (change: Partial<FitBody>) => onChange({ ...body, ...change });
   return (
     <div className="panel-pad">
@@ -80,18 +114,35 @@ export function FitForm({ body, runs, channels, conditions, onChange }: FitFormP
       <Field label="y">
         <ChannelSelect label="y" channels={channels} value={body.y} onChange={(y) => set({ y })} />
       </Field>
-      <Field label="Model" hint={modelOf(body.model).formula(body.settings as never)}>
+      <Field label="Far points" hint={body.choices.loss ? losses[body.choices.loss].says : undefined}>
+        <Select
+          aria-label="Far points"
+          value={body.choices.loss ?? 'square'}
+          onChange={(loss) => set({ choices: tidy({ ...body.choices, loss: loss === 'square' ? undefined : loss } as FitBody['choices']) })}
+          options={lossOptions}
+        />
+      </Field>
+      {ranges.map(([series, [from, to]]) => (
+        <p key={series} className="soft">
+          {series}: only x from {Number(from.toPrecision(5))} to {Number(to.toPrecision(5))}{' '}
+          <button className="quiet" onClick={() => set({ choices: tidy({ ...body.choices, ranges: without(body.choices.ranges, series) }) })}>
+            Whole range
+          </button>
+        </p>
+      ))}
+      <Field label="Model" hint={body.model === 'own' ? undefined : formulaOf(body)}>
         <Select
           showSearch={{ optionFilterProp: 'label' }}
           aria-label="Model"
-          value={body.model}
-          onChange={(model: string) => set({ model, settings: model === 'polynomial' ? { degree: 2 } : {} })}
-          options={models.map((m) => ({ value: m.kind, label: m.title }))}
+          value={kept ? `own ${kept.id}` : body.model}
+          onChange={choose}
+          options={[...models.map((m) => ({ value: m.kind, label: m.title })), ...own.map((m) => ({ value: `own ${m.id}`, label: `${m.name} (own)` }))]}
         />
       </Field>
+      {body.model === 'own' && <OwnFormula campaignId={campaignId} body={body} channels={channels} onChange={(settings) => set({ settings })} />}
       {body.model === 'polynomial' && (
         <Field label="Degree">
-          <InputNumber aria-label="Degree" min={1} max={9} precision={0} value={Number(body.settings['degree'])} onChange={(degree) => degree !== null && set({ settings: { degree } })} />
+          <InputNumber aria-label="Degree" min={1} max={9} precision={0} value={Number(body.settings['degree'])} onChange={(degree) => degree !== null && onChange(withModel(body, 'polynomial', { degree }))} />
         </Field>
       )}
     </div>

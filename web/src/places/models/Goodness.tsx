@@ -2,7 +2,7 @@ import type { SeriesReply } from '@undameter/contract';
 import { formatValue } from '@undameter/core';
 
 /** How well the curve holds the points, in the usual numbers, and which parameters move together. */
-export function Goodness({ series }: { series: SeriesReply }) {
+export function Goodness({ series, onPin }: { series: SeriesReply; onPin?: (() => void) | undefined }) {
   const numbers: [string, number | null, string][] = [
     ['R²', series.rSquared, 'share of the scatter of y that the curve explains'],
     ['adjusted', series.adjustedRSquared, 'less what parameters win by their number alone'],
@@ -24,6 +24,11 @@ export function Goodness({ series }: { series: SeriesReply }) {
               <dd className="number">{formatValue(value, 6)}</dd>
             </div>
           ),
+        )}
+        {onPin && (
+          <button className="quiet" onClick={onPin}>
+            Pin as finding
+          </button>
         )}
       </dl>
       {series.correlation.length > 1 && <Correlation series={series} />}

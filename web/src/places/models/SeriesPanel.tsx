@@ -1,24 +1,19 @@
-import type { FindingOrigin, FitBody, FitReply, ParameterRow } from '@undameter/contract';
+import type { FindingOrigin, FitReply, ParameterRow } from '@undameter/contract';
 import { formatWithUncertainty } from '@undameter/core';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../report/usePinFinding';
-import { ladder } from './draft';
 import { Goodness } from './Goodness';
 
 interface SeriesPanelProps {
   campaignId: number;
   fit: FitReply;
   index: number;
-  /** Of a polynomial. */
-  degree: number | undefined;
-  weights: FitBody['weights'];
   /** The saved fit, when what is shown is what was saved: only that can carry a finding. */
   fitId: number | undefined;
-  onDegree(degree: number): void;
 }
 
-/** The series in hand: each parameter in words, whether it can be trusted, and the way to a finding. */
-export function SeriesPanel({ campaignId, fit, index, degree, weights, fitId, onDegree }: SeriesPanelProps) {
+/** The series in hand: each parameter in words, how well the curve holds, and the way to a finding. */
+export function SeriesPanel({ campaignId, fit, index, fitId }: SeriesPanelProps) {
   const pin = usePinFinding(campaignId);
   const series = fit.series[index];
   if (!series || series.problem) return <Sentence error={series?.problem} />;
@@ -42,7 +37,7 @@ export function SeriesPanel({ campaignId, fit, index, degree, weights, fitId, on
             <li key={p.symbol}>
               <b>{p.symbol}</b>
               <span className="number">
-                {said.value} ± {said.uncertainty} {p.unit}
+                {p.state === 'fixed' ? `${said.value} ${p.unit}, fixed` : `${said.value} ± ${said.uncertainty} ${p.unit}`}
               </span>
               <small>{p.meaning}</small>
               <button
@@ -57,25 +52,9 @@ export function SeriesPanel({ campaignId, fit, index, degree, weights, fitId, on
           );
         })}
       </ul>
-      <Goodness series={series} />
+      <Goodness series={series} onPin={fitId === undefined ? undefined : () => pin.mutate({ kind: 'goodness', fitId, conditionId: series.conditionId })} />
       <Sentence error={pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
-      <header className="panel-head">
-        <h2>Can it be trusted?</h2>
-      </header>
-      <ul className="ladder">
-        {ladder(fit, series, degree, weights).map((rung) => (
-          <li key={rung.title} className={rung.state}>
-            <b>{rung.title}</b>
-            <span>{rung.text}</span>
-            {rung.tryDegree !== undefined && (
-              <button className="quiet" onClick={() => onDegree(rung.tryDegree!)}>
-                Try degree {rung.tryDegree}
-              </button>
-            )}
-          </li>
-        ))}
-      </ul>
     </>
   );
-}
+} // prettier-ignore

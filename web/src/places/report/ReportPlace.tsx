@@ -1,5 +1,6 @@
 import type { FindingRow } from '@undameter/contract';
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { Input } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { PlaceFrame } from '../../app/PlaceFrame';
@@ -110,7 +111,17 @@ function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | unde
       return {
         error,
         csv: comparisonCsv({ reference: '', candidate: '', fit: fitted, series: [] }),
-        draw: (palette: Palette, size: Size) => fitOption(fitted, palette, size),
+        draw: (palette: Palette, size: Size) =>
+          fitOption({
+            fit: fitted,
+            palette,
+            size,
+            view: 'x',
+            inHand: 0,
+            extras: [],
+            handles: [],
+            withPrediction: false,
+          }),
       };
     return { error, csv: undefined, draw: undefined };
   }, [compared, fitted, shown?.kind, fit.error, comparison.error]);
@@ -118,14 +129,15 @@ function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | unde
 
 function FindingBoard({ campaignId, findings }: { campaignId: number; findings: readonly FindingRow[] | undefined }) {
   const rewrite = useMutation({ mutationFn: (id: number) => ask(`/findings/${id}/rewrite`, { method: 'POST' }) });
+  const explain = useMutation({ mutationFn: ({ id, meaning }: { id: number; meaning: string }) => ask(`/findings/${id}`, { method: 'PUT', body: { meaning } }) }); // prettier-ignore
   const remove = useMutation({ mutationFn: (id: number) => ask(`/findings/${id}`, { method: 'DELETE' }) });
   const originOf = ({ origin }: FindingRow) =>
-    origin.kind === 'parameter'
+    'fitId' in origin
       ? addressOf(campaignId, 'models', origin.fitId)
       : addressOf(campaignId, 'compare', origin.comparisonId);
   return (
     <>
-      <Sentence error={rewrite.error ?? remove.error} />
+      <Sentence error={rewrite.error ?? explain.error ?? remove.error} />
       <Board<FindingRow>
         title="Findings"
         rows={findings ?? []}
@@ -135,11 +147,21 @@ function FindingBoard({ campaignId, findings }: { campaignId: number; findings: 
         columns={[
           { key: 'number', title: '', width: 32, cell: (f) => <b>{(findings ?? []).indexOf(f) + 1}</b> },
           {
-            key: 'sentence', title: 'Finding', value: (f) => f.sentence,
+            key: 'sentence', title: 'Finding', value: (f) => [f.sentence, f.meaning].filter(Boolean).join(' '),
             cell: (f) => (
               <div className="sentence finding">
                 {f.sentence}
                 {f.nowReads && <p className="doubt">Now: {f.nowReads}</p>}
+                <Input
+                  size="small"
+                  variant="borderless"
+                  aria-label={`What finding ${(findings ?? []).indexOf(f) + 1} means`}
+                  placeholder="what it means, in your words"
+                  defaultValue={f.meaning}
+                  maxLength={500}
+                  onBlur={(e) => e.target.value !== f.meaning && explain.mutate({ id: f.id, meaning: e.target.value })}
+                  onPressEnter={(e) => e.currentTarget.blur()}
+                />
               </div>
             ),
           },

@@ -1,0 +1,129 @@
+import {
+  AppError,
+  fitModel,
+  fitTogether,
+  modelOf,
+  seriesData,
+  studentTQuantile,
+  type Fit,
+  type FitData,
+  type RunState,
+  type Series,
+} from '@undameter/core';
+import type { FitTask, NamedCondition } from './BenchInput';
+import { benchState } from './benchState';
+import { attempt, type Attempt } from './toReply';
+
+/** The points of one condition, as the model takes them. */
+export interface PreparedSeries {
+  condition: NamedCondition | undefined;
+  name: string;
+  data: Series;
+  /** Within the range that was set, in the order of measuring, with the weights. */
+  points: FitData;
+  /** Uncertainties of those points, also where they are no weights. */
+  known: { sigma: Float64Array | undefined; sigmaX: Float64Array | undefined };
+  /** Those outside the range. */
+  leftOut: { x: Float64Array; y: Float64Array };
+}
+
+/** One condition's points and their fit, as the comparison needs them too. */
+export interface FittedSeries extends PreparedSeries {
+  fit: Fit;
+  /** Student factor of the 95 % confidence interval. */
+  t: number;
+  range: [number, number];
+}
+
+export const nameOf = (condition: NamedCondition | undefined): string => condition?.name ?? 'all kept samples';
+
+export const eachCondition = (task: FitTask): (NamedCondition | undefined)[] =>
+  task.conditions.length > 0 ? task.conditions : [undefined];
+
+/** Every series by itself, or, where parameters are shared, those that can be prepared as one problem. */
+export function fitAll(task: FitTask): Attempt<FittedSeries>[] {
+  const model = modelOf(task.model);
+  const prepared = eachCondition(task).map((condition) => attempt(() => prepareSeries(task, condition)));
+  const { shared = [] } = task.choices;
+  const together = prepared.flatMap((p) => (p.value ? [p.value] : []));
+  if (shared.length === 0 || together.length < 2)
+    return prepared.map((p) =>
+      p.value ? attempt(() => fitted(p.value, fitModel(model, task.settings, p.value.points, task.choices))) : p,
+    );
+  const joint = attempt(() => fitTogether(model, task.settings, together.map((p) => p.points), task.choices));
+  return prepared.map((p) => {
+    if (!p.value) return p;
+    return joint.value ? { value: fitted(p.value, joint.value[together.indexOf(p.value)]!), problem: null } : joint;
+  });
+} // prettier-ignore
+
+function fitted(prepared: PreparedSeries, fit: Fit): FittedSeries {
+  const t = fit.degreesOfFreedom > 0 ? studentTQuantile(0.975, fit.degreesOfFreedom) : NaN;
+  return { ...prepared, fit, t, range: endsOf(prepared.points.x) };
+}
+
+/** @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY, FIT_WEIGHTS */
+export function prepareSeries(task: FitTask, condition: NamedCondition | undefined): PreparedSeries {
+  const { final } = benchState(task.run).result;
+  const data = seriesData(final, condition, task, task.run.name, task.data);
+  const name = nameOf(condition);
+  const range = task.choices.ranges?.[name];
+  const isIn = (v: number): boolean => !range || (v >= range[0] && v <= range[1]);
+  const inside = (column: Float64Array): Float64Array | undefined =>
+    column.length === 0 ? undefined : range ? column.filter((_, i) => isIn(data.x[i]!)) : column;
+  const outside = (column: Float64Array): Float64Array => (range ? column.filter((_, i) => !isIn(data.x[i]!)) : new Float64Array()); // prettier-ignore
+  const x = inside(data.x) ?? data.x;
+  if (x.length === 0) throw new AppError('FIT_RANGE_EMPTY', { series: name, from: range![0], to: range![1] });
+  const known = { sigma: inside(data.sigma), sigmaX: inside(data.sigmaX) };
+  return {
+    condition,
+    name,
+    data,
+    points: { x, y: inside(data.y)!, xName: data.xChannel.name, ...weightsOf(task, data, known) },
+    known,
+    leftOut: { x: outside(data.x), y: outside(data.y) },
+  };
+}
+
+function weightsOf({ weights }: FitTask, data: Series, { sigma, sigmaX }: PreparedSeries['known']): Partial<FitData> {
+  if (weights === 'none') return {};
+  const ofY = usable(sigma, data.x.length, data.yChannel.name);
+  if (weights !== 'both') return { sigma: ofY, sigmaIsAbsolute: weights === 'absolute' };
+  return { sigma: ofY, sigmaIsAbsolute: true, sigmaX: usable(sigmaX, data.x.length, data.xChannel.name) };
+}
+
+/** @throws {AppError} FIT_WEIGHTS where a point has no uncertainty above zero */
+function usable(sigma: Float64Array | undefined, points: number, channel: string): Float64Array {
+  const good = sigma?.filter((s) => s > 0 && s < Infinity).length ?? 0;
+  const all = sigma?.length ?? points;
+  if (good < all || !sigma) throw new AppError('FIT_WEIGHTS', { channel, without: all - good, points: all });
+  return sigma;
+}
+
+export function endsOf(x: Float64Array): [number, number] {
+  let [low, high] = [Infinity, -Infinity];
+  for (const v of x) {
+    if (v < low) low = v;
+    if (v > high) high = v;
+  }
+  return [low, high];
+}
+
+/** Means are taken over so many of the samples at most. */
+const MOST_SAMPLES = 2000;
+
+/** Means of the run's channels of numbers over the samples of a series. */
+export function meansOf(state: RunState, { picked }: Series): { symbol: string; mean: number }[] {
+  const stride = Math.max(1, Math.ceil(picked.length / MOST_SAMPLES));
+  return [...state.channels.values()].flatMap((channel) => {
+    if (channel.labels) return [];
+    let [sum, count] = [0, 0];
+    for (let k = 0; k < picked.length; k += stride) {
+      const v = channel.values[picked[k]!]!;
+      if (!Number.isFinite(v)) continue;
+      sum += v;
+      count++;
+    }
+    return [{ symbol: channel.symbol, mean: count > 0 ? sum / count : NaN }];
+  });
+}

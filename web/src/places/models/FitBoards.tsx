@@ -1,0 +1,48 @@
+import type { FitBody, FitReply, RankingReply } from '@undameter/contract';
+import { Segmented } from 'antd';
+import { AgainstBoard } from './AgainstBoard';
+import { FitBoard } from './FitBoard';
+import { RankingBoard } from './RankingBoard';
+
+export type FitBoardView = 'parameters' | 'against' | 'ranking';
+
+interface FitBoardsProps {
+  view: FitBoardView;
+  onView(view: FitBoardView): void;
+  waiting: boolean;
+  body: FitBody;
+  fit: FitReply | undefined;
+  inHand: number;
+  onTake(index: number): void;
+  ranking: RankingReply | undefined;
+  rankingError: Error | null;
+  candidates: readonly Candidate[];
+  onCandidates(candidates: Candidate[]): void;
+  onModel(candidate: Candidate): void;
+}
+
+export interface Candidate {
+  kind: string;
+  settings: FitBody['settings'];
+}
+
+/** Below the chart: parameters of each series, a parameter against what its condition is, or models side by side. */
+export function FitBoards(props: FitBoardsProps) {
+  const { view, onView, fit } = props;
+  const tools = (
+    <Segmented<FitBoardView>
+      size="small"
+      aria-label="Board"
+      value={view}
+      onChange={onView}
+      options={[
+        { value: 'parameters', label: 'parameters' },
+        { value: 'against', label: 'against conditions', disabled: (fit?.series.length ?? 0) < 2 },
+        { value: 'ranking', label: 'other models' },
+      ]}
+    />
+  );
+  if (view === 'ranking') return <RankingBoard {...props} tools={tools} />;
+  if (view === 'against' && fit && fit.series.length > 1) return <AgainstBoard fit={fit} tools={tools} />;
+  return <FitBoard {...props} tools={tools} />;
+}

@@ -1,0 +1,124 @@
+import type { FitBody } from '@undameter/contract';
+import { AppError, functions, modelOf, parseUnit, plain, printUnit, type Parameter } from '@undameter/core';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Input, Popover } from 'antd';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { ask } from '../../data/api';
+import { queries } from '../../data/queries';
+import { Field } from '../../parts/Field';
+import { Sentence } from '../../parts/Sentence';
+import type { FormChannel } from '../../step/StepForm';
+
+/** The editor is loaded where a formula is, not with the bench. */
+const FormulaEditor = lazy(() => import('../../step/FormulaEditor'));
+
+const words = [
+  { text: 'x', kind: 'variable', says: 'the channel that is x' },
+  ...Object.entries(functions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.says })),
+  { text: 'if(', kind: 'function', says: 'one of two: if(comparison, then, otherwise)' },
+];
+
+/** The parameters of a formula with their units, or what is wrong with it. */
+function understood(formula: string, meanings: Record<string, string>, x: string, y: string): { parameters: Parameter[]; problem?: AppError } {
+  const settings = { formula, meanings } as never;
+  try {
+    return { parameters: modelOf('own').parameters(settings, parseUnit(x), parseUnit(y)) };
+  } catch (problem) {
+    if (!(problem instanceof AppError)) throw problem;
+    return { parameters: [], problem };
+  }
+} // prettier-ignore
+
+interface OwnFormulaProps {
+  campaignId: number;
+  body: FitBody;
+  channels: readonly FormChannel[];
+  onChange(settings: FitBody['settings']): void;
+}
+
+/** A formula of one's own in x: its parameters with the units that follow, their meanings, and its place in the campaign. */
+export function OwnFormula({ campaignId, body, channels, onChange }: OwnFormulaProps) {
+  const client = useQueryClient();
+  const [name, setName] = useState('');
+  const { data: kept = [] } = useQuery(queries.ownModels(campaignId));
+  const formula = String(body.settings['formula'] ?? '');
+  const meanings = (body.settings['meanings'] ?? {}) as Record<string, string>;
+  const unitOf = (symbol: string): string => channels.find((c) => c.symbol === symbol)?.unit ?? '';
+  const [x, y] = [unitOf(body.x), unitOf(body.y)];
+  const { parameters, problem } = useMemo(() => understood(formula, { ...meanings }, x, y), [formula, meanings, x, y]);
+  const keep = useMutation({
+    mutationFn: () => ask(`/campaigns/${campaignId}/models`, { body: { name: name.trim(), formula, meanings } }),
+    onSuccess: () => client.invalidateQueries({ queryKey: queries.ownModels(campaignId).queryKey }),
+  });
+  const forget = useMutation({
+    mutationFn: (id: number) => ask(`/models/${id}`, { method: 'DELETE' }),
+    onSuccess: () => client.invalidateQueries({ queryKey: queries.ownModels(campaignId).queryKey }),
+  });
+  const at = problem?.facts['at' as never] as unknown;
+  const alsoChannels = parameters.filter((p) => channels.some((c) => c.symbol === p.symbol));
+  return (
+    <>
+      <Field label="Formula" group hint="in x; every other name is a parameter">
+        <span className="formula">
+          <Suspense fallback={<code className="formula-editor">{formula}</code>}>
+            <FormulaEditor
+              value={formula}
+              words={words}
+              problem={problem && formula !== '' ? { at: typeof at === 'number' ? at : 0, message: problem.message } : null}
+              onChange={(next: string) => onChange({ ...body.settings, formula: next })}
+            />
+          </Suspense>
+          {problem && formula !== '' && (
+            <span className="refusal" role="status">
+              {typeof at === 'number' ? `At character ${at + 1}: ` : ''}
+              {problem.message}
+            </span>
+          )}
+        </span>
+      </Field>
+      {alsoChannels.length > 0 && (
+        <p className="doubt">
+          {alsoChannels.map((p) => p.symbol).join(', ')} {alsoChannels.length > 1 ? 'are channels' : 'is a channel'} of the run too; here
+          {alsoChannels.length > 1 ? ' they are parameters' : ' it is a parameter'} that the fit looks for.
+        </p>
+      )}
+      {parameters.map((p) => (
+        <Field key={p.symbol} label={`${p.symbol}${p.unit === plain || !p.unit.text ? '' : ` (${printUnit(p.unit.text)})`}`}>
+          <Input
+            aria-label={`Meaning of ${p.symbol}`}
+            placeholder="what it means"
+            maxLength={200}
+            value={meanings[p.symbol] ?? ''}
+            onChange={(e) => onChange({ ...body.settings, meanings: { ...meanings, [p.symbol]: e.target.value } })}
+          />
+        </Field>
+      ))}
+      <div className="buttons">
+        <Popover
+          trigger="click"
+          content={
+            <div className="keep-model">
+              <Input aria-label="Name of the formula" placeholder="name" value={name} maxLength={120} onChange={(e) => setName(e.target.value)} />
+              <button className="quiet" disabled={name.trim() === '' || keep.isPending} onClick={() => keep.mutate()}>
+                Keep in the campaign
+              </button>
+              <Sentence error={keep.error} />
+              {kept.map((m) => (
+                <p key={m.id}>
+                  {m.name} <code>{m.formula}</code>{' '}
+                  <button className="quiet" onClick={() => forget.mutate(m.id)}>
+                    Forget
+                  </button>
+                </p>
+              ))}
+            </div>
+          }
+        >
+          <button className="quiet" disabled={!!problem}>
+            Keep this formula …
+          </button>
+        </Popover>
+      </div>
+    </>
+  );
+} // prettier-ignore

@@ -1,0 +1,144 @@
+import type { FitBody, FitReply, SeriesReply } from '@undameter/contract';
+import { formatValue, formatWithUncertainty } from '@undameter/core';
+import { Input, InputNumber, Select, Slider, Switch } from 'antd';
+import { Field } from '../../parts/Field';
+import { Sentence } from '../../parts/Sentence';
+import { tidy, without, withState, type ParameterState } from './draft';
+import { nudged, rangeWithin, type Nudge } from './nudge';
+
+interface ParametersTabProps {
+  body: FitBody;
+  fit: FitReply;
+  series: SeriesReply;
+  /** Values that the start curve is drawn with, by symbol; undefined: no start curve. */
+  start: Readonly<Record<string, number>> | undefined;
+  nudge: Nudge | null;
+  onChange(body: FitBody): void;
+  onStart(start: Readonly<Record<string, number>> | undefined): void;
+  onNudge(nudge: Nudge | null): void;
+}
+
+const states: { value: ParameterState; label: string }[] = [
+  { value: 'found', label: 'found' },
+  { value: 'fixed', label: 'fixed' },
+  { value: 'tied', label: 'tied to others' },
+  { value: 'shared', label: 'one for all series' },
+];
+const nudges = [-0.1, -0.01, -0.001, 0.001, 0.01, 0.1];
+
+/** Each parameter: how it is treated, where the search begins, its bounds, and what a nudge of it does. */
+export function ParametersTab(props: ParametersTabProps) {
+  const { body, series, start, fit, onStart, onChange } = props;
+  if (series.problem && series.parameters.length === 0) return <Sentence error={series.problem} />;
+  const values = Object.fromEntries(series.parameters.map((p) => [p.symbol, p.start ?? p.value ?? 1]));
+  return (
+    <>
+      <div className="panel-pad">
+        <Field label="Start curve" group hint={start ? 'dotted on the chart; drag a handle, a slider, or type' : undefined}>
+          <Switch aria-label="Start curve" size="small" checked={start !== undefined} onChange={(on) => onStart(on ? { ...values, ...body.choices.start } : undefined)} />
+          {start && (
+            <button className="quiet" onClick={() => onChange({ ...body, choices: tidy({ ...body.choices, start: { ...start } }) })}>
+              Search from here
+            </button>
+          )}
+          {body.choices.start && (
+            <button className="quiet" onClick={() => onChange({ ...body, choices: tidy({ ...body.choices, start: {} }) })}>
+              Forget mine
+            </button>
+          )}
+        </Field>
+      </div>
+      <ul className="parameters tall">
+        {series.parameters.map((p) => (
+          <ParameterRow key={p.symbol} {...props} symbol={p.symbol} />
+        ))}
+      </ul>
+      <p className="soft panel-pad">
+        Nudge one to feel how sure it is: the curve moves, dashed, and the misfit of the points grows.
+        {fit.series.length > 1 ? ' A parameter that is one for all series is found from all their points together.' : ''}
+      </p>
+    </>
+  );
+} // prettier-ignore
+
+function ParameterRow({ body, fit, series, start, nudge, symbol, onChange, onStart, onNudge }: ParametersTabProps & { symbol: string }) {
+  const p = series.parameters.find((q) => q.symbol === symbol)!;
+  const { choices } = body;
+  const said = formatWithUncertainty(p.value ?? NaN, p.standardError ?? NaN);
+  const [lower, upper] = choices.bounds?.[symbol] ?? [null, null];
+  const setChoices = (change: Partial<FitBody['choices']>) => onChange({ ...body, choices: tidy({ ...choices, ...change }) });
+  const bound = (ends: [number | null, number | null]) =>
+    setChoices({ bounds: { ...without(choices.bounds, symbol), ...(ends[0] === null && ends[1] === null ? {} : { [symbol]: ends }) } });
+  const moved = nudge?.symbol === symbol ? nudged(fit, series, nudge) : null;
+  const within = p.state === 'fixed' ? null : rangeWithin(fit, series, symbol);
+  return (
+    <li className="parameter">
+      <b>{symbol}</b>
+      <span className="number">
+        {said.value}
+        {p.state === 'fixed' ? '' : ` ± ${said.uncertainty}`} {p.unit}
+      </span>
+      <small>{p.meaning}</small>
+      <div className="parameter-controls">
+        <Select<ParameterState>
+          size="small"
+          aria-label={`How ${symbol} is treated`}
+          value={p.state}
+          onChange={(state) => onChange({ ...body, choices: withState(choices, symbol, state, p.value ?? 0) })}
+          options={states.filter((s) => s.value !== 'shared' || fit.series.length > 1)}
+        />
+        {p.state === 'fixed' && (
+          <InputNumber size="small" aria-label={`${symbol} is fixed at`} value={choices.fixed?.[symbol] ?? null} onChange={(v) => v !== null && setChoices({ fixed: { ...choices.fixed, [symbol]: v } })} />
+        )}
+        {p.state === 'tied' && (
+          <Input size="small" aria-label={`${symbol} is tied to`} prefix="=" defaultValue={choices.tied?.[symbol] ?? ''} onBlur={(e) => setChoices({ tied: { ...choices.tied, [symbol]: e.target.value } })} onPressEnter={(e) => e.currentTarget.blur()} />
+        )}
+      </div>
+      {(p.state === 'found' || p.state === 'shared') && (
+        <>
+          <div className="parameter-controls">
+            <InputNumber size="small" aria-label={`Lowest ${symbol}`} placeholder="no lower" value={lower} onChange={(v) => bound([v, upper])} />
+            <span className="soft">to</span>
+            <InputNumber size="small" aria-label={`Highest ${symbol}`} placeholder="no upper" value={upper} onChange={(v) => bound([lower, v])} />
+          </div>
+          {start && <StartValue symbol={symbol} value={start[symbol] ?? 0} onChange={(v) => onStart({ ...start, [symbol]: v })} />}
+          <div className="parameter-controls nudges" role="group" aria-label={`Nudge ${symbol}`}>
+            {nudges.map((share) => (
+              <button key={share} className={`quiet ${nudge?.symbol === symbol && nudge.share === share ? 'on' : ''}`} onClick={() => onNudge(nudge?.symbol === symbol && nudge.share === share ? null : { symbol, share })}>
+                {share > 0 ? '+' : '−'}
+                {Math.abs(share) * 100} %
+              </button>
+            ))}
+          </div>
+          {moved && <small className="said">misfit × {moved.growth.toPrecision(3)}</small>}
+          {within && (
+            <small>
+              alone, between {formatValue(within[0], 4)} and {formatValue(within[1], 4)} the curve stays within the scatter
+            </small>
+          )}
+        </>
+      )}
+    </li>
+  );
+} // prettier-ignore
+
+/** A typed start value and a slider about it: a thousandth to a thousand times at its ends. */
+function StartValue({ symbol, value, onChange }: { symbol: string; value: number; onChange(value: number): void }) {
+  const size = Math.abs(value) || 1;
+  const base = 10 ** Math.round(Math.log10(size));
+  return (
+    <div className="parameter-controls">
+      <InputNumber size="small" aria-label={`Start value of ${symbol}`} value={Number(value.toPrecision(6))} onChange={(v) => v !== null && onChange(v)} />
+      <Slider
+        className="grow"
+        aria-label={`Slider of ${symbol}`}
+        min={-3}
+        max={3}
+        step={0.005}
+        value={value / base}
+        tooltip={{ open: false }}
+        onChange={(v) => onChange(v * base)}
+      />
+    </div>
+  );
+} // prettier-ignore

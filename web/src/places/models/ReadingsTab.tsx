@@ -1,0 +1,116 @@
+import type { CurveReading, FitBody, FitReply } from '@undameter/contract';
+import { formatWithUncertainty, printUnit } from '@undameter/core';
+import { useQuery } from '@tanstack/react-query';
+import { InputNumber, Select } from 'antd';
+import { useState } from 'react';
+import { queries } from '../../data/queries';
+import { Field } from '../../parts/Field';
+import { Sentence } from '../../parts/Sentence';
+import { usePinFinding } from '../report/usePinFinding';
+
+interface ReadingsTabProps {
+  campaignId: number;
+  body: FitBody;
+  fit: FitReply;
+  index: number;
+  /** The saved fit, when what is shown is what was saved: only that can carry a finding. */
+  fitId: number | undefined;
+}
+
+/** The curve read at a typed x and back from a typed y, with its zeros, its optimum, and where it meets another series. */
+export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTabProps) {
+  const [atX, setAtX] = useState<number | null>(null);
+  const [atY, setAtY] = useState<number | null>(null);
+  const [other, setOther] = useState<number | null>(null);
+  const pin = usePinFinding(campaignId);
+  const series = fit.series[index];
+  const { data, error } = useQuery(queries.readings({ ...body, campaignId, series: index, atX, atY, other: other === index ? null : other }));
+  const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
+  if (!series) return null;
+  const pinned = (what: 'at' | 'back', value: number | null) =>
+    fitId !== undefined && value !== null
+      ? () => pin.mutate({ kind: 'reading', fitId, conditionId: series.conditionId, what, at: value })
+      : undefined;
+  return (
+    <>
+      <div className="panel-pad">
+        <Field label={`At ${fit.x.symbol}`}>
+          <InputNumber aria-label="Read at x" value={atX} suffix={x} onChange={setAtX} />
+        </Field>
+      </div>
+      <ReadingList readings={data?.at} unit={y} of="y" onPin={pinned('at', atX)} />
+      <div className="panel-pad">
+        <Field label={`Back from ${fit.y.symbol}`}>
+          <InputNumber aria-label="Read back from y" value={atY} suffix={y} onChange={setAtY} />
+        </Field>
+      </div>
+      <ReadingList readings={data?.back} unit={x} of="x" empty={atY === null ? undefined : 'The curve does not reach this value, also not one range beyond the points.'} onPin={pinned('back', atY)} />
+      {fit.series.length > 1 && (
+        <div className="panel-pad">
+          <Field label="Meets">
+            <Select
+              aria-label="Other series"
+              allowClear
+              placeholder="another series"
+              value={other}
+              onChange={(v: number | undefined) => setOther(v ?? null)}
+              options={fit.series.flatMap((s, i) => (i === index ? [] : [{ value: i, label: s.name }]))}
+            />
+          </Field>
+        </div>
+      )}
+      <ReadingList readings={data?.crossings} unit={x} of="x" empty={other === null ? undefined : 'The two do not meet.'} />
+      <header className="panel-head">
+        <h2>Zeros and optimum</h2>
+      </header>
+      <ReadingList readings={data?.zeros} unit={x} of="x" label="zero" />
+      <ReadingList readings={data?.optima} unit={x} of="both" yUnit={y} empty={data && data.zeros.length + data.optima.length === 0 ? 'None, also not one range beyond the points.' : undefined} />
+      <Sentence error={error ?? pin.error} />
+      {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
+      <p className="soft panel-pad">± is of the curve, 95 %; in brackets for one further measured point.</p>
+    </>
+  );
+} // prettier-ignore
+
+interface ReadingListProps {
+  readings: readonly CurveReading[] | undefined;
+  unit: string;
+  yUnit?: string;
+  /** What is read. */
+  of: 'x' | 'y' | 'both';
+  label?: string;
+  empty?: string | undefined;
+  onPin?: (() => void) | undefined;
+}
+
+function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPin }: ReadingListProps) {
+  if (!readings) return null;
+  if (readings.length === 0) return empty ? <p className="soft panel-pad">{empty}</p> : null;
+  return (
+    <ul className="parameters readings">
+      {readings.map((r) => {
+        const [value, half, further] = of === 'y' ? [r.y, r.yHalf, r.yPrediction] : [r.x, r.xHalf, r.xPrediction];
+        const said = formatWithUncertainty(value, half ?? NaN);
+        const top = formatWithUncertainty(r.y, r.yHalf ?? NaN);
+        return (
+          <li key={`${r.x} ${r.y}`}>
+            <b />
+            <span className="number">
+              {said.value} ± {said.uncertainty} {unit}
+              {of !== 'both' && further !== null && <span className="soft"> (± {formatWithUncertainty(value, further).uncertainty})</span>}
+            </span>
+            <small>
+              {[r.what, label, of === 'both' ? `${top.value} ± ${top.uncertainty} ${yUnit} there` : ''].filter(Boolean).join(', ')}
+              {r.outside > 0 && <span className="doubt"> extrapolated: {Math.ceil(r.outside * 100)} % of the range beyond the points</span>}
+            </small>
+            {onPin && (
+              <button className="quiet" onClick={onPin}>
+                Pin as finding
+              </button>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+} // prettier-ignore

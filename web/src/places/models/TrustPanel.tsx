@@ -1,0 +1,71 @@
+import type { ActionReply, FitBody, JudgementReply } from '@undameter/contract';
+import { formatValue } from '@undameter/core';
+import { Switch } from 'antd';
+import { Sentence } from '../../parts/Sentence';
+
+interface TrustPanelProps {
+  judgement: JudgementReply | undefined;
+  error: Error | null;
+  straight: boolean;
+  onAction(action: ActionReply): void;
+  /** The line through logarithms beside the curve. */
+  onStraight(on: boolean): void;
+  loss: FitBody['choices']['loss'];
+}
+
+/** The ladder in the order in which experts look, tests of the residuals, and the fit through logarithms beside it. */
+export function TrustPanel({ judgement, error, straight, onAction, onStraight }: TrustPanelProps) {
+  if (!judgement) return error ? <Sentence error={error} /> : <p className="soft panel-pad">Judging …</p>;
+  return (
+    <>
+      <header className="panel-head">
+        <h2>Can it be trusted?</h2>
+      </header>
+      <ol className="ladder">
+        {judgement.rungs.map(({ title, state, text, action }) => (
+          <li key={title} className={state}>
+            <b>
+              {title} <span className="state">{state}</span>
+            </b>
+            <span>{text}</span>
+            {action && (
+              <button className="quiet" onClick={() => onAction(action)}>
+                {action.says}
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+      <header className="panel-head">
+        <h2>Tests of the residuals</h2>
+      </header>
+      <ul className="ladder small">
+        {judgement.tests.map(({ name, state, text }) => (
+          <li key={name} className={state}>
+            <b>{name}</b>
+            <span>{text}</span>
+          </li>
+        ))}
+      </ul>
+      {judgement.straight && (
+        <>
+          <header className="panel-head">
+            <h2>Through logarithms</h2>
+            <span className="grow" />
+            <Switch size="small" aria-label="Line through logarithms" checked={straight} onChange={onStraight} />
+          </header>
+          {straight && (
+            <p className="panel-pad">
+              {judgement.straight.parameters.map((p) => (
+                <span key={p.symbol} className="number block">
+                  {p.symbol} = {p.value === null ? '–' : formatValue(p.value, 4)} {p.unit}
+                </span>
+              ))}
+              <span className="soft">A straight line {judgement.straight.says}.</span>
+            </p>
+          )}
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,53 @@
+import type { FitReply, JudgementReply, RankingReply } from '@undameter/contract';
+import { models } from '@undameter/core';
+import { useCallback, useMemo } from 'react';
+import type { Size } from '../../chart/Chart';
+import type { Gestures } from '../../chart/gestures';
+import { fitOption, type Extra, type ResidualView } from '../../chart/seriesMarks';
+import { useTheme } from '../../theme/ThemeProvider';
+import { curveWith, nudged, type Nudge } from './nudge';
+
+interface FitChartInputs {
+  fit: FitReply | undefined;
+  model: string;
+  inHand: number;
+  view: ResidualView;
+  nudge: Nudge | null;
+  /** Values that the start curve is drawn with. */
+  start: Readonly<Record<string, number>> | undefined;
+  straight: JudgementReply['straight'] | undefined;
+  ranking: RankingReply | undefined;
+  withPrediction: boolean;
+  onStart(start: Readonly<Record<string, number>>): void;
+  onSelect(range: [number, number] | null): void;
+}
+
+/** The chart of a fit with what is tried beside it, and what a hand can do on it. */
+export function useFitChart({ fit, model, inHand, view, nudge, start, straight, ranking, withPrediction, onStart, onSelect }: FitChartInputs) {
+  const { palette } = useTheme();
+  const series = fit?.series[inHand];
+  const extras = useMemo((): Extra[] => {
+    if (!fit || !series || series.problem) return [];
+    const of = (curve: Extra['curve'], name: string, look: Extra['look']): Extra => ({ curve, name, look, series: inHand });
+    return [
+      ...(start ? [of(curveWith(fit, series, Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN)), 'start values', 'dotted')] : []),
+      ...(nudge ? [of(nudged(fit, series, nudge), `${nudge.symbol} nudged`, 'dashed')] : []),
+      ...(straight ? [of(straight.curve, 'through logarithms', 'thin')] : []),
+      ...(ranking?.rows ?? []).filter((r) => !r.problem).map((r) => of(r.curve, r.title, 'thin')),
+    ];
+  }, [fit, series, inHand, start, nudge, straight, ranking]);
+  const known = models.find((m) => m.kind === model)?.handles ?? [];
+  const handles = start && known.length > 0 ? known.map((h) => h.at(start)).filter((h) => Number.isFinite(h.x) && Number.isFinite(h.y)) : [];
+  const places = JSON.stringify(handles);
+  const build = useCallback(
+    (size: Size) =>
+      fit ? fitOption({ fit, palette, size, view, inHand, extras, handles: JSON.parse(places) as { x: number; y: number }[], withPrediction }) : {},
+    [fit, palette, view, inHand, extras, places, withPrediction],
+  );
+  const gestures: Gestures = {
+    ...(start ? { handles, onHandle: (k: number, to: { x: number; y: number }) => onStart({ ...start, ...known[k]!.moved(to, start) }) } : {}),
+    onRange: ({ pane, x }) => (pane === 0 || view === 'x') && onSelect(x),
+    onPick: () => onSelect(null),
+  };
+  return { build, gestures };
+} // prettier-ignore
