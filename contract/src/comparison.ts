@@ -1,38 +1,88 @@
 import { Type, type Static } from 'typebox';
+import { axis, fitBody } from './fit';
 import { closed, id, name, orNull, problem, reading, symbol } from './common';
-import { fitReply } from './fit';
 
-export const comparisonBody = closed({ name, fitId: id, candidateRunId: id, x: symbol, y: symbol });
+export const referenceBody = closed({
+  runId: id,
+  x: symbol,
+  y: symbol,
+  /** Each is a series of its own; none: all kept samples as one. */
+  conditionIds: fitBody.properties.conditionIds,
+  data: fitBody.properties.data,
+});
+export const candidateBody = closed({
+  source: Type.Union([
+    closed({ kind: Type.Literal('run'), runId: id, x: symbol, y: symbol }),
+    closed({ kind: Type.Literal('fit'), fitId: id }),
+  ]),
+  /** A known difference, added to its y after the scale, in the unit of the reference. */
+  offset: Type.Number(),
+  scale: Type.Number(),
+  /** Between its own points. */
+  method: Type.String({ maxLength: 40 }),
+  /** Standard uncertainty that its maker states, in the unit of the reference; null where none is stated. */
+  uncertainty: orNull(Type.Number({ minimum: 0 })),
+});
+export type CandidateBody = Static<typeof candidateBody>;
+
+export const comparisonBody = closed({
+  name,
+  reference: referenceBody,
+  candidates: Type.Array(candidateBody, { minItems: 1, maxItems: 12 }),
+});
 export type ComparisonBody = Static<typeof comparisonBody>;
 export const comparisonRow = closed({ id, campaignId: id, ...comparisonBody.properties });
 export type ComparisonRow = Static<typeof comparisonRow>;
+export const trialComparisonBody = closed({ ...comparisonBody.properties, campaignId: id });
 
 const column = Type.Array(reading);
-export const comparedSeries = closed({
-  name: Type.String(),
-  conditionId: orNull(id),
-  /** The candidate's points, in the units of the measured axes, in rising x. */
-  candidate: closed({ x: column, y: column }),
-  compared: Type.Integer(),
+const state = Type.Union([Type.Literal('passed'), Type.Literal('doubtful'), Type.Literal('failed')]);
+export const comparedCandidate = closed({
+  /** Its curve in the units of the reference, with the 95 % band of a fit. */
+  curve: closed({ x: column, y: column, low: column, high: column }),
+  points: Type.Integer(),
   outside: Type.Integer(),
+  /** reference − candidate. */
   mean: reading,
-  /** Half width of the 95 % confidence interval of the mean. */
   meanHalfWidth: reading,
   rms: reading,
   largest: reading,
   largestAt: reading,
-  /** measured − candidate at the drawn points. */
-  drawn: closed({ x: column, difference: column }),
-  /** fitted model − candidate along the curve, with the model's 95 % band. */
-  curve: closed({ x: column, difference: column, low: column, high: column }),
+  /** rms over the range of the reference. */
+  scaled: reading,
+  correlation: reading,
+  /** Share of the points that lie within twice the combined uncertainty. */
+  within: reading,
+  /** candidate − reference on average, and the validation uncertainty beside it. */
+  e: reading,
+  uVal: reading,
+  verdict: closed({ state, text: Type.String() }),
+  drawn: closed({ x: column, difference: column, reference: column, candidate: column }),
+  problem: orNull(problem),
+});
+export type ComparedCandidate = Static<typeof comparedCandidate>;
+
+export const comparedSeries = closed({
+  name: Type.String(),
+  conditionId: orNull(id),
+  points: Type.Integer(),
+  drawn: closed({ every: Type.Integer(), x: column, y: column, xUncertainty: column, yUncertainty: column }),
+  candidates: Type.Array(comparedCandidate),
   problem: orNull(problem),
 });
 export type ComparedSeries = Static<typeof comparedSeries>;
 
 export const comparisonReply = closed({
   reference: Type.String(),
-  candidate: Type.String(),
-  fit: fitReply,
+  candidates: Type.Array(
+    closed({
+      name: Type.String(),
+      kind: Type.Union([Type.Literal('measured'), Type.Literal('simulated'), Type.Literal('fit')]),
+    }),
+  ),
+  x: axis,
+  y: axis,
+  samples: Type.Integer(),
   series: Type.Array(comparedSeries),
 });
 export type ComparisonReply = Static<typeof comparisonReply>;

@@ -19,7 +19,13 @@ export const findingOrigin = Type.Union([
   }),
   /** How well a fit holds its points. */
   closed({ kind: Type.Literal('goodness'), fitId: id, conditionId: orNull(id) }),
-  closed({ kind: Type.Literal('difference'), comparisonId: id, conditionId: orNull(id) }),
+  closed({
+    kind: Type.Literal('difference'),
+    comparisonId: id,
+    conditionId: orNull(id),
+    /** Which of the candidates, from 0; the first where none is named. */
+    candidate: Type.Optional(Type.Integer({ minimum: 0, maximum: 11 })),
+  }),
 ]);
 export type FindingOrigin = Static<typeof findingOrigin>;
 

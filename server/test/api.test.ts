@@ -145,11 +145,22 @@ describe('a log on its way', () => {
     expect((await tryFit('relative')).parameters[1]!.standardError! / a1!.standardError!).toBeCloseTo(1, 6);
     expect(weighted.correlation[0]![1]).toBeLessThan(0);
     await declare(null);
+    const asIs = { offset: 0, scale: 1, method: 'linear', uncertainty: null };
     const simulated = await imported('sim.csv', 'x [cm],y [Pa]\n0,1000\n1,31000\n5,151000\n');
-    const row = await ask<ComparisonRow>(`/campaigns/${campaignId}/comparisons`, { name: 'c', fitId: fit.id, candidateRunId: simulated, x: 'x', y: 'y' }); // prettier-ignore
-    const compared = (await ask<ComparisonReply>(`/comparisons/${row.body.id}/result`)).body.series[0]!;
+    const row = await ask<ComparisonRow>(`/campaigns/${campaignId}/comparisons`, {
+      name: 'c',
+      reference: { runId, x: 'x', y: 'y', conditionIds: [condition.id], data: 'samples' },
+      candidates: [
+        { source: { kind: 'run', runId: simulated, x: 'x', y: 'y' }, ...asIs },
+        { source: { kind: 'fit', fitId: fit.id }, ...asIs, offset: 0.5 },
+      ],
+    });
+    const [compared, ofFit] = (await ask<ComparisonReply>(`/comparisons/${row.body.id}/result`)).body.series[0]!
+      .candidates;
     // The candidate is 1 kPa lower, and comes in cm and Pa.
-    expect(compared.mean).toBeCloseTo(1, 3);
+    expect(compared!.mean).toBeCloseTo(1, 3);
+    // The fit goes through the points, and was moved up by half a kilopascal.
+    expect(ofFit!.mean).toBeCloseTo(-0.5, 3);
     const origin = { kind: 'difference', comparisonId: row.body.id, conditionId: condition.id };
     const finding = (await ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin })).body;
     expect(finding.sentence).toContain('below');

@@ -307,6 +307,10 @@ export const catalogue = {
     (f) =>
       `${f.without} of ${f.points} points of ${f.channel} have no uncertainty above zero to weight them by. Declare one at Signals, or fit without weights.`,
   ),
+  FIT_WITHOUT_CONDITION: entry<{ fit: string; condition: string }>(
+    'input',
+    (f) => `"${f.fit}" has no series of "${f.condition}". Add the condition to the fit, or compare another one.`,
+  ),
   FIT_RANGE_EMPTY: entry<{ series: string; from: number; to: number }>(
     'input',
     (f) => `No point of "${f.series}" lies between ${f.from} and ${f.to}. Widen the range, or take it off.`,

@@ -7,7 +7,7 @@ const parameter = {
 }; // prettier-ignore
 const difference = {
   yName: 'Head', xName: 'Flow', series: '', unit: 'm', xUnit: 'L/min', mean: -0.3, meanHalfWidth: 0.02, rms: 0.41,
-  largest: -0.9, largestAt: 118.2, points: 60, reference: 'Sweep', candidate: 'Simulation',
+  largest: -0.9, largestAt: 118.2, points: 60, validation: NaN, reference: 'Sweep', candidate: 'Simulation',
 }; // prettier-ignore
 
 test('a constant term reads as the value at zero, with unit, ± and origin', () =>

@@ -52,6 +52,8 @@ export interface DifferenceFacts {
   points: number;
   reference: string;
   candidate: string;
+  /** Standard uncertainty of the comparison; NaN where neither side states one. */
+  validation: number;
 }
 
 const withUnit = (number: string, unit: string): string => `${number} ${printUnit(unit)}`.trim();
@@ -92,10 +94,14 @@ export function differenceSentence(f: DifferenceFacts): string {
   const { value, uncertainty } = formatWithUncertainty(Math.abs(f.mean), f.meanHalfWidth);
   const side = f.mean > 0 ? 'below' : 'above';
   const clear = Math.abs(f.mean) > f.meanHalfWidth;
+  const known =
+    f.validation > 0
+      ? `; ${(Math.abs(f.mean) / f.validation).toFixed(1)} times u_val = ${withUnit(formatValue(f.validation, 2), f.unit)}`
+      : '';
   return (
     `${f.candidate}${f.series ? `, ${f.series}` : ''}: its ${f.yName.toLowerCase()} lies on average ` +
     `${withUnit(`${value} ± ${uncertainty}`, f.unit)} ${side} ${f.reference} ` +
-    `(${clear ? 'more' : 'not more'} than the scatter explains, 95 %); rms ${withUnit(formatValue(f.rms, 3), f.unit)}, ` +
+    `(${clear ? 'more' : 'not more'} than the scatter explains, 95 %${known}); rms ${withUnit(formatValue(f.rms, 3), f.unit)}, ` +
     `largest ${withUnit(formatValue(f.largest, 3), f.unit)} at ${withUnit(formatValue(f.largestAt, 4), f.xUnit)}, ` +
     `over ${formatCount(f.points)} points.`
   );

@@ -179,7 +179,10 @@ function unitOf({ x: a, y: b }: { x: number; y: number }, x: Unit, y: Unit): Uni
   };
   const above = [written(y, Math.max(0, q)), written(x, Math.max(0, p))].filter(Boolean).join('·');
   const below = [written(y, Math.max(0, -q)), written(x, Math.max(0, -p))].filter(Boolean);
-  const text = below.length === 0 ? above : `${above || '1'}/${below.length > 1 ? `(${below.join('·')})` : below[0]}`;
+  const text =
+    below.length === 0
+      ? above
+      : `${above || '1'}/${below.length > 1 ? `(${below.join('·')})` : /[/·]/.test(below[0]!) && !below[0]!.startsWith('(') ? `(${below[0]})` : below[0]}`;
   const dimension = x.dimension.map((e, i) => e * p + y.dimension[i]! * q) as unknown as Dimension;
   const scale = x.scale ** p * y.scale ** q;
   const isNothing = isDimensionless(dimension) && Math.abs(scale - 1) < 1e-12;

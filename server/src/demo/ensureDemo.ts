@@ -63,12 +63,15 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
     settings: {},
     choices: {},
   });
+  const asIs = { offset: 0, scale: 1, method: 'monotone' };
   const comparison = await createComparison(db, campaignId, {
     name: 'Simulated head curve',
-    fitId: head.id,
-    candidateRunId: runIds.at(-1)!,
-    x: 'Q',
-    y: 'H',
+    reference: { runId: sweep, x: 'Q', y: 'H', conditionIds, data: 'operatingPoints' },
+    candidates: [
+      // Its maker states half a per cent of the head at zero flow.
+      { source: { kind: 'run', runId: runIds.at(-1)!, x: 'Q', y: 'H' }, ...asIs, uncertainty: 0.14 },
+      { source: { kind: 'fit', fitId: head.id }, ...asIs, uncertainty: null },
+    ],
   });
   const rated = conditionIds.at(-1)!;
   const origins: FindingOrigin[] = [

@@ -177,30 +177,26 @@ async function goodnessFinding(services: Services, origin: Of<'goodness'>): Prom
 }
 
 async function differenceFinding({ db, loader, pools }: Services, origin: Of<'difference'>): Promise<string> {
-  const row = await comparison(db, origin.comparisonId);
-  const candidate = await loader.run(row.candidateRunId);
-  const result = await pools.compare({
-    fit: await loader.fit(await fit(db, row.fitId)),
-    candidate,
-    candidateX: row.x,
-    candidateY: row.y,
-  });
+  const result = await pools.compare(await loader.comparison(await comparison(db, origin.comparisonId)));
   const series = result.series.find((s) => s.conditionId === origin.conditionId);
-  if (!series || series.mean === null)
+  const which = origin.candidate ?? 0;
+  const compared = series?.candidates[which];
+  if (!series || !compared || compared.mean === null)
     throw new AppError('NOT_FOUND', { what: 'compared series', id: String(origin.conditionId) });
   return differenceSentence({
-    yName: result.fit.y.name,
-    xName: result.fit.x.name,
+    yName: result.y.name,
+    xName: result.x.name,
     series: series.conditionId === null ? '' : series.name,
-    unit: result.fit.y.unit,
-    xUnit: result.fit.x.unit,
-    mean: series.mean,
-    meanHalfWidth: series.meanHalfWidth ?? NaN,
-    rms: series.rms ?? NaN,
-    largest: series.largest ?? NaN,
-    largestAt: series.largestAt ?? NaN,
-    points: series.compared,
+    unit: result.y.unit,
+    xUnit: result.x.unit,
+    mean: compared.mean,
+    meanHalfWidth: compared.meanHalfWidth ?? NaN,
+    rms: compared.rms ?? NaN,
+    largest: compared.largest ?? NaN,
+    largestAt: compared.largestAt ?? NaN,
+    points: compared.points,
     reference: result.reference,
-    candidate: result.candidate,
+    candidate: result.candidates[which]!.name,
+    validation: compared.uVal ?? NaN,
   });
 }

@@ -1,4 +1,4 @@
-import { comparisonBody, comparisonReply, comparisonRow, fitBody, fitReply, fitRow, idParams, judgementBody, judgementReply, ownModelBody, ownModelRow, rankingBody, rankingReply, readingsBody, readingsReply, trialFitBody, type ComparisonBody, type ComparisonRow, type FitBody, type FitRow, type OwnModelBody, type OwnModelRow } from '@undameter/contract'; // prettier-ignore
+import { comparisonBody, comparisonReply, comparisonRow, fitBody, fitReply, fitRow, idParams, judgementBody, judgementReply, ownModelBody, ownModelRow, rankingBody, rankingReply, readingsBody, readingsReply, trialComparisonBody, trialFitBody, type ComparisonBody, type ComparisonRow, type FitBody, type FitRow, type OwnModelBody, type OwnModelRow } from '@undameter/contract'; // prettier-ignore
 import { AppError, modelOf, plain } from '@undameter/core';
 import { Errors } from 'typebox/value';
 import type { Services } from '../services';
@@ -141,15 +141,18 @@ function comparisonRoutes(app: Routes, { db, loader, pools }: Services): void {
         response: { 200: comparisonReply },
       },
     },
-    async (request) => {
-      const row = await comparison(db, request.params.id);
-      const candidate = await loader.run(row.candidateRunId);
-      return pools.compare({
-        fit: await loader.fit(await fit(db, row.fitId)),
-        candidate,
-        candidateX: row.x,
-        candidateY: row.y,
-      });
+    async (request) => pools.compare(await loader.comparison(await comparison(db, request.params.id))),
+  );
+  app.post(
+    '/comparisons/trial',
+    {
+      schema: {
+        tags: ['comparisons'],
+        summary: 'The same for a comparison that is not saved',
+        body: trialComparisonBody,
+        response: { 200: comparisonReply },
+      },
     },
+    async (request) => pools.compare(await loader.comparison(request.body)),
   );
 }

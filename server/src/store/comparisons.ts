@@ -1,11 +1,12 @@
-import type { ComparisonBody, ComparisonRow } from '@undameter/contract';
+import type { CandidateBody, ComparisonBody, ComparisonRow } from '@undameter/contract';
 import { oneOf, uniquely } from './one';
-import type { Db } from './pg/Database';
+import type { Database, Db } from './pg/Database';
 
 export async function comparisons(db: Db, campaignId: number): Promise<ComparisonRow[]> {
   return db.sql<ComparisonRow>`
-    select id, campaign_id as "campaignId", name, fit_id as "fitId", candidate_run_id as "candidateRunId", x, y
-      from comparison where campaign_id = ${campaignId} order by id`;
+    select c.id, c.campaign_id as "campaignId", c.name, c.reference,
+           (select jsonb_agg(p.candidate order by p.position) from comparison_candidate p where p.comparison_id = c.id) as candidates
+      from comparison c where c.campaign_id = ${campaignId} order by c.id`;
 }
 
 /** @throws {AppError} NOT_FOUND */
@@ -21,29 +22,39 @@ export async function comparison(db: Db, id: number): Promise<ComparisonRow> {
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
-export async function createComparison(db: Db, campaignId: number, body: ComparisonBody): Promise<ComparisonRow> {
-  await checkParts(db, campaignId, body);
-  const rows = await uniquely(
-    'comparison',
-    body.name,
-    db.sql<{ id: number }>`
-    insert into comparison (campaign_id, name, fit_id, candidate_run_id, x, y)
-    values (${campaignId}, ${body.name.trim()}, ${body.fitId}, ${body.candidateRunId}, ${body.x}, ${body.y}) returning id`,
-  );
-  return comparison(db, rows[0]!.id);
+export async function createComparison(db: Database, campaignId: number, body: ComparisonBody): Promise<ComparisonRow> {
+  const id = await db.transaction(async (tx) => {
+    await checkParts(tx, campaignId, body);
+    const { reference } = body;
+    const rows = await uniquely(
+      'comparison',
+      body.name,
+      tx.sql<{ id: number }>`
+      insert into comparison (campaign_id, name, reference_run_id, reference)
+      values (${campaignId}, ${body.name.trim()}, ${reference.runId}, ${JSON.stringify(reference)}::jsonb) returning id`,
+    );
+    await writeCandidates(tx, rows[0]!.id, body.candidates);
+    return rows[0]!.id;
+  });
+  return comparison(db, id);
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
-export async function updateComparison(db: Db, id: number, body: ComparisonBody): Promise<ComparisonRow> {
-  const { campaignId } = await comparison(db, id);
-  await checkParts(db, campaignId, body);
-  await uniquely(
-    'comparison',
-    body.name,
-    db.sql`
-    update comparison set name = ${body.name.trim()}, fit_id = ${body.fitId}, candidate_run_id = ${body.candidateRunId},
-           x = ${body.x}, y = ${body.y} where id = ${id}`,
-  );
+export async function updateComparison(db: Database, id: number, body: ComparisonBody): Promise<ComparisonRow> {
+  await db.transaction(async (tx) => {
+    const { campaignId } = await comparison(tx, id);
+    await checkParts(tx, campaignId, body);
+    const { reference } = body;
+    await uniquely(
+      'comparison',
+      body.name,
+      tx.sql`
+      update comparison set name = ${body.name.trim()}, reference_run_id = ${reference.runId},
+             reference = ${JSON.stringify(reference)}::jsonb where id = ${id}`,
+    );
+    await tx.sql`delete from comparison_candidate where comparison_id = ${id}`;
+    await writeCandidates(tx, id, body.candidates);
+  });
   return comparison(db, id);
 }
 
@@ -52,12 +63,24 @@ export async function removeComparison(db: Db, id: number): Promise<void> {
   oneOf(await db.sql`delete from comparison where id = ${id} returning id`, 'comparison', id);
 }
 
-async function checkParts(db: Db, campaignId: number, body: ComparisonBody): Promise<void> {
-  oneOf(await db.sql`select id from fit where id = ${body.fitId} and campaign_id = ${campaignId}`, 'fit', body.fitId);
-  const { candidateRunId } = body;
-  oneOf(
-    await db.sql`select id from run where id = ${candidateRunId} and campaign_id = ${campaignId} and ready`,
-    'run',
-    candidateRunId,
-  );
+/** The runs, conditions and fits must be of the same campaign. @throws {AppError} NOT_FOUND */
+async function checkParts(db: Db, campaignId: number, { reference, candidates }: ComparisonBody): Promise<void> {
+  const sources = candidates.map((c) => c.source);
+  for (const runId of [reference.runId, ...sources.flatMap((s) => (s.kind === 'run' ? [s.runId] : []))])
+    oneOf(await db.sql`select id from run where id = ${runId} and campaign_id = ${campaignId} and ready`, 'run', runId);
+  for (const id of reference.conditionIds)
+    oneOf(await db.sql`select id from condition where id = ${id} and campaign_id = ${campaignId}`, 'condition', id);
+  for (const s of sources)
+    if (s.kind === 'fit')
+      oneOf(await db.sql`select id from fit where id = ${s.fitId} and campaign_id = ${campaignId}`, 'fit', s.fitId);
+}
+
+async function writeCandidates(db: Db, id: number, candidates: readonly CandidateBody[]): Promise<void> {
+  for (const [position, candidate] of candidates.entries()) {
+    const { source } = candidate;
+    const [runId, fitId] = source.kind === 'run' ? [source.runId, null] : [null, source.fitId];
+    await db.sql`
+      insert into comparison_candidate (comparison_id, position, run_id, fit_id, candidate)
+      values (${id}, ${position}, ${runId}, ${fitId}, ${JSON.stringify(candidate)}::jsonb)`;
+  }
 }

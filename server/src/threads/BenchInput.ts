@@ -49,11 +49,25 @@ export interface FitTask {
   choices: Choices;
 }
 
+/** One candidate: points of a run, or a fit. */
+export interface CandidateTask {
+  name: string;
+  kind: 'measured' | 'simulated' | 'fit';
+  run?: BenchRun;
+  fit?: FitTask;
+  /** Channels of the run. */
+  x: string;
+  y: string;
+  offset: number;
+  scale: number;
+  method: string;
+  uncertainty: number | null;
+}
+
 export interface CompareTask {
-  fit: FitTask;
-  candidate: BenchRun;
-  candidateX: string;
-  candidateY: string;
+  /** Its points; the model of the task takes no part. */
+  reference: FitTask;
+  candidates: CandidateTask[];
 }
 
 export interface FormulaTask {

@@ -1,13 +1,14 @@
 import { symbolsRead, type PropertyTable, type Step } from '@undameter/core';
-import type { FitBody } from '@undameter/contract';
+import type { ComparisonBody, FitBody } from '@undameter/contract';
 import { LRUCache } from 'lru-cache';
 import { conditions } from '../store/conditions';
+import { fit } from '../store/fits';
 import { oneOf } from '../store/one';
 import type { Database } from '../store/pg/Database';
 import { run, type StoredChannel } from '../store/runs';
 import { readColumn, readLevels } from '../store/samples';
 import { tables } from '../store/tables';
-import type { BenchRun, FitTask, NamedCondition } from './BenchInput';
+import type { BenchRun, CandidateTask, CompareTask, FitTask, NamedCondition } from './BenchInput';
 
 type Column = Pick<BenchRun['channels'][number], 'values' | 'levels'>;
 
@@ -88,6 +89,23 @@ export class BenchLoader {
       weights,
       choices,
     };
+  }
+
+  /** Everything that a comparison computes with. */
+  async comparison({ reference, candidates }: ComparisonBody): Promise<CompareTask> {
+    const points = { weights: 'none' as const, model: 'polynomial', settings: { degree: 1 }, choices: {} };
+    const tasks: CandidateTask[] = [];
+    for (const { source, ...how } of candidates) {
+      if (source.kind === 'fit') {
+        const row = await fit(this.db, source.fitId);
+        tasks.push({ ...how, name: row.name, kind: 'fit', x: '', y: '', fit: await this.fit(row) });
+      } else {
+        const { kind } = await run(this.db, source.runId);
+        const benchRun = await this.run(source.runId);
+        tasks.push({ ...how, name: benchRun.name, kind, run: benchRun, x: source.x, y: source.y });
+      }
+    }
+    return { reference: await this.fit({ name: '', ...reference, ...points }), candidates: tasks };
   }
 
   private async column(

@@ -144,10 +144,10 @@ const titleLook = (palette: Palette) => ({
 
 /** The key as lines below each other: a piece of the mark, then its words. */
 function keyOf(entries: readonly KeyEntry[], right: number, top: number, palette: Palette): Record<string, unknown>[] {
-  const WORDS = 92;
+  const words = Math.max(92, ...entries.map((e) => 6.1 * e.label.length));
   return entries.flatMap(({ label, mark }, i) => {
     const y = top + i * 16;
-    const left = right - WORDS - 34;
+    const left = right - words - 34;
     const stroke = { stroke: palette.ink, lineWidth: 1.4, fill: 'transparent' };
     return [
       mark === 'symbol'

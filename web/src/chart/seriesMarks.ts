@@ -70,7 +70,7 @@ export function fitOption({ fit, palette, size, view, inHand, extras, handles, w
   const marks = [
     ...fit.series.flatMap((s, i) => fittedMarks(s, i, palette, many, withPrediction && i === inHand)),
     ...extras.map(({ curve, name, series, look }) =>
-      line(curve, { name, colour: look === 'thin' ? palette.soft : colourOf(palette, series), width: look === 'thin' ? 1.2 : 1.8, dotted: look === 'dotted', dashed: look === 'dashed', z: 7, ...(look === 'thin' ? { endLabel: name } : {}) })),
+      line(curve, { name, colour: look === 'thin' ? palette.soft : colourOf(palette, series), width: look === 'thin' ? 1.2 : 1.8, dotted: look === 'dotted', dashed: look === 'dashed', z: 7 })),
     ...(handles.length > 0 ? [knots({ x: handles.map((h) => h.x), y: handles.map((h) => h.y) }, { name: 'handle', colour: palette.act, size: 11 })] : []),
   ];
   const pane: Pane = { title: axisTitle(fit.y), weight: 3, marks };

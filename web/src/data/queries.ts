@@ -1,4 +1,4 @@
-import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, JudgementReply, MapReply, OwnModelRow, PairsReply, PointsReply, QualityReply, RankingReply, ReadingsReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonBody, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, JudgementReply, MapReply, OwnModelRow, PairsReply, PointsReply, QualityReply, RankingReply, ReadingsReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -46,6 +46,8 @@ export const queries = {
   fitResult: (id: number) => read<FitReply>(`/fits/${id}/result`),
   comparisons: (campaignId: number) => read<ComparisonRow[]>(`/campaigns/${campaignId}/comparisons`),
   comparisonResult: (id: number) => read<ComparisonReply>(`/comparisons/${id}/result`),
+  trialComparison: (body: ComparisonBody & { campaignId: number }, wanted: boolean) =>
+    put<ComparisonReply>('/comparisons/trial', body, wanted),
   findings: (campaignId: number) => read<FindingRow[]>(`/campaigns/${campaignId}/findings`),
   /** With the saved procedure, or with one on trial. */
   bench: (runId: number, steps?: readonly Step[]) => put<BenchReply>(`/runs/${runId}/bench`, steps ? { steps } : {}),

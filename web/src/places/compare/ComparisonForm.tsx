@@ -1,70 +1,83 @@
-import type { CampaignReply, ComparisonBody, ComparisonRow, FitRow } from '@undameter/contract';
+import type { CampaignReply, ComparisonBody, ConditionRow, FitRow } from '@undameter/contract';
+import { printUnit } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
 import { Input, Select } from 'antd';
-import { useState } from 'react';
 import { queries } from '../../data/queries';
-import { useKeeping } from '../../data/useKeeping';
 import { Field } from '../../parts/Field';
-import { KeepButtons } from '../../parts/KeepButtons';
 import { ChannelSelect } from '../../step/ChannelSelect';
+import { CandidateForm } from './CandidateForm';
+import { ofRun } from './draft';
 
 interface FormProps {
   campaign: CampaignReply;
   fits: readonly FitRow[];
-  row: ComparisonRow | undefined;
-  count: number;
-  onOpen(id: number | undefined): void;
-  onNew(): void;
+  conditions: readonly ConditionRow[];
+  body: ComparisonBody;
+  onChange(body: ComparisonBody): void;
 }
 
-/** What is compared: a fit as reference, a run as candidate, and which of its channels. */
-export function ComparisonForm({ campaign, fits, row, count, onOpen, onNew }: FormProps) {
-  const candidates = [...campaign.runRows].sort((a, b) => Number(b.kind === 'simulated') - Number(a.kind === 'simulated'));
-  const [body, setBody] = useState<ComparisonBody>(() =>
-    row
-      ? { name: row.name, fitId: row.fitId, candidateRunId: row.candidateRunId, x: row.x, y: row.y }
-      : { name: `Comparison ${count + 1}`, fitId: fits[0]!.id, candidateRunId: candidates[0]?.id ?? 0, x: '', y: '' },
-  );
-  const { data: bench } = useQuery({ ...queries.bench(body.candidateRunId), enabled: body.candidateRunId > 0 });
-  const keeping = useKeeping('comparisons', campaign.id, row?.id, onOpen);
-  const set = (change: Partial<ComparisonBody>) => setBody({ ...body, ...change });
+/** What is compared: points of a run as the reference, and the candidates that are held against them. */
+export function ComparisonForm({ campaign, fits, conditions, body, onChange }: FormProps) {
+  const { reference, candidates } = body;
+  const { data: bench } = useQuery(queries.bench(reference.runId));
+  const set = (change: Partial<ComparisonBody>) => onChange({ ...body, ...change });
+  const refer = (change: Partial<ComparisonBody['reference']>) => set({ reference: { ...reference, ...change } });
+  const runs = [...campaign.runRows].sort((a, b) => Number(b.kind === 'simulated') - Number(a.kind === 'simulated'));
+  const unit = printUnit(bench?.channels.find((c) => c.symbol === reference.y)?.unit ?? '');
   return (
     <>
-      <header className="panel-head">
-        <h2>Comparison</h2>
-        <span className="grow" />
-        <button className="quiet" onClick={onNew}>
-          + Comparison
-        </button>
-      </header>
       <div className="panel-pad">
         <Field label="Name">
           <Input value={body.name} maxLength={120} onChange={(e) => set({ name: e.target.value })} />
         </Field>
-        <Field label="Reference" hint="a fit, with the points that it went through">
-          <Select aria-label="Reference" value={body.fitId} onChange={(fitId) => set({ fitId })} options={fits.map((f) => ({ value: f.id, label: f.name }))} />
+        <Field label="Reference">
+          <Select aria-label="Reference" value={reference.runId} onChange={(runId: number) => refer({ runId, x: '', y: '' })} options={campaign.runRows.map((r) => ({ value: r.id, label: r.name }))} />
         </Field>
-        <Field label="Candidate" hint="the run that is held against it">
+        <Field label="Conditions" hint={reference.conditionIds.length === 0 ? 'none chosen: all kept samples as one series' : undefined}>
           <Select
-            aria-label="Candidate"
-            value={body.candidateRunId || undefined}
-            onChange={(candidateRunId: number) => set({ candidateRunId, x: '', y: '' })}
-            options={candidates.map((r) => ({ value: r.id, label: r.kind === 'simulated' ? `${r.name} (simulated)` : r.name }))}
+            mode="multiple"
+            aria-label="Conditions"
+            placeholder="all kept samples"
+            value={reference.conditionIds}
+            onChange={(conditionIds: number[]) => refer({ conditionIds })}
+            options={conditions.map((c) => ({ value: c.id, label: c.name }))}
           />
         </Field>
-        <Field label="Its x">
-          <ChannelSelect label="x of the candidate" channels={bench?.channels ?? []} value={body.x} onChange={(x) => set({ x })} />
+        <Field label="Points" hint={reference.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}>
+          <Select
+            aria-label="Points of the reference"
+            value={reference.data}
+            onChange={(data) => refer({ data })}
+            options={[
+              { value: 'samples', label: 'samples' },
+              { value: 'operatingPoints', label: 'operating points' },
+            ]}
+          />
         </Field>
-        <Field label="Its y">
-          <ChannelSelect label="y of the candidate" channels={bench?.channels ?? []} value={body.y} onChange={(y) => set({ y })} />
+        <Field label="x">
+          <ChannelSelect label="x" channels={bench?.channels ?? []} value={reference.x} onChange={(x) => refer({ x })} />
         </Field>
-        <KeepButtons
-          keeping={keeping}
-          label={row ? 'Save' : 'Compare'}
-          disabled={!body.x || !body.y || body.name.trim() === ''}
-          onSave={() => keeping.save(body)}
-          deletable={row !== undefined}
+        <Field label="y">
+          <ChannelSelect label="y" channels={bench?.channels ?? []} value={reference.y} onChange={(y) => refer({ y })} />
+        </Field>
+      </div>
+      {candidates.map((candidate, k) => (
+        <CandidateForm
+          key={k}
+          number={k + 1}
+          candidate={candidate}
+          runs={runs}
+          fits={fits}
+          unit={unit}
+          like={reference}
+          onChange={(next) => set({ candidates: candidates.map((c, i) => (i === k ? next : c)) })}
+          onRemove={candidates.length > 1 ? () => set({ candidates: candidates.filter((_, i) => i !== k) }) : undefined}
         />
+      ))}
+      <div className="panel-pad">
+        <button className="quiet" disabled={candidates.length >= 12} onClick={() => set({ candidates: [...candidates, ofRun(runs[0]!.id, reference.x, reference.y)] })}>
+          + Candidate
+        </button>
       </div>
     </>
   );

@@ -1,56 +1,97 @@
-import type { ComparisonReply } from '@undameter/contract';
+import type { ComparedCandidate, ComparisonReply } from '@undameter/contract';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
-import { band, colourOf, level, line, points } from '../../chart/marks';
-import { axisTitle, stackOption } from '../../chart/panes';
-import { fittedMarks } from '../../chart/seriesMarks';
+import { band, colourOf, errorBars, level, line, points } from '../../chart/marks';
+import { axisTitle, stackOption, type KeyEntry, type Pane } from '../../chart/panes';
 import type { Palette } from '../../theme/palette';
 
-/** Measured as open symbols, model as solid line, simulated as dashed line; below, measured − simulated. */
-export function compareOption({ fit, series }: ComparisonReply, palette: Palette, size: Size): ChartOption {
-  const many = series.length > 1;
+/** What the lower pane shows. */
+export const differenceViews = { difference: 'difference', equality: 'equality' } as const;
+export type DifferenceView = keyof typeof differenceViews;
+
+interface Shown {
+  series: number;
+  which: number;
+  candidate: ComparedCandidate;
+  colour: string;
+  name: string;
+  kind: ComparisonReply['candidates'][number]['kind'];
+}
+
+/** Measured as open symbols with their ±, model as solid line in its band, simulated as dashed line; below, reference − candidate or the line of equality. */
+export function compareOption(reply: ComparisonReply, palette: Palette, size: Size, view: DifferenceView = 'difference'): ChartOption {
+  const many = reply.series.length > 1;
+  const shown = reply.series.flatMap((s, i) =>
+    s.candidates.flatMap((candidate, k): Shown[] =>
+      candidate.problem
+        ? []
+        : [{ series: i, which: k, candidate, colour: colourOf(palette, many ? i : k + 1), kind: reply.candidates[k]!.kind, name: [many ? s.name : '', reply.candidates[k]!.name].filter(Boolean).join(', ') }],
+    ),
+  );
   return stackOption({
     size,
     palette,
-    x: { title: axisTitle(fit.x) },
-    key: [
-      { label: 'measured', mark: 'symbol' },
-      { label: 'model, 95 % band', mark: 'solid' },
-      { label: 'simulated', mark: 'dashed' },
-    ],
-    panes: [
-      {
-        title: axisTitle(fit.y),
-        weight: 3,
-        marks: fit.series.flatMap((s, i) => [
-          ...fittedMarks(s, i, palette, many),
-          line(series[i]?.candidate ?? { x: [], y: [] }, {
-            name: `${many ? `${s.name}, ` : ''}simulated`,
-            colour: colourOf(palette, i),
-            width: 1.6,
-            dashed: true,
-            z: 7,
-          }),
-        ]),
-      },
-      {
-        title: axisTitle({ name: 'Measured − simulated', unit: fit.y.unit }),
-        weight: 1.2,
-        marks: [
-          level(0, palette.soft),
-          ...series.flatMap((s, i) => {
-            const colour = colourOf(palette, i);
-            return [
-              points(
-                { x: s.drawn.x, y: s.drawn.difference },
-                { name: '', colour, series: i, ground: palette.sheet, size: 4.5 },
-              ),
-              band(s.curve, colour, ''),
-              line({ x: s.curve.x, y: s.curve.difference }, { name: `${s.name}, model − simulated`, colour, width: 1.8, z: 6 }),
-            ];
-          }),
-        ],
-      },
-    ],
-  }); // prettier-ignore
+    x: { title: axisTitle(reply.x) },
+    key: keyOf(reply),
+    panes: [overlay(reply, shown, palette, many), view === 'equality' ? equality(reply, shown, palette) : differences(reply, shown, palette)],
+  });
+} // prettier-ignore
+
+function keyOf({ candidates }: ComparisonReply): KeyEntry[] {
+  const kinds = new Set(candidates.map((c) => c.kind));
+  return [
+    { label: 'reference', mark: 'symbol' },
+    ...(kinds.has('fit') ? [{ label: 'model, 95 % band', mark: 'solid' } as const] : []),
+    ...(kinds.has('simulated') ? [{ label: 'simulated', mark: 'dashed' } as const] : []),
+  ];
 }
+
+function overlay(reply: ComparisonReply, shown: readonly Shown[], palette: Palette, many: boolean): Pane {
+  return {
+    title: axisTitle(reply.y),
+    weight: 3,
+    marks: [
+      ...shown.flatMap(({ candidate, colour, name, kind, which, series }) => [
+        ...(candidate.curve.low.length > 0 ? [band(candidate.curve, colour, '')] : []),
+        line(candidate.curve, { name, colour, width: kind === 'measured' ? 1.2 : 1.8, dashed: kind === 'simulated', dotted: kind === 'measured', z: 7, ...(which === 0 && many ? { endLabel: reply.series[series]!.name } : {}) }),
+      ]),
+      ...reply.series.flatMap(({ drawn }, i) => {
+        const colour = many ? colourOf(palette, i) : palette.ink;
+        return [
+          ...(drawn.yUncertainty.length > 0 ? [errorBars({ ...drawn, xError: drawn.xUncertainty, yError: drawn.yUncertainty }, colour)] : []),
+          points(drawn, { name: '', colour, series: i, ground: palette.sheet, size: 6 }),
+        ];
+      }),
+    ],
+  };
+} // prettier-ignore
+
+function differences(reply: ComparisonReply, shown: readonly Shown[], palette: Palette): Pane {
+  return {
+    title: axisTitle({ name: 'Reference − candidate', unit: reply.y.unit }),
+    weight: 1.2,
+    marks: [
+      level(0, palette.soft),
+      ...shown.map(({ candidate: { drawn }, colour, which, series }) =>
+        points({ x: drawn.x, y: drawn.difference }, { name: '', colour, series: reply.candidates.length > 1 ? which : series, ground: palette.sheet, size: 4.5 }),
+      ),
+    ],
+  };
+} // prettier-ignore
+
+/** Candidate against reference: what lies on the line is equal. */
+function equality(reply: ComparisonReply, shown: readonly Shown[], palette: Palette): Pane {
+  const all = shown.flatMap(({ candidate: { drawn } }) => [...drawn.reference, ...drawn.candidate]).filter((v) => v !== null);
+  const ends = all.length > 0 ? [Math.min(...all), Math.max(...all)] : [];
+  return {
+    title: axisTitle({ name: `Candidate ${reply.y.name.toLowerCase()}`, unit: reply.y.unit }),
+    weight: 2.2,
+    ownX: { title: axisTitle({ name: `Reference ${reply.y.name.toLowerCase()}`, unit: reply.y.unit }) },
+    marks: [
+      line({ x: ends, y: ends }, { name: 'equal', colour: palette.soft, width: 1 }),
+      ...shown.map(({ candidate: { drawn }, colour, which, series }) =>
+        points({ x: drawn.reference, y: drawn.candidate }, { name: '', colour, series: reply.candidates.length > 1 ? which : series, ground: palette.sheet, size: 5 }),
+      ),
+    ],
+  };
+} // prettier-ignore

@@ -19,13 +19,13 @@ const changes: Record<string, { label: (s: string) => string; of: (v: number) =>
 };
 
 /** One parameter of each series against the mean of a channel in its condition, with a straight line through them. */
-export function AgainstBoard({ fit, tools }: { fit: FitReply; tools: ReactNode }) {
+export function AgainstBoard({ fit, along, tools }: { fit: FitReply; along: string | null; tools: ReactNode }) {
   const { palette } = useTheme();
   const series = fit.series.filter((s) => !s.problem);
   const parameters = series[0]?.parameters ?? [];
   const channels = series[0]?.means.map((m) => m.symbol) ?? [];
   const [symbol, setSymbol] = useState(parameters[0]?.symbol ?? '');
-  const [against, setAgainst] = useState(() => likeliest(fit));
+  const [against, setAgainst] = useState(() => likeliest(fit, along));
   const [change, setChange] = useState('plain');
   const parameter = parameters.find((p) => p.symbol === symbol) ?? parameters[0];
   const rows = series.flatMap((s) => {
@@ -90,13 +90,13 @@ function againstOption({ rows, line: found, title, xTitle, palette, size }: Agai
 } // prettier-ignore
 
 /** The channel, other than x and y, whose means differ most between the conditions for its size. */
-function likeliest({ series, x, y }: FitReply): string {
+function likeliest({ series, x, y }: FitReply, along: string | null): string {
   const symbols = series.find((s) => s.means.length > 0)?.means.map((m) => m.symbol) ?? [];
   const spread = (symbol: string): number => {
     const means = series.flatMap((s) => s.means.find((m) => m.symbol === symbol)?.mean ?? []);
     const middle = means.reduce((a, b) => a + b, 0) / means.length;
     return means.reduce((sum, m) => sum + (m - middle) ** 2, 0) / (middle * middle || 1);
   };
-  const isLogged = (s: string) => s !== x.symbol && s !== y.symbol && symbols.indexOf(s) < 3;
-  return [...symbols].filter((s) => s !== x.symbol && s !== y.symbol).sort((a, b) => Number(isLogged(b)) - Number(isLogged(a)) || spread(b) - spread(a))[0] ?? '';
+  const isLogged = (s: string) => symbols.indexOf(s) < 3;
+  return [...symbols].filter((s) => s !== x.symbol && s !== y.symbol && s !== along).sort((a, b) => Number(isLogged(b)) - Number(isLogged(a)) || spread(b) - spread(a))[0] ?? '';
 } // prettier-ignore

@@ -12,6 +12,8 @@ interface FitBoardsProps {
   waiting: boolean;
   body: FitBody;
   fit: FitReply | undefined;
+  /** The channel along which the run is ordered. */
+  along: string | null;
   inHand: number;
   onTake(index: number): void;
   ranking: RankingReply | undefined;
@@ -43,6 +45,7 @@ export function FitBoards(props: FitBoardsProps) {
     />
   );
   if (view === 'ranking') return <RankingBoard {...props} tools={tools} />;
-  if (view === 'against' && fit && fit.series.length > 1) return <AgainstBoard fit={fit} tools={tools} />;
+  if (view === 'against' && fit && fit.series.length > 1)
+    return <AgainstBoard fit={fit} along={props.along} tools={tools} />;
   return <FitBoard {...props} tools={tools} />;
 }

@@ -134,6 +134,7 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
           onView={setBoardView}
           body={body}
           fit={fit}
+          along={bench?.along ?? null}
           waiting={trial.isFetching && !trial.data}
           inHand={inHand}
           onTake={setInHand}

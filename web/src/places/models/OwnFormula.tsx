@@ -12,6 +12,9 @@ import type { FormChannel } from '../../step/StepForm';
 /** The editor is loaded where a formula is, not with the bench. */
 const FormulaEditor = lazy(() => import('../../step/FormulaEditor'));
 
+/** One and the same, so that nothing is computed anew for it. */
+const NONE: Record<string, string> = {};
+
 const words = [
   { text: 'x', kind: 'variable', says: 'the channel that is x' },
   ...Object.entries(functions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.says })),
@@ -42,7 +45,7 @@ export function OwnFormula({ campaignId, body, channels, onChange }: OwnFormulaP
   const [name, setName] = useState('');
   const { data: kept = [] } = useQuery(queries.ownModels(campaignId));
   const formula = String(body.settings['formula'] ?? '');
-  const meanings = (body.settings['meanings'] ?? {}) as Record<string, string>;
+  const meanings = (body.settings['meanings'] ?? NONE) as Record<string, string>;
   const unitOf = (symbol: string): string => channels.find((c) => c.symbol === symbol)?.unit ?? '';
   const [x, y] = [unitOf(body.x), unitOf(body.y)];
   const { parameters, problem } = useMemo(() => understood(formula, { ...meanings }, x, y), [formula, meanings, x, y]);

@@ -1,6 +1,7 @@
 import type { FitBody, FitReply, SeriesReply } from '@undameter/contract';
 import { formatValue, formatWithUncertainty } from '@undameter/core';
 import { Input, InputNumber, Select, Slider, Switch } from 'antd';
+import { useState } from 'react';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import { tidy, without, withState, type ParameterState } from './draft';
@@ -122,10 +123,10 @@ function ParameterRow({ body, fit, series, start, nudge, symbol, onChange, onSta
   );
 } // prettier-ignore
 
-/** A typed start value and a slider about it: a thousandth to a thousand times at its ends. */
+/** A typed start value and a slider about it: up to three times its power of ten. */
 function StartValue({ symbol, value, onChange }: { symbol: string; value: number; onChange(value: number): void }) {
-  const size = Math.abs(value) || 1;
-  const base = 10 ** Math.round(Math.log10(size));
+  // One scale while it is in hand, so that the slider does not jump under it.
+  const [base] = useState(() => 10 ** Math.ceil(Math.log10(Math.abs(value) || 1)));
   return (
     <div className="parameter-controls">
       <InputNumber size="small" aria-label={`Start value of ${symbol}`} value={Number(value.toPrecision(6))} onChange={(v) => v !== null && onChange(v)} />
@@ -134,7 +135,7 @@ function StartValue({ symbol, value, onChange }: { symbol: string; value: number
         aria-label={`Slider of ${symbol}`}
         min={-3}
         max={3}
-        step={0.005}
+        step={0.001}
         value={value / base}
         tooltip={{ open: false }}
         onChange={(v) => onChange(v * base)}

@@ -30,7 +30,7 @@ export function RankingBoard({ ranking, rankingError, candidates, onCandidates, 
   const listed = [...all, ...candidates.filter((c) => !all.some((a) => keyOf(a) === keyOf(c)))];
   return (
     <Board<RankedReply>
-      title="Models side by side"
+      title="Other models"
       rows={rows}
       keyOf={(r) => keyOf(r)}
       inHand={ranking && ranking.suffices >= 0 ? keyOf(rows[ranking.suffices]!) : null}

@@ -19,7 +19,7 @@ import { Sentence } from '../../parts/Sentence';
 import { palettes, type Palette } from '../../theme/palette';
 import { useTheme } from '../../theme/ThemeProvider';
 import { compareOption } from '../compare/chartOption';
-import { comparisonCsv } from './comparisonCsv';
+import { comparisonCsv, fitCsv } from './comparisonCsv';
 import { PictureForm } from './PictureForm';
 
 /** Findings as sentences, and the chart that shows them, to take along. */
@@ -110,7 +110,7 @@ function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | unde
     if (fitted)
       return {
         error,
-        csv: comparisonCsv({ reference: '', candidate: '', fit: fitted, series: [] }),
+        csv: fitCsv(fitted),
         draw: (palette: Palette, size: Size) =>
           fitOption({
             fit: fitted,

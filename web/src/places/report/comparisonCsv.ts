@@ -1,4 +1,4 @@
-import type { ComparisonReply } from '@undameter/contract';
+import type { ComparisonReply, FitReply } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
 import { toCsv } from '../../board/toCsv';
 
@@ -8,26 +8,32 @@ interface Row {
   x: number | null;
   y: number | null;
 }
+type Column = readonly (number | null)[];
 
-/** The curves of a comparison as drawn: measured points, fitted model, simulated points, one a row. */
-export function comparisonCsv({ fit, series }: ComparisonReply): string {
-  const rows: Row[] = fit.series.flatMap((s, i) => [
-    ...s.drawn.x.map((x, k) => ({ series: s.name, what: 'measured', x, y: s.drawn.y[k] ?? null })),
-    ...s.curve.x.map((x, k) => ({ series: s.name, what: 'model', x, y: s.curve.y[k] ?? null })),
-    ...(series[i]?.candidate.x ?? []).map((x, k) => ({
-      series: s.name,
-      what: 'simulated',
-      x,
-      y: series[i]!.candidate.y[k] ?? null,
-    })),
-  ]);
-  return toCsv<Row>(
+const rowsOf = (series: string, what: string, x: Column, y: Column): Row[] =>
+  x.map((at, k) => ({ series, what, x: at, y: y[k] ?? null }));
+
+const csvOf = ({ x, y }: Pick<FitReply, 'x' | 'y'>, rows: readonly Row[]): string =>
+  toCsv<Row>(
     [
       { title: 'Series', value: (r) => r.series },
       { title: 'What', value: (r) => r.what },
-      { title: fit.x.name, unit: printUnit(fit.x.unit), value: (r) => r.x },
-      { title: fit.y.name, unit: printUnit(fit.y.unit), value: (r) => r.y },
+      { title: x.name, unit: printUnit(x.unit), value: (r) => r.x },
+      { title: y.name, unit: printUnit(y.unit), value: (r) => r.y },
     ],
     rows,
   );
-}
+
+/** A fit as drawn: measured points and the fitted curve, one a row. */
+export const fitCsv = (fit: FitReply): string =>
+  csvOf(fit, fit.series.flatMap((s) => [...rowsOf(s.name, 'measured', s.drawn.x, s.drawn.y), ...rowsOf(s.name, 'model', s.curve.x, s.curve.y)])); // prettier-ignore
+
+/** A comparison as drawn: the reference's points and each candidate's curve, one a row. */
+export const comparisonCsv = (reply: ComparisonReply): string =>
+  csvOf(
+    reply,
+    reply.series.flatMap((s) => [
+      ...rowsOf(s.name, 'reference', s.drawn.x, s.drawn.y),
+      ...s.candidates.flatMap((c, k) => rowsOf(s.name, reply.candidates[k]!.name, c.curve.x, c.curve.y)),
+    ]),
+  );

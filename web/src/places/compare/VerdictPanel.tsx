@@ -1,0 +1,63 @@
+import type { ComparisonReply } from '@undameter/contract';
+import { formatCount } from '@undameter/core';
+import { Sentence } from '../../parts/Sentence';
+import { usePinFinding } from '../report/usePinFinding';
+import type { DifferenceRow } from './DifferenceBoard';
+
+interface VerdictPanelProps {
+  campaignId: number;
+  reply: ComparisonReply;
+  row: DifferenceRow;
+  /** The saved comparison, when what is shown is what was saved. */
+  comparisonId: number | undefined;
+}
+
+/** What the comparison of one candidate in one condition says, and the way to a finding. */
+export function VerdictPanel({ campaignId, reply, row, comparisonId }: VerdictPanelProps) {
+  const pin = usePinFinding(campaignId);
+  const { candidate } = row;
+  const hasUncertainty = reply.series.some((s) => s.candidates.some((c) => c.uVal !== null));
+  return (
+    <>
+      <header className="panel-head">
+        <h2 className="clip">
+          {row.name}: {row.candidateName}
+        </h2>
+        <span className="grow" />
+        {candidate && (
+          <button
+            className="quiet"
+            disabled={comparisonId === undefined || pin.isPending}
+            title={comparisonId === undefined ? 'Save the comparison first' : undefined}
+            onClick={() => pin.mutate({ kind: 'difference', comparisonId: comparisonId!, conditionId: row.conditionId, candidate: row.which })}
+          >
+            Pin as finding
+          </button>
+        )}
+      </header>
+      <Sentence error={row.problem ? { message: row.problem } : null} />
+      {candidate && (
+        <ul className="ladder">
+          <li className={candidate.verdict.state}>
+            <b>Verdict</b>
+            <span>{candidate.verdict.text}</span>
+          </li>
+          {candidate.outside > 0 && (
+            <li className="doubtful">
+              <b>Range</b>
+              <span>{formatCount(candidate.outside)} points of the reference lie outside the candidate and take no part.</span>
+            </li>
+          )}
+          {hasUncertainty && (
+            <li className="passed">
+              <b>E and u_val</b>
+              <span>in the manner of ASME V&amp;V 20: E is candidate − reference on average; u_val the root of the squares of both sides’ uncertainties, not made smaller by the number of points</span>
+            </li>
+          )}
+        </ul>
+      )}
+      <Sentence error={pin.error} />
+      {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
+    </>
+  );
+} // prettier-ignore

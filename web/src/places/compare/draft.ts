@@ -1,0 +1,32 @@
+import type { CandidateBody, ComparisonBody, ComparisonRow, FitRow, RunRow } from '@undameter/contract';
+
+/** What of a saved comparison its form holds. */
+export const bodyOf = ({ name, reference, candidates }: ComparisonRow): ComparisonBody => ({ name, reference, candidates }); // prettier-ignore
+
+const asIs = { offset: 0, scale: 1, method: 'linear', uncertainty: null };
+
+export const ofRun = (runId: number, x = '', y = ''): CandidateBody => ({
+  source: { kind: 'run', runId, x, y },
+  ...asIs,
+});
+export const ofFit = (fitId: number): CandidateBody => ({ source: { kind: 'fit', fitId }, ...asIs });
+
+/** The points of the first fit against the first simulated run, or what there is of either. */
+export function newComparison(name: string, runs: readonly RunRow[], fits: readonly FitRow[]): ComparisonBody {
+  const fit = fits[0];
+  const measured = runs.find((r) => r.kind === 'measured') ?? runs[0]!;
+  const reference = fit
+    ? { runId: fit.runId, x: fit.x, y: fit.y, conditionIds: fit.conditionIds, data: fit.data }
+    : { runId: measured.id, x: '', y: '', conditionIds: [], data: 'samples' as const };
+  const simulated = runs.find((r) => r.kind === 'simulated');
+  return { name, reference, candidates: simulated ? [ofRun(simulated.id)] : fit ? [ofFit(fit.id)] : [ofRun(measured.id)] };
+} // prettier-ignore
+
+/** Nothing is missing that the computation needs. */
+export const isWhole = ({ reference, candidates }: ComparisonBody): boolean =>
+  reference.x !== '' &&
+  reference.y !== '' &&
+  candidates.length > 0 &&
+  candidates.every(({ source }) => source.kind === 'fit' || (source.x !== '' && source.y !== ''));
+
+export const sameComparison = (a: ComparisonBody, b: ComparisonBody): boolean => JSON.stringify(a) === JSON.stringify(b); // prettier-ignore
