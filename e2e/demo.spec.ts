@@ -33,8 +33,8 @@ test('the demo shows the finished way, and can be taken apart', async ({ bench: 
   await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
 
   await go(page, 'Compare');
-  await page.getByRole('row', { name: /2900 rpm/ }).click();
-  await expect(page.getByText('larger than the scatter of the points explains')).toBeVisible();
+  await page.getByRole('row', { name: /2900 rpm.*Simulated head curve/ }).click();
+  await expect(page.getByText(/the shape differs, not the level/)).toBeVisible();
 });
 
 test('a step can be switched off, moved, deleted, and samples come back with one gesture', async ({ bench: page }) => {
@@ -83,7 +83,7 @@ test('the command list, the keys and both themes', async ({ bench: page }) => {
   await page.keyboard.press('?');
   await expect(page.getByText('move the selection, or the window when there is none')).toBeVisible();
   await page.keyboard.press('Escape');
-  const chart = page.getByRole('img', { name: /Channels p_d/ });
+  const chart = page.getByRole('img', { name: /^Channels / });
   await chart.focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('toolbar', { name: 'Selection' })).toBeVisible();

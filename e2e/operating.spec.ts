@@ -54,12 +54,12 @@ test('the procedure of a sweep works on the second one in one action, and can be
   await page.getByRole('button', { name: 'Use …' }).click();
   await choose(page, 'Runs to apply it to', 'Sweep, second day');
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('region', { name: 'On Sweep, second day' })).toContainText('all 10 steps work');
+  await expect(page.getByRole('region', { name: 'On Sweep, second day' })).toContainText('all 12 steps work');
   await page.getByRole('button', { name: 'Apply to 1 run' }).click();
   await expect(page.getByText('Each run can undo it.')).toBeVisible();
   await page.getByRole('textbox', { name: 'Name of the kept procedure' }).fill('Sweep to head and efficiency');
   await page.getByRole('button', { name: 'Save to the campaign' }).click();
-  await expect(page.getByText('Sweep to head and efficiency, 10 steps')).toBeVisible();
+  await expect(page.getByText('Sweep to head and efficiency, 12 steps')).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export as JSON' }).click();
   expect((await download).suggestedFilename()).toBe('sweep-to-head-and-efficiency.procedure.json');
@@ -72,7 +72,7 @@ test('the procedure of a sweep works on the second one in one action, and can be
 test('a step is dragged to another place, copied, and annotated', async ({ bench: page }) => {
   await page.goto(`${page.url()}campaign/1/signals/1`);
   const lines = page.locator('.steps .step-title');
-  await expect(lines).toHaveCount(10);
+  await expect(lines).toHaveCount(12);
   const from = (await page.getByRole('button', { name: /Step 10: Smooth/ }).boundingBox())!;
   const to = (await page.getByRole('button', { name: /Step 4: rho/ }).boundingBox())!;
   await page.mouse.move(from.x + 60, from.y + 12);
@@ -87,5 +87,5 @@ test('a step is dragged to another place, copied, and annotated', async ({ bench
   await expect(page.locator('.step-note')).toHaveText('only for the picture');
   await page.getByRole('button', { name: /Step 4: Smooth/ }).click();
   await page.getByRole('button', { name: 'Duplicate' }).click();
-  await expect(lines).toHaveCount(11);
+  await expect(lines).toHaveCount(13);
 });

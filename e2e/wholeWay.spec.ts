@@ -150,11 +150,14 @@ test('from a log to a finding', async ({ bench: page }) => {
   await expect(page.getByText('12 samples from 13 lines')).toBeVisible();
   await go(page, 'Compare');
   await page.getByRole('button', { name: '+ Comparison' }).click();
-  await choose(page, 'x of the candidate', 'Flow');
-  await choose(page, 'y of the candidate', 'Drop');
-  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await choose(page, 'x of candidate 1', 'Flow');
+  await choose(page, 'y of candidate 1', 'Drop');
+  await page.getByRole('spinbutton', { name: 'Uncertainty of candidate 1' }).fill('0.02');
   const difference = page.getByRole('row', { name: /1500 rpm/ }).getByRole('cell');
-  await expect(difference.nth(3)).toHaveText(/^−0\.10\d/);
+  await expect(difference.nth(4)).toHaveText(/^−0\.10\d/);
+  await expect(page.getByText(/times u_val = 0\.02\d* bar: the candidate is off by more/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
   await page.getByRole('button', { name: 'Pin as finding' }).click();
   await expect(page.getByText(/Pinned: .* above /)).toBeVisible();
 
@@ -173,5 +176,5 @@ test('from a log to a finding', async ({ bench: page }) => {
   expect((await take('SVG')).toString()).toMatch(/^<svg width="120mm"/);
   const csv = (await take('Data as CSV')).toString();
   expect(csv).toContain('Series,What,Flow (L/min),Drop (bar)\r\n');
-  expect(csv).toMatch(/simulated,5,0\.6375/);
+  expect(csv).toMatch(/simulated-drop,5,0\.6375/);
 }); // prettier-ignore

@@ -66,6 +66,19 @@ const sweepSteps: Step[] = [
     symbol: 'p_d_s',
     name: 'Discharge pressure, smoothed',
   }),
+  // By the affinity laws a pump of one size has one curve when flow and head are brought to one speed.
+  step('flowAtRated', 'derive', {
+    name: 'Flow at 2900 rpm',
+    symbol: 'Q_n',
+    formula: 'Q * 2900 [rpm] / n',
+    unit: 'L/min',
+  }),
+  step('headAtRated', 'derive', {
+    name: 'Head at 2900 rpm',
+    symbol: 'H_n',
+    formula: 'H * (2900 [rpm] / n)^2',
+    unit: 'm',
+  }),
 ];
 
 /** From the data sheets of the sensors, whose limits are taken as never passed. */
@@ -195,3 +208,14 @@ export const demoConditions = rig.speedsRpm.map((speed) => ({
   name: `${speed} rpm`,
   limits: [{ symbol: 'n', value: speed, tolerance: 20, unit: 'rpm' }, steady],
 }));
+
+/** A model of the engineer's own: the speed while friction and drag slow the shaft down, kept in the campaign. */
+export const demoCoasting = {
+  name: 'Coasting to rest',
+  formula: 'n_s*tan(phi - x/tau)',
+  meanings: {
+    n_s: 'speed at which drag and friction are equal',
+    phi: 'angle of the start: the arctangent of the first speed over n_s',
+    tau: 'time constant of coasting',
+  },
+};

@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream';
-import { demoCampaign, demoConditions, demoRuns, demoTables, type DemoRun } from '@undameter/demo';
+import { demoCampaign, demoCoasting, demoConditions, demoRuns, demoTables, type DemoRun } from '@undameter/demo';
 import type { Services } from '../services';
 import { campaigns, createCampaign } from '../store/campaigns';
 import { createComparison } from '../store/comparisons';
@@ -7,6 +7,7 @@ import { createCondition } from '../store/conditions';
 import { createFinding } from '../store/findings';
 import { createFit } from '../store/fits';
 import { declareChannel, removeCampaign, saveProcedure } from '../store/runs';
+import { createOwnModel } from '../store/ownModels';
 import { createTable } from '../store/tables';
 import { sentenceOf } from '../routes/findings';
 import type { FindingOrigin } from '@undameter/contract';
@@ -62,6 +63,36 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
     model: 'stepResponse',
     settings: {},
     choices: {},
+  });
+  // One curve for all speeds, once flow and head are brought to one: an F-test says whether it holds.
+  await createFit(db, campaignId, {
+    name: 'Affinity laws',
+    runId: sweep,
+    x: 'Q_n',
+    y: 'H_n',
+    conditionIds,
+    data: 'operatingPoints',
+    // At the lowest speed the reduction to one makes four times as much of the noise.
+    weights: 'relative',
+    model: 'pumpHead',
+    settings: {},
+    choices: { shared: ['H0', 'k'] },
+  });
+  // Speed under a constant friction and a drag that grows with its square.
+  await createOwnModel(db, campaignId, demoCoasting);
+  const { formula, meanings } = demoCoasting;
+  await createFit(db, campaignId, {
+    name: 'Coast-down',
+    runId: runIds[1]!,
+    x: 't',
+    y: 'n',
+    conditionIds: [],
+    data: 'samples',
+    weights: 'none',
+    model: 'own',
+    settings: { formula, meanings },
+    // From power-off to the last seconds, in which the shaft sticks.
+    choices: { ranges: { 'all kept samples': [2.1, 28] } },
   });
   const asIs = { offset: 0, scale: 1, method: 'monotone' };
   const comparison = await createComparison(db, campaignId, {

@@ -8,6 +8,7 @@ import {
   parseUnit,
   predict,
   seriesData,
+  sortedCurve,
   studentTQuantile,
   symbolsOfLimit,
   verdictOf,
@@ -124,10 +125,18 @@ function ofRun({ data, condition }: PreparedSeries, task: CandidateTask): Brough
     y: convertColumn(series.y, unit(series.yChannel), unit(data.yChannel)).map((v) => v * task.scale + task.offset),
   };
   const candidate = { ...candidateThrough(points, task.method, task.name), uncertainty: together(task.uncertainty) };
-  // Drawn as it is interpolated, through all its points while they are few.
-  const x = points.x.length > 300 ? curveGrid(candidate.range) : Float64Array.from([...points.x, ...curveGrid(candidate.range)]).sort(); // prettier-ignore
-  return { curve: { x: readings(x), y: readings(candidate.at(x)), low: [], high: [] }, candidate };
+  return { curve: { ...drawnThrough(points, task.method, candidate), low: [], high: [] }, candidate };
 }
+
+/** Its own points where straight lines join them, else as it is interpolated; of very many points a grid. */
+function drawnThrough(points: Curve, method: string, candidate: CurveCandidate): { x: (number | null)[]; y: (number | null)[] } {
+  const own = sortedCurve(points);
+  if (method === 'linear' && own.x.length <= MOST_OWN) return { x: readings(own.x), y: readings(own.y) };
+  const x = own.x.length > MOST_OWN ? curveGrid(candidate.range) : Float64Array.from([...own.x, ...curveGrid(candidate.range)]).sort();
+  return { x: readings(x), y: readings(candidate.at(x)) };
+} // prettier-ignore
+
+const MOST_OWN = 300;
 
 const unit = (channel: Channel): Unit => parseUnit(channel.unit);
 
