@@ -18,7 +18,15 @@ export const fitBody = closed({
   choices: choicesSchema,
 });
 export type FitBody = Static<typeof fitBody>;
-export const fitRow = closed({ id, campaignId: id, ...fitBody.properties });
+/** Value and standard error of each parameter, by the name of the series and the symbol. */
+export const fitResults = Type.Record(Type.String(), Type.Record(Type.String(), Type.Tuple([Type.Number(), reading])));
+export type FitResults = Static<typeof fitResults>;
+export const fitRow = closed({
+  id,
+  campaignId: id,
+  ...fitBody.properties,
+  /** As they were when it was saved. */ results: fitResults,
+});
 export type FitRow = Static<typeof fitRow>;
 
 const column = Type.Array(reading);

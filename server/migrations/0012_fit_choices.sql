@@ -15,3 +15,6 @@ create table own_model (
 
 -- What a finding's number means, in the engineer's words.
 alter table finding add column meaning text not null default '';
+
+-- Values and standard errors as they were when a fit was saved, by series and parameter: what moved since is shown.
+alter table fit add column results jsonb not null default '{}'::jsonb;

@@ -55,6 +55,21 @@ test('the warm-up gives back the time constant and both temperatures of the gene
   expect(tau!.unit).toBe('min');
 });
 
+test('one curve holds all speeds by the affinity laws, and the coast-down gives back friction, drag and time constant', async () => {
+  const { body: affinity } = await ask<FitReply>('/fits/4/result');
+  expect(affinity.sharing!.p).toBeGreaterThan(0.01);
+  const [h0, k] = affinity.series[0]!.parameters;
+  expect(Math.abs(h0!.value! - rig.headAtZeroFlowM)).toBeLessThan(0.01);
+  expect(Math.abs(k!.value! / rig.headFallMPerLpm2 - 1)).toBeLessThan(0.002);
+  const { body: coasting } = await ask<FitReply>('/fits/5/result');
+  const found = Object.fromEntries(coasting.series[0]!.parameters.map((p) => [p.symbol, p]));
+  const { dragConstant, dragSquare, inertia } = rig;
+  const truth = { n_s: (Math.sqrt(dragConstant / dragSquare) * 60) / (2 * Math.PI), tau: inertia / Math.sqrt(dragConstant * dragSquare) };
+  for (const [symbol, value] of Object.entries(truth))
+    expect(Math.abs(found[symbol]!.value! - value)).toBeLessThan(4 * found[symbol]!.standardError!);
+  expect(found['tau']!.unit).toBe('s');
+}); // prettier-ignore
+
 test('the ledger of the sweep accounts for every sample', async () => {
   const { body } = await ask<BenchReply>('/runs/1/bench', {});
   const setAside = body.reports.reduce((sum, r) => sum + r.setAside, 0);

@@ -10,7 +10,8 @@ import { declareChannel, removeCampaign, saveProcedure } from '../store/runs';
 import { createOwnModel } from '../store/ownModels';
 import { createTable } from '../store/tables';
 import { sentenceOf } from '../routes/findings';
-import type { FindingOrigin } from '@undameter/contract';
+import { resultsOf } from '../routes/models';
+import type { FindingOrigin, FitBody, FitRow } from '@undameter/contract';
 
 /**
  * Makes the demo campaign unless it is there, on the same way that a person takes: its
@@ -38,7 +39,7 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
   for (const condition of demoConditions) conditionIds.push((await createCondition(db, campaignId, condition)).id);
   const sweep = runIds[0]!;
   const curve = (name: string, y: string, degree: number) =>
-    createFit(db, campaignId, {
+    keepFit(services, campaignId, {
       name,
       runId: sweep,
       x: 'Q',
@@ -52,7 +53,7 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
     });
   const head = await curve('Head against flow', 'H', 2);
   await curve('Hydraulic power against flow', 'P_h', 3);
-  await createFit(db, campaignId, {
+  await keepFit(services, campaignId, {
     name: 'Warm-up',
     runId: runIds[2]!,
     x: 't',
@@ -65,7 +66,7 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
     choices: {},
   });
   // One curve for all speeds, once flow and head are brought to one: an F-test says whether it holds.
-  await createFit(db, campaignId, {
+  await keepFit(services, campaignId, {
     name: 'Affinity laws',
     runId: sweep,
     x: 'Q_n',
@@ -81,7 +82,7 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
   // Speed under a constant friction and a drag that grows with its square.
   await createOwnModel(db, campaignId, demoCoasting);
   const { formula, meanings } = demoCoasting;
-  await createFit(db, campaignId, {
+  await keepFit(services, campaignId, {
     name: 'Coast-down',
     runId: runIds[1]!,
     x: 't',
@@ -110,6 +111,10 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
     { kind: 'difference', comparisonId: comparison.id, conditionId: rated },
   ];
   for (const origin of origins) await createFinding(db, campaignId, await sentenceOf(services, origin), origin);
+}
+
+async function keepFit(services: Services, campaignId: number, body: FitBody): Promise<FitRow> {
+  return createFit(services.db, campaignId, body, await resultsOf(services, body));
 }
 
 async function importRun({ db, uploads, imports }: Services, campaignId: number, demoRun: DemoRun): Promise<number> {

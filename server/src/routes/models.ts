@@ -1,4 +1,4 @@
-import { comparisonBody, comparisonReply, comparisonRow, fitBody, fitReply, fitRow, idParams, judgementBody, judgementReply, ownModelBody, ownModelRow, rankingBody, rankingReply, readingsBody, readingsReply, trialComparisonBody, trialFitBody, type ComparisonBody, type ComparisonRow, type FitBody, type FitRow, type OwnModelBody, type OwnModelRow } from '@undameter/contract'; // prettier-ignore
+import { comparisonBody, comparisonReply, comparisonRow, fitBody, fitReply, fitRow, idParams, judgementBody, judgementReply, ownModelBody, ownModelRow, rankingBody, rankingReply, readingsBody, readingsReply, trialComparisonBody, trialFitBody, type ComparisonBody, type ComparisonRow, type FitBody, type FitResults, type FitRow, type OwnModelBody, type OwnModelRow } from '@undameter/contract'; // prettier-ignore
 import { AppError, modelOf, plain } from '@undameter/core';
 import { Errors } from 'typebox/value';
 import type { Services } from '../services';
@@ -18,6 +18,17 @@ function checkModel<Body extends { model: string; settings: unknown }>(body: Bod
   return body;
 }
 
+/** What a fit gives now, to be kept with it; nothing where it cannot be computed. */
+export async function resultsOf({ loader, pools }: Services, body: FitBody): Promise<FitResults> {
+  try {
+    const { series } = await pools.fit(await loader.fit(body));
+    return Object.fromEntries(series.map((s) => [s.name, Object.fromEntries(s.parameters.flatMap((p) => (p.value === null ? [] : [[p.symbol, [p.value, p.standardError]]])))]));
+  } catch (error) {
+    if (error instanceof AppError) return {};
+    throw error;
+  }
+} // prettier-ignore
+
 export function modelRoutes(app: Routes, services: Services): void {
   const { db, loader, pools } = services;
   collectionRoutes<FitBody, FitRow>(app, {
@@ -27,8 +38,8 @@ export function modelRoutes(app: Routes, services: Services): void {
     row: fitRow,
     list: (campaignId) => fits(db, campaignId),
     check: checkModel,
-    create: (campaignId, body) => createFit(db, campaignId, body),
-    update: (id, body) => updateFit(db, id, body),
+    create: async (campaignId, body) => createFit(db, campaignId, body, await resultsOf(services, body)),
+    update: async (id, body) => updateFit(db, id, body, await resultsOf(services, body)),
     remove: (id) => removeFit(db, id),
   });
   app.get(

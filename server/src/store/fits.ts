@@ -1,10 +1,10 @@
-import type { FitBody, FitRow } from '@undameter/contract';
+import type { FitBody, FitResults, FitRow } from '@undameter/contract';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
 
 export async function fits(db: Db, campaignId: number): Promise<FitRow[]> {
   return db.sql<FitRow>`
-    select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.data, f.weights, f.model, f.settings, f.choices,
+    select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.data, f.weights, f.model, f.settings, f.choices, f.results,
            coalesce((select jsonb_agg(fc.condition_id order by fc.position) from fit_condition fc where fc.fit_id = f.id),
                     '[]'::jsonb) as "conditionIds"
       from fit f where f.campaign_id = ${campaignId} order by f.id`;
@@ -21,15 +21,15 @@ export async function fit(db: Db, id: number): Promise<FitRow> {
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
-export async function createFit(db: Database, campaignId: number, body: FitBody): Promise<FitRow> {
+export async function createFit(db: Database, campaignId: number, body: FitBody, results: FitResults): Promise<FitRow> {
   const id = await db.transaction(async (tx) => {
     await checkParts(tx, campaignId, body);
     const rows = await uniquely(
       'fit',
       body.name,
       tx.sql<{ id: number }>`
-      insert into fit (campaign_id, name, run_id, x, y, data, weights, model, settings, choices)
-      values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights}, ${body.model}, ${JSON.stringify(body.settings)}::jsonb, ${JSON.stringify(body.choices)}::jsonb)
+      insert into fit (campaign_id, name, run_id, x, y, data, weights, model, settings, choices, results)
+      values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights}, ${body.model}, ${JSON.stringify(body.settings)}::jsonb, ${JSON.stringify(body.choices)}::jsonb, ${JSON.stringify(results)}::jsonb)
       returning id`,
     );
     await writeConditions(tx, rows[0]!.id, body.conditionIds);
@@ -39,7 +39,7 @@ export async function createFit(db: Database, campaignId: number, body: FitBody)
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
-export async function updateFit(db: Database, id: number, body: FitBody): Promise<FitRow> {
+export async function updateFit(db: Database, id: number, body: FitBody, results: FitResults): Promise<FitRow> {
   await db.transaction(async (tx) => {
     const { campaignId } = await fit(tx, id);
     await checkParts(tx, campaignId, body);
@@ -49,7 +49,7 @@ export async function updateFit(db: Database, id: number, body: FitBody): Promis
       tx.sql`
       update fit set name = ${body.name.trim()}, run_id = ${body.runId}, x = ${body.x}, y = ${body.y}, data = ${body.data},
              weights = ${body.weights}, model = ${body.model}, settings = ${JSON.stringify(body.settings)}::jsonb,
-             choices = ${JSON.stringify(body.choices)}::jsonb where id = ${id}`,
+             choices = ${JSON.stringify(body.choices)}::jsonb, results = ${JSON.stringify(results)}::jsonb where id = ${id}`,
     );
     await tx.sql`delete from fit_condition where fit_id = ${id}`;
     await writeConditions(tx, id, body.conditionIds);

@@ -171,7 +171,7 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
                 </KeepButtons>
               </div>
               {fit?.sharing && <p className={fit.sharing.p < 0.01 ? 'doubt panel-pad' : 'panel-pad said'}>{fit.sharing.text}</p>}
-              {fit && <SeriesPanel campaignId={campaignId} fit={fit} index={inHand} fitId={saved ? row.id : undefined} />}
+              {fit && <SeriesPanel campaignId={campaignId} fit={fit} index={inHand} fitId={saved ? row.id : undefined} results={saved ? row.results : undefined} />}
               {isFitted && (
                 <TrustPanel
                   judgement={judgement.data}

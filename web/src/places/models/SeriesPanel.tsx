@@ -1,4 +1,4 @@
-import type { FindingOrigin, FitReply, ParameterRow } from '@undameter/contract';
+import type { FindingOrigin, FitReply, FitResults, ParameterRow } from '@undameter/contract';
 import { formatWithUncertainty } from '@undameter/core';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../report/usePinFinding';
@@ -10,10 +10,27 @@ interface SeriesPanelProps {
   index: number;
   /** The saved fit, when what is shown is what was saved: only that can carry a finding. */
   fitId: number | undefined;
+  /** Of the saved fit, as they were when it was saved. */
+  results: FitResults | undefined;
+}
+
+/** A thousandth of its standard error is rounding. */
+const MOVED = 1e-3;
+
+function movedSince(p: ParameterRow, saved: readonly [number, number | null] | undefined) {
+  if (!saved || p.value === null) return null;
+  const size = Math.abs(p.value - saved[0]) / (p.standardError || Math.abs(p.value) || 1);
+  if (!(size > MOVED)) return null;
+  const was = formatWithUncertainty(saved[0], saved[1] ?? NaN);
+  return (
+    <span className="doubt block">
+      was {was.value} when saved: it moved by {size.toPrecision(2)} standard errors, since its data changed
+    </span>
+  );
 }
 
 /** The series in hand: each parameter in words, how well the curve holds, and the way to a finding. */
-export function SeriesPanel({ campaignId, fit, index, fitId }: SeriesPanelProps) {
+export function SeriesPanel({ campaignId, fit, index, fitId, results }: SeriesPanelProps) {
   const pin = usePinFinding(campaignId);
   const series = fit.series[index];
   if (!series || series.problem) return <Sentence error={series?.problem} />;
@@ -39,7 +56,10 @@ export function SeriesPanel({ campaignId, fit, index, fitId }: SeriesPanelProps)
               <span className="number">
                 {p.state === 'fixed' ? `${said.value} ${p.unit}, fixed` : `${said.value} ± ${said.uncertainty} ${p.unit}`}
               </span>
-              <small>{p.meaning}</small>
+              <small>
+                {p.meaning}
+                {movedSince(p, results?.[series.name]?.[p.symbol])}
+              </small>
               <button
                 className="quiet"
                 disabled={fitId === undefined || pin.isPending}

@@ -1,0 +1,45 @@
+/** Common practice, without a source: what every test engineer knows a fit must give. Data are made here. */
+import { expect, test } from '@jest/globals';
+import { Random } from '../number/Random';
+import { saturationPressure } from '../property';
+import { fitModel, modelOf, straightFit } from './index';
+
+const over = (from: number, to: number, n: number): Float64Array =>
+  Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1));
+const polynomial = modelOf('polynomial');
+
+test('in free fall the quadratic coefficient is half of g', () => {
+  const random = new Random(11);
+  const x = over(0, 0.6, 61);
+  // Fallen distance in m, read to half a millimetre.
+  const y = x.map((t) => 0.02 + 0.4 * t + 0.5 * 9.80665 * t * t + random.normal(5e-4));
+  const { parameters, standardErrors } = fitModel(polynomial, { degree: 2 }, { x, y, xName: 't' });
+  expect(Math.abs(2 * parameters[2]! - 9.80665)).toBeLessThan(4 * 2 * standardErrors[2]!);
+  expect(2 * standardErrors[2]!).toBeLessThan(0.02);
+});
+
+test('the terminal voltage of a cell over its current: slope is the internal resistance, intercept the open-circuit voltage', () => {
+  const random = new Random(12);
+  const x = over(0.05, 2, 40);
+  const y = x.map((current) => 1.532 - 0.214 * current + random.normal(1e-3));
+  const { parameters, standardErrors } = fitModel(polynomial, { degree: 1 }, { x, y, xName: 'I' });
+  [1.532, -0.214].forEach((truth, k) => expect(Math.abs(parameters[k]! - truth)).toBeLessThan(4 * standardErrors[k]!));
+});
+
+test('an exponential through the saturation curve of water: other constants directly than through logarithms', () => {
+  const x = over(20, 100, 41);
+  const y = x.map((t) => 1000 * saturationPressure(t + 273.15));
+  const data = { x, y, xName: 'T' };
+  const direct = fitModel(modelOf('exponential'), {}, data);
+  const straight = straightFit(modelOf('exponential'), data)!;
+  const [, tau] = direct.parameters;
+  // The curve is no exponential, so each fit serves the points that it weights: the direct one the large pressures.
+  expect(Math.abs(tau! / straight.parameters[1]! - 1)).toBeGreaterThan(0.1);
+  const off = (curve: (t: number) => number, at: number) => Math.abs(curve(x[at]!) / y[at]! - 1);
+  const ofDirect = (t: number): number => direct.curve(t).value;
+  expect(off(ofDirect, 40)).toBeLessThan(off(straight.curve, 40));
+  expect(off(straight.curve, 0)).toBeLessThan(off(ofDirect, 0));
+  // Where the points are an exponential, both find it.
+  const exact = { ...data, y: x.map((t) => 2 * Math.exp(t / 30)) };
+  expect(straightFit(modelOf('exponential'), exact)!.parameters[1]! / fitModel(modelOf('exponential'), {}, exact).parameters[1]!).toBeCloseTo(1, 9);
+}); // prettier-ignore

@@ -1,0 +1,82 @@
+/** A fit in the hand of an engineer, on the demo: own formulas, start values, the ladder, readings, other models. */
+import { expect } from '@playwright/test';
+import { benchTest, choose, drag } from './bench';
+
+const test = benchTest(true);
+
+test('a bad choice at each rung is caught and explained, and its action mends it', async ({ bench: page }) => {
+  await page.goto(`${page.url()}campaign/1/models/3`);
+  const rung = (name: string) => page.locator('.ladder').first().getByRole('listitem').filter({ hasText: name });
+  for (const name of ['Data', 'Model', 'Start', 'Uncertainties']) await expect(rung(name)).toContainText('passed');
+
+  // Model: a straight line through a step response.
+  await choose(page, 'Model', /^Polynomial$/);
+  await page.getByRole('spinbutton', { name: 'Degree' }).fill('1');
+  await expect(rung('Model')).toContainText('The residuals have a pattern along x');
+  await page.getByRole('button', { name: 'Try Step response with dead time' }).click();
+  await expect(rung('Model')).toContainText('look random along x');
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+
+  // Start: values that lead nowhere.
+  const tab = (name: string) => page.getByRole('radiogroup', { name: 'Of the fit' }).getByText(name);
+  await tab('Parameters').click();
+  await page.getByRole('switch', { name: 'Start curve' }).click();
+  await page.getByRole('spinbutton', { name: 'Start value of tau' }).fill('0.0001');
+  await page.getByRole('spinbutton', { name: 'Start value of L' }).fill('39');
+  await page.getByRole('button', { name: 'Search from here' }).click();
+  await tab('Fit').click();
+  await expect(rung('Start')).toContainText('From your start values the search ends in another valley');
+  await page.getByRole('button', { name: 'Drop my start values' }).click();
+  await expect(rung('Start')).toContainText('passed');
+
+  // Data: a stretch that is left out stays on the chart, greyed, and comes back.
+  await drag(page, 0.5, 0.9);
+  await page.getByRole('button', { name: 'Fit only this range' }).click();
+  await expect(page.getByText(/only x from 2\d/)).toBeVisible();
+  await expect(rung('Start')).not.toContainText('passed');
+  await page.getByRole('button', { name: 'Whole range' }).click();
+  await expect(rung('Start')).toContainText('passed');
+
+  // Uncertainties: the sensor's ± is shared by all points, so they scatter less than it says.
+  await choose(page, 'Weights', 'by the ± as it stands');
+  await expect(rung('Uncertainties')).toContainText('scatter less than their uncertainties say');
+  await page.getByRole('button', { name: 'As saved' }).click();
+});
+
+test('a nudge, a fixed parameter, and a formula of one’s own', async ({ bench: page }) => {
+  await page.goto(`${page.url()}campaign/1/models/3`);
+  const tab = (name: string) => page.getByRole('radiogroup', { name: 'Of the fit' }).getByText(name);
+  await tab('Parameters').click();
+  await page.getByRole('group', { name: 'Nudge tau' }).getByText('+10 %').click();
+  await expect(page.getByText(/misfit × 1[0-9]\.\d/)).toBeVisible();
+  await choose(page, 'How L is treated', 'fixed');
+  await page.getByRole('spinbutton', { name: 'L is fixed at' }).fill('2');
+  await page.keyboard.press('Tab');
+  await tab('Fit').click();
+  await expect(page.getByText('2.0000 min, fixed').or(page.getByText('2 min, fixed'))).toBeVisible();
+  await choose(page, 'Model', 'Own formula');
+  await expect(page.getByText('b (°C/min)')).toBeVisible();
+  await page.locator('.formula .cm-content').fill('T0 + D*(1 - exp(-max(x - L, 0)/tau)) + x');
+  await expect(page.locator('.formula .refusal')).toContainText('The units do not go together');
+  await page.locator('.formula .cm-content').fill('T0 + D*(1 - exp(-max(x - L, 0)/tau))');
+  await expect(page.getByRole('columnheader', { name: 'tau (min)' })).toBeVisible();
+  await expect(page.getByRole('row', { name: /all kept samples/ })).toContainText('10.19');
+});
+
+test('readings with their ±, other models side by side, and one curve for all speeds', async ({ bench: page }) => {
+  await page.goto(`${page.url()}campaign/1/models/1`);
+  await page.getByRole('row', { name: /2900 rpm/ }).click();
+  await page.getByRole('radiogroup', { name: 'Of the fit' }).getByText('Readings').click();
+  await page.getByRole('spinbutton', { name: 'Read back from y' }).fill('20');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/^72\.\d+ ± 0\.0\d+ L\/min/)).toBeVisible();
+  await page.getByRole('spinbutton', { name: 'Read at x' }).fill('150');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/extrapolated: \d+ % of the range/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Pin as finding' }).last().click();
+  await expect(page.getByText(/^Pinned: Flow at head 20 m, 2900 rpm/)).toBeVisible();
+  await page.getByText('other models').click();
+  await expect(page.getByRole('row', { name: /^Polynomial, degree 2/ })).toHaveClass(/in-hand/);
+  await page.goto(`${page.url().replace(/\/models\/1.*/, '/models/4')}`);
+  await expect(page.getByText(/One H0, k for all series holds them as well as one for each/)).toBeVisible();
+});
