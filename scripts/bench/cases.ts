@@ -49,6 +49,10 @@ const decay = {
   x: decayX,
   y: decayX.map((v, i) => 3 + 2 * Math.exp(-v / 1.7) + 0.01 * Math.sin(7919 * i)),
 };
+const eighteen = Array.from({ length: 18 }, (_, k) => {
+  const x = Float64Array.from({ length: 10_000 }, (_, i) => i / 1000);
+  return { xName: 'x', x, y: x.map((v, i) => 3 + k + 2 * Math.exp(-v / (1.7 + k / 10)) + 0.01 * Math.sin(7919 * i)) };
+});
 const limits = [
   { symbol: 't', value: 5000, tolerance: 2000, unit: 's' },
   { symbol: 'y', value: 0, tolerance: 10, unit: 'kPa' },
@@ -111,6 +115,7 @@ export const cases: readonly Case[] = [
   { name: 'monotone cubic of 1,000 knots, 1e6 random', ours: () => interpolatorThrough(knotsX, knotsY, 'monotone', 'hold').at(random), reference: 'PchipInterpolator(kx, ky)(rand)' },
   { name: 'water density by IF97, 1e6 (limit 500 ms)', ours: () => evaluateFormula('water_rho(T, p)', 'kg/m^3', { channels: wet, samples: N }) },
   { name: 'exponential of 3 parameters, 1e5', ours: () => fitModel(modelOf('exponentialOffset'), {}, decay), reference: 'curve_fit(lambda x, a, b, c: a + b * np.exp(-x / c), dx, dy, p0=(1, 1, 1))' },
+  { name: 'exponential of 3 parameters, 18 x 1e4', ours: () => eighteen.map((data) => fitModel(modelOf('exponentialOffset'), {}, data)), reference: '[curve_fit(lambda x, a, b, c: a + b * np.exp(-x / c), dx[:10000] * 10, dy[:10000], p0=(1, 1, 1)) for _ in range(18)]' },
   { name: 'cubic polynomial fit, 1e6', ours: () => fitPolynomial({ x: t, y, xName: 't' }, 3), reference: 'np.linalg.lstsq(np.vander(t, 4), y, rcond=None)' },
   { name: 'min/max levels, 1e6', ours: () => buildLevels(y) },
   { name: 'read 200,000 rows of 5 columns of CSV', ours: readCsv, reference: "np.loadtxt(io.StringIO(csv), delimiter=',', skiprows=1)" },

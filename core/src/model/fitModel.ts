@@ -65,7 +65,7 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
 } // prettier-ignore
 
 /** Beyond so many points the search goes over a part of them, and only its end over all. */
-const MANY_POINTS = 10_000;
+const MANY_POINTS = 4000;
 const SEARCHED = 2000;
 
 function thinned(data: FitData): FitData {

@@ -26,6 +26,7 @@ import { twoLines } from './twoLines';
 /** Every model that can be fitted, in the order in which the list shows them. */
 export const models: readonly Model[] = [
   polynomial,
+  own,
   proportional,
   powerLaw,
   exponential,
@@ -46,7 +47,6 @@ export const models: readonly Model[] = [
   logarithmic,
   arrhenius,
   antoine,
-  own,
 ];
 
 /** @throws {AppError} MODEL_UNKNOWN */

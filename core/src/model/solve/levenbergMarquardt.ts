@@ -17,6 +17,8 @@ export const MOST_ROUNDS = 500;
 const LEAST_CHANGE = 1e-14;
 /** A step that can take away no more than this share of the sum moves no parameter by a billionth of its standard error. */
 const LEAST_LEFT = 1e-20;
+/** What a step would take away here is lost in the rounding of a sum of many squares. */
+const BELOW_ROUNDING = 1e-15;
 const LARGEST_DAMPING = 1e14;
 const FIRST_DAMPING = 1e-2;
 /** So many rounds in a row that win nothing but rounding. */
@@ -43,6 +45,13 @@ export function levenbergMarquardt(problem: Problem, start: Float64Array, { most
     const step = stepper(linear, free, free.map((k) => scale[k]! || 1));
     const sum = linear.sumOfSquares;
     if (step.left <= LEAST_LEFT * sum) return ended('converged', round);
+    if (step.left <= BELOW_ROUNDING * sum && sum > 0) {
+      // The sum cannot tell any more which is lower; the last step is taken for what the linear problem says of it.
+      const last = moved(problem, at, free, step.at(0));
+      const there = problem.linearise(last);
+      if (there.sumOfSquares <= sum * (1 + 1e-12)) [at, linear] = [last, there];
+      return ended('converged', round);
+    }
     for (;;) {
       const next = moved(problem, at, free, step.at(damping));
       const there = problem.linearise(next);
