@@ -58,7 +58,7 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
   const solved = choices.loss
     ? robustly({ build: (loss) => over(all, loss), starts: joined, degreesOfFreedom, name: choices.loss, residuals: (at) => residualsOf(parts, all, places, at) })
     : points > MANY_POINTS
-      ? searchThenPolish(over(all.map(thinned)), over(all), joined, degreesOfFreedom)
+      ? searchThenPolish(over(all.map((data) => thinned(data))), over(all), joined, degreesOfFreedom)
       : solveNonlinear({ problem: over(all), starts: joined, degreesOfFreedom, isQuick });
   if (!solved) throw notFinite(parts, all, starts[0]!);
   return all.map((data, s) => outcomeOf({ model, parts, data, places: places[s]!, solved, degreesOfFreedom, isJoint: all.length > 1 } satisfies Solved));
@@ -66,10 +66,12 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
 
 /** Beyond so many points the search goes over a part of them, and only its end over all. */
 const MANY_POINTS = 4000;
-const SEARCHED = 2000;
+const SEARCHED = 1000;
+/** Start values are looked for among so many. */
+const LOOKED_AT = 300;
 
-function thinned(data: FitData): FitData {
-  const stride = Math.ceil(data.x.length / SEARCHED);
+function thinned(data: FitData, most = SEARCHED): FitData {
+  const stride = Math.ceil(data.x.length / most);
   const some = (column: Float64Array): Float64Array => Float64Array.from({ length: Math.floor(column.length / stride) }, (_, i) => column[i * stride]!);
   const { sigma, sigmaX } = data;
   return { ...data, x: some(data.x), y: some(data.y), ...(sigma ? { sigma: some(sigma) } : {}), ...(sigmaX ? { sigmaX: some(sigmaX) } : {}) };
@@ -94,7 +96,7 @@ function problemOf(parts: Parametrisation, data: FitData, loss: Loss | undefined
 
 /** For each start, the free parameters of each series. */
 function startsOf(model: Model, settings: Static<TObject>, all: readonly FitData[], { start = {} }: Choices, parts: Parametrisation): Float64Array[][] {
-  const fromData = all.map((data) => model.starts(thinned(data), settings).map((s) => parts.freeOf(s)));
+  const fromData = all.map((data) => model.starts(thinned(data, LOOKED_AT), settings).map((s) => parts.freeOf(s)));
   const most = Math.max(...fromData.map((s) => s.length));
   const isWhole = parts.free.every((s) => Object.hasOwn(start, s));
   if (most === 0 && !isWhole) throw new AppError('MODEL_NO_START', { model: model.title });

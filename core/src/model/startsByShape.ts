@@ -1,7 +1,7 @@
 import type { Points } from './Model';
 import { applyQTransposed, householderQr, solveUpper } from '../linear/householderQr';
 
-const MOST_POINTS = 200;
+const MOST_POINTS = 150;
 const BEST = 3;
 
 /**
@@ -19,10 +19,8 @@ export function startsByShape(
 ): number[][] {
   const { x, y } = thinned(points);
   const tried = candidates.flatMap((shape) => {
-    const rows = Array.from(x, (at) => basis(at, shape));
-    if (!rows.every((row) => row.every(Number.isFinite))) return [];
-    const columns = rows[0]!.map((_, k) => Float64Array.from(rows, (row) => row[k]!));
-    if (columns.some((column) => column.every((v) => v === 0))) return [];
+    const columns = columnsOf(x, (at) => basis(at, shape));
+    if (!columns || columns.some((column) => column.every((v) => v === 0))) return [];
     const qr = householderQr(columns);
     const rotated = applyQTransposed(qr, y);
     // What is left of y below the triangle is what no combination of the columns explains.
@@ -33,6 +31,19 @@ export function startsByShape(
   });
   tried.sort((a, b) => a.left - b.left);
   return tried.slice(0, BEST).map((t) => t.start);
+}
+
+/** One column for each part of the basis; undefined where a value is none. */
+function columnsOf(x: Float64Array, basis: (x: number) => number[]): Float64Array[] | undefined {
+  const columns = basis(x[0]!).map(() => new Float64Array(x.length));
+  for (let i = 0; i < x.length; i++) {
+    const row = basis(x[i]!);
+    for (let k = 0; k < row.length; k++) {
+      if (!Number.isFinite(row[k]!)) return undefined;
+      columns[k]![i] = row[k]!;
+    }
+  }
+  return columns;
 }
 
 function thinned({ x, y }: Points): Points {
