@@ -62,7 +62,17 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
     },
   ],
   ['models', '/models', (page) => page.getByRole('row', { name: /2900 rpm/ }).click()],
-  ['compare', '/compare', (page) => page.getByRole('row', { name: /2900 rpm/ }).click()],
+  [
+    'start-values',
+    '/models/3',
+    async (page) => {
+      await page.getByRole('radiogroup', { name: 'Of the fit' }).getByText('Parameters').click();
+      await page.getByRole('switch', { name: 'Start curve' }).click();
+      await page.getByRole('group', { name: 'Nudge tau' }).getByText('+10 %').click();
+    },
+  ],
+  ['affinity', '/models/4', (page) => page.locator('.panel').evaluate((panel) => panel.scrollTo(0, 420))],
+  ['compare', '/compare', (page) => page.getByRole('row', { name: /2900 rpm.*Simulated head curve/ }).click()],
   ['report', '/report'],
 ];
 

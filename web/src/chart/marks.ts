@@ -49,7 +49,10 @@ export const line = (points: Points, { name, colour, width = 1.5, opacity = 1, d
   itemStyle: { color: colour },
   ...(endLabel === undefined
     ? {}
-    : { endLabel: { show: true, formatter: endLabel, color: colour, align: 'left', offset: [2, -6], fontWeight: 600 } }),
+    : {
+        endLabel: { show: true, formatter: endLabel, color: colour, align: 'left', offset: [2, -6], fontWeight: 600 },
+        labelLayout: { moveOverlap: 'shiftY' },
+      }),
 }); // prettier-ignore
 
 interface PointLook {
