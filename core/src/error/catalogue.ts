@@ -295,7 +295,7 @@ export const catalogue = {
   ),
   NOTHING_TO_FIT: entry<Record<string, never>>(
     'input',
-    () => 'Every parameter is fixed or tied, so nothing is left to be found. Let one of them go.',
+    () => 'Nothing is left to be found: the formula has no parameter, or each is fixed or tied. Let one of them go.',
   ),
   BOUNDS_REVERSED: entry<{ symbol: string; lower: number; upper: number }>(
     'input',

@@ -22,7 +22,7 @@ import {
 import type { FitTask } from './BenchInput';
 import { curveGrid } from './fitSeries';
 import { eachCondition, endsOf, fitAll, prepareSeries, type FittedSeries } from './prepareSeries';
-import { reading, readings } from './toReply';
+import { attempt, reading, readings } from './toReply';
 
 export interface JudgeTask extends FitTask {
   /** Which of the series. */
@@ -143,7 +143,9 @@ const MOST_RANKED = 1000;
 
 /** Models on the points of one series, side by side. */
 export function rank(task: RankTask): RankingReply {
-  const prepared = prepareSeries(task, eachCondition(task)[task.series]);
+  const conditions = eachCondition(task);
+  if (task.series >= conditions.length) throw new AppError('NOT_FOUND', { what: 'series', id: String(task.series) });
+  const prepared = prepareSeries(task, conditions[task.series]);
   const every = Math.ceil(prepared.points.x.length / MOST_RANKED);
   const some = (column: Float64Array): Float64Array => column.filter((_, i) => i % every === 0);
   const { x, y, sigma } = prepared.points;
@@ -154,7 +156,8 @@ export function rank(task: RankTask): RankingReply {
   const rows = rated.map((r): RankedReply => {
     const model = modelOf(r.candidate.kind);
     const { xChannel, yChannel } = prepared.data;
-    const parameters = r.fit ? model.parameters(r.candidate.settings as never, parseUnit(xChannel.unit), parseUnit(yChannel.unit)) : [];
+    const units = [parseUnit(xChannel.unit), parseUnit(yChannel.unit)] as const;
+    const named = attempt(() => (r.fit ? model.parameters(r.candidate.settings as never, ...units) : []));
     return {
       title: r.title,
       kind: r.candidate.kind,
@@ -167,9 +170,9 @@ export function rank(task: RankTask): RankingReply {
       runs: reading(r.runs),
       leftOut: reading(r.leftOut),
       nested: r.nested ? { simpler: r.nested.simpler, f: reading(r.nested.f), p: reading(r.nested.p) } : null,
-      values: parameters.map(({ symbol }, k) => ({ symbol, value: reading(r.fit!.parameters[k]!), standardError: reading(r.fit!.standardErrors[k]!) })),
+      values: (named.value ?? []).map(({ symbol }, k) => ({ symbol, value: reading(r.fit!.parameters[k]!), standardError: reading(r.fit!.standardErrors[k]!) })),
       curve: r.fit ? { x: readings(grid), y: Array.from(grid, (at) => reading(r.fit!.curve(at).value)) } : { x: [], y: [] },
-      problem: r.problem?.report() ?? null,
+      problem: r.problem?.report() ?? named.problem,
     };
   });
   return { rows, suffices, sentence, points: data.x.length, every };

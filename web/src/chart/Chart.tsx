@@ -1,7 +1,7 @@
 import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { useTheme } from '../theme/ThemeProvider';
 import { echarts, type ChartInstance, type ChartOption } from './echarts';
-import { attachGestures, drawSelection, type Gestures } from './gestures';
+import { attachGestures, drawOverlay, drawSelection, type Gestures, type Overlay } from './gestures';
 
 export interface Size {
   width: number;
@@ -16,12 +16,23 @@ interface ChartProps {
   busy?: boolean;
   gestures?: Gestures;
   selection?: readonly [number, number] | null;
+  /** A curve that moves under a hand. */
+  overlay?: Overlay | null;
   onKeyDown?(event: KeyboardEvent): void;
   onWidth?(pixels: number): void;
 }
 
 /** Every chart of the bench: draws an option, tells sizes and gestures. */
-export function Chart({ label, build, busy = false, gestures, selection = null, onKeyDown, onWidth }: ChartProps) {
+export function Chart({
+  label,
+  build,
+  busy = false,
+  gestures,
+  selection = null,
+  overlay = null,
+  onKeyDown,
+  onWidth,
+}: ChartProps) {
   const place = useRef<HTMLDivElement>(null);
   const chart = useRef<ChartInstance>(undefined);
   const [size, setSize] = useState<Size | null>(null);
@@ -61,6 +72,9 @@ export function Chart({ label, build, busy = false, gestures, selection = null, 
   useEffect(() => {
     if (size && chart.current) drawSelection(chart.current, selection, palette.act);
   }, [selection, palette, size, build]);
+  useLayoutEffect(() => {
+    if (size && chart.current) drawOverlay(chart.current, overlay, palette.act);
+  }, [overlay, palette, size, build]);
 
   return (
     <div

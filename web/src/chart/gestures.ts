@@ -154,3 +154,33 @@ export function drawSelection(chart: ChartInstance, range: readonly [number, num
     ); // prettier-ignore
   }
 }
+
+/** A curve that moves under a hand: drawn over the first pane on a layer of its own, so that the chart below stays. */
+export interface Overlay {
+  x: readonly number[];
+  y: readonly number[];
+  colour: string;
+  /** Places to take hold of. */
+  handles: readonly { x: number; y: number }[];
+}
+
+/** Draws it until the next call; null draws none. */
+export function drawOverlay(chart: ChartInstance, overlay: Overlay | null, handleColour: string): void {
+  const zr = chart.getZr();
+  for (const old of zr.storage.getRoots().filter((e) => e.name === 'overlay')) zr.remove(old);
+  const [grid] = (chart.getOption()?.['grid'] as { top: number; height: number; left: number; right: number }[]) ?? [];
+  if (!overlay || !grid) return;
+  const pixel = (x: number, y: number): [number, number] =>
+    chart.convertToPixel({ gridIndex: 0 }, [x, y]) as unknown as [number, number];
+  const group = new echarts.graphic.Group({ name: 'overlay', silent: true });
+  const clip = { x: grid.left, y: grid.top, width: chart.getWidth() - grid.left - grid.right, height: grid.height };
+  group.setClipPath(new echarts.graphic.Rect({ shape: clip }));
+  const points = overlay.x.map((x, i) => pixel(x, overlay.y[i]!)).filter(([px, py]) => Number.isFinite(px) && Number.isFinite(py)); // prettier-ignore
+  const style = { stroke: overlay.colour, lineWidth: 1.8, lineDash: [1.5, 3.5], fill: 'none' };
+  group.add(new echarts.graphic.Polyline({ zlevel: 1, silent: true, shape: { points }, style }));
+  for (const { x, y } of overlay.handles) {
+    const [cx, cy] = pixel(x, y);
+    group.add(new echarts.graphic.Circle({ zlevel: 1, silent: true, shape: { cx, cy, r: 5.5 }, style: { fill: handleColour } })); // prettier-ignore
+  }
+  zr.add(group);
+}

@@ -1,7 +1,7 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
 import { normalQuantile } from '@undameter/core';
 import type { Palette } from '../theme/palette';
-import { band, colourOf, errorBars, knots, level, line, points, setAsideCrosses, type Points } from './marks';
+import { band, colourOf, errorBars, level, line, points, setAsideCrosses, type Points } from './marks';
 import type { Size } from './Chart';
 import type { ChartOption } from './echarts';
 import { axisTitle, stackOption, type KeyEntry, type Pane } from './panes';
@@ -38,12 +38,12 @@ export const residualViews = {
 } as const;
 export type ResidualView = keyof typeof residualViews;
 
-/** Further curves over the points: where a search begins, a nudge, other models. */
+/** Further curves over the points: a nudge, other models. */
 export interface Extra {
   curve: Points;
   name: string;
   series: number;
-  look: 'dotted' | 'dashed' | 'thin';
+  look: 'dashed' | 'thin';
 }
 
 export interface FitChart {
@@ -54,13 +54,11 @@ export interface FitChart {
   /** The series in hand, whose prediction band is drawn. */
   inHand: number;
   extras: readonly Extra[];
-  /** Places to take hold of. */
-  handles: readonly { x: number; y: number }[];
   withPrediction: boolean;
 }
 
 /** The curves of a fit over its residuals; on one x axis where both are against x. */
-export function fitOption({ fit, palette, size, view, inHand, extras, handles, withPrediction }: FitChart): ChartOption {
+export function fitOption({ fit, palette, size, view, inHand, extras, withPrediction }: FitChart): ChartOption {
   const many = fit.series.length > 1;
   const key: KeyEntry[] = [
     { label: 'measured', mark: 'symbol' },
@@ -70,8 +68,7 @@ export function fitOption({ fit, palette, size, view, inHand, extras, handles, w
   const marks = [
     ...fit.series.flatMap((s, i) => fittedMarks(s, i, palette, many, withPrediction && i === inHand)),
     ...extras.map(({ curve, name, series, look }) =>
-      line(curve, { name, colour: look === 'thin' ? palette.soft : colourOf(palette, series), width: look === 'thin' ? 1.2 : 1.8, dotted: look === 'dotted', dashed: look === 'dashed', z: 7 })),
-    ...(handles.length > 0 ? [knots({ x: handles.map((h) => h.x), y: handles.map((h) => h.y) }, { name: 'handle', colour: palette.act, size: 11 })] : []),
+      line(curve, { name, colour: look === 'thin' ? palette.soft : colourOf(palette, series), width: look === 'thin' ? 1.2 : 1.8, dashed: look === 'dashed', z: 7 })),
   ];
   const pane: Pane = { title: axisTitle(fit.y), weight: 3, marks };
   return stackOption({ size, palette, panes: [pane, residualPane(fit, palette, view)], x: { title: axisTitle(fit.x) }, key });

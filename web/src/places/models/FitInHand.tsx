@@ -124,7 +124,7 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
       chart={
         <>
           <Sentence error={benchError ?? (body.x && body.y ? trial.error : null)} />
-          <Chart label={fit ? `${fit.y.name} against ${fit.x.name}, with residuals` : 'No fit yet'} build={chart.build} gestures={chart.gestures} selection={selection} />
+          <Chart label={fit ? `${fit.y.name} against ${fit.x.name}, with residuals` : 'No fit yet'} build={chart.build} gestures={chart.gestures} selection={selection} overlay={chart.overlay} />
         </>
       }
       boardHeight={196}

@@ -3,6 +3,7 @@ import { models } from '@undameter/core';
 import { useCallback, useMemo } from 'react';
 import type { Size } from '../../chart/Chart';
 import type { Gestures } from '../../chart/gestures';
+import { colourOf } from '../../chart/marks';
 import { fitOption, type Extra, type ResidualView } from '../../chart/seriesMarks';
 import { useTheme } from '../../theme/ThemeProvider';
 import { curveWith, nudged, type Nudge } from './nudge';
@@ -30,24 +31,22 @@ export function useFitChart({ fit, model, inHand, view, nudge, start, straight, 
     if (!fit || !series || series.problem) return [];
     const of = (curve: Extra['curve'], name: string, look: Extra['look']): Extra => ({ curve, name, look, series: inHand });
     return [
-      ...(start ? [of(curveWith(fit, series, Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN)), 'start values', 'dotted')] : []),
       ...(nudge ? [of(nudged(fit, series, nudge), `${nudge.symbol} nudged`, 'dashed')] : []),
       ...(straight ? [of(straight.curve, 'through logarithms', 'thin')] : []),
       ...(ranking?.rows ?? []).filter((r) => !r.problem).map((r) => of(r.curve, r.title, 'thin')),
     ];
-  }, [fit, series, inHand, start, nudge, straight, ranking]);
+  }, [fit, series, inHand, nudge, straight, ranking]);
   const known = models.find((m) => m.kind === model)?.handles ?? [];
   const handles = start && known.length > 0 ? known.map((h) => h.at(start)).filter((h) => Number.isFinite(h.x) && Number.isFinite(h.y)) : [];
-  const places = JSON.stringify(handles);
+  const overlay = start && fit && series ? { ...curveWith(fit, series, Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN)), colour: colourOf(palette, inHand), handles } : null;
   const build = useCallback(
-    (size: Size) =>
-      fit ? fitOption({ fit, palette, size, view, inHand, extras, handles: JSON.parse(places) as { x: number; y: number }[], withPrediction }) : {},
-    [fit, palette, view, inHand, extras, places, withPrediction],
+    (size: Size) => (fit ? fitOption({ fit, palette, size, view, inHand, extras, withPrediction }) : {}),
+    [fit, palette, view, inHand, extras, withPrediction],
   );
   const gestures: Gestures = {
     ...(start ? { handles, onHandle: (k: number, to: { x: number; y: number }) => onStart({ ...start, ...known[k]!.moved(to, start) }) } : {}),
     onRange: ({ pane, x }) => (pane === 0 || view === 'x') && onSelect(x),
     onPick: () => onSelect(null),
   };
-  return { build, gestures };
+  return { build, gestures, overlay };
 } // prettier-ignore

@@ -119,7 +119,6 @@ function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | unde
             view: 'x',
             inHand: 0,
             extras: [],
-            handles: [],
             withPrediction: false,
           }),
       };
