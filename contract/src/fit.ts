@@ -49,6 +49,8 @@ export const seriesReply = closed({
   name: Type.String(),
   points: Type.Integer(),
   missing: Type.Integer(),
+  /** The right-hand side as a formula is typed. */
+  expression: Type.String(),
   parameters: Type.Array(parameterRow),
   residualStandardDeviation: reading,
   degreesOfFreedom: Type.Integer(),
@@ -87,8 +89,6 @@ export const fitReply = closed({
   x: axis,
   y: axis,
   formula: Type.String(),
-  /** The right-hand side as a formula is typed. */
-  expression: Type.String(),
   model: Type.String(),
   samples: Type.Integer(),
   kept: Type.Integer(),

@@ -106,6 +106,29 @@ export const fits: Checker[] = [
   },
   {
     file: 'fits',
+    kind: 'multilinear',
+    tolerance: exact,
+    check: (c) => {
+      const [x, ...others] = (c['X'] as number[][])[0]!.map((_, k) =>
+        Float64Array.from(c['X'] as number[][], (row) => row[k]!),
+      );
+      const model = modelOf('multilinear');
+      const fit = fitModel(
+        model,
+        { others: others.map((_, k) => `x${k + 2}`) },
+        { x: x!, others, y: Float64Array.from(c['y']), xName: 'x' },
+      );
+      return worstOf(
+        compareNumbers('coef', c['coef'], fit.parameters, 1e-9),
+        compareNumbers('se', c['se'], fit.standardErrors, 1e-9),
+        compareNumbers('cov', c['cov'], fit.covariance, 1e-8, 1e-12),
+        compareNumbers('r2', [c['r2']], [fit.rSquared], 1e-9),
+        compareNumbers('adjusted', [c['adj_r2']], [goodnessOf(fit, c['y'].length).adjustedRSquared], 1e-9),
+      );
+    },
+  },
+  {
+    file: 'fits',
     kind: 'quantiles',
     tolerance:
       'relative 5e-9, since the reference iterates only so far (closed form for even degrees of freedom agrees with ours to 1e-15); only Student quantiles are in the core yet',

@@ -307,6 +307,11 @@ export const catalogue = {
     (f) =>
       `${f.without} of ${f.points} points of ${f.channel} have no uncertainty above zero to weight them by. Declare one at Signals, or fit without weights.`,
   ),
+  MULTILINEAR_PLAIN: entry<Record<string, never>>(
+    'input',
+    () =>
+      'A model in several x is solved by least squares alone: without fixed, tied or shared parameters, bounds, far points or errors in x. Take those off, or choose a model in one x.',
+  ),
   FIT_WITHOUT_CONDITION: entry<{ fit: string; condition: string }>(
     'input',
     (f) => `"${f.fit}" has no series of "${f.condition}". Add the condition to the fit, or compare another one.`,

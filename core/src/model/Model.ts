@@ -11,6 +11,8 @@ export interface FitData {
   sigmaIsAbsolute?: boolean;
   /** Standard deviation of each x: then the distance is counted in both variables. Needs sigma. */
   sigmaX?: Float64Array;
+  /** Further x of a model that is linear in several, each of length n. */
+  others?: Float64Array[];
   /** Names for sentences. */
   xName: string;
 }
@@ -88,10 +90,10 @@ export interface Model<Settings extends TObject = TObject> {
   settings: Settings;
   /** The formula as a reader writes it. */
   formula(settings: Static<Settings>): string;
-  /** The right-hand side in x and the parameters, as a formula is typed. */
-  expression(settings: Static<Settings>): string;
+  /** The right-hand side in x and the parameters, as a formula is typed; with further x at these means. */
+  expression(settings: Static<Settings>, means?: readonly number[]): string;
   /** @throws {AppError} for a formula of one's own: as inferring units does */
-  parameters(settings: Static<Settings>, x: Unit, y: Unit): Parameter[];
+  parameters(settings: Static<Settings>, x: Unit, y: Unit, others?: readonly Unit[]): Parameter[];
   /** Start values from the points, the likeliest first; in the order of the parameters. */
   starts(points: Points, settings: Static<Settings>): number[][];
   /** Linear in its parameters: there is one solution, and no start leads elsewhere. */

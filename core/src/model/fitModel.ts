@@ -33,6 +33,7 @@ export function fitModel(
  * @throws as fitModel
  */
 export function fitTogether(model: Model, settings: Static<TObject>, all: readonly FitData[], choices: Choices, isQuick = false): Fit[] {
+  if (model.kind === 'multilinear') throw new AppError('MULTILINEAR_PLAIN', {});
   const parts = new Parametrisation(model, settings, choices);
   const { shared = [] } = choices;
   const own = parts.free.filter((s) => !shared.includes(s));

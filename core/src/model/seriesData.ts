@@ -9,6 +9,9 @@ export interface Series {
   y: Float64Array;
   xChannel: Channel;
   yChannel: Channel;
+  /** Further x, each of length n, and their channels. */
+  others: Float64Array[];
+  otherChannels: Channel[];
   /** Standard uncertainty of each y and x: of operating points, or as the channel carries it; empty where none is known. */
   sigma: Float64Array;
   sigmaX: Float64Array;
@@ -30,17 +33,19 @@ export type SeriesKind = 'samples' | 'operatingPoints';
 export function seriesData(
   state: RunState,
   condition: Condition | undefined,
-  symbols: { x: string; y: string },
+  symbols: { x: string; y: string; others?: readonly string[] },
   runName: string,
   kind: SeriesKind = 'samples',
 ): Series {
   const xChannel = numberChannelOf(state, symbols.x);
   const yChannel = numberChannelOf(state, symbols.y);
+  const otherChannels = (symbols.others ?? []).map((symbol) => numberChannelOf(state, symbol));
   const picked = condition ? pickSamples(state, condition) : keptSamples(state);
   if (picked.length === 0)
     throw new AppError('CONDITION_EMPTY', { condition: condition?.name ?? 'all kept samples', run: runName });
-  if (kind === 'operatingPoints') return pointsOf(state, picked, xChannel, yChannel);
-  const present = picked.filter((i) => Number.isFinite(xChannel.values[i]!) && Number.isFinite(yChannel.values[i]!));
+  if (kind === 'operatingPoints') return pointsOf(state, picked, xChannel, yChannel, otherChannels);
+  const channels = [xChannel, yChannel, ...otherChannels];
+  const present = picked.filter((i) => channels.every((c) => Number.isFinite(c.values[i]!)));
   const column = (values: Float64Array | undefined): Float64Array => (values ? gather(values, present) : new Float64Array());
   return {
     x: column(xChannel.values),
@@ -48,6 +53,8 @@ export function seriesData(
     sigma: column(combined(errorsOf(yChannel, state.channels))),
     sigmaX: column(combined(errorsOf(xChannel, state.channels))),
     isReduced: false,
+    others: otherChannels.map((c) => column(c.values)),
+    otherChannels,
     picked,
     xChannel,
     yChannel,
@@ -56,10 +63,20 @@ export function seriesData(
 } // prettier-ignore
 
 /** Two means and more of each stretch that has both. */
-function pointsOf(state: RunState, picked: Int32Array, xChannel: Channel, yChannel: Channel): Series {
-  const points = operatingPoints(state, picked, [xChannel.symbol, yChannel.symbol]);
-  const present = points.filter(({ values: [x, y] }) => x!.count > 0 && y!.count > 0);
-  const column = (which: 0 | 1, part: 'mean' | 'uncertainty'): Float64Array =>
+function pointsOf(
+  state: RunState,
+  picked: Int32Array,
+  xChannel: Channel,
+  yChannel: Channel,
+  otherChannels: Channel[],
+): Series {
+  const points = operatingPoints(
+    state,
+    picked,
+    [xChannel, yChannel, ...otherChannels].map((c) => c.symbol),
+  );
+  const present = points.filter(({ values }) => values.every((v) => v.count > 0));
+  const column = (which: number, part: 'mean' | 'uncertainty'): Float64Array =>
     Float64Array.from(present, ({ values }) => values[which]![part]);
   return {
     x: column(0, 'mean'),
@@ -67,6 +84,8 @@ function pointsOf(state: RunState, picked: Int32Array, xChannel: Channel, yChann
     sigma: column(1, 'uncertainty'),
     sigmaX: column(0, 'uncertainty'),
     isReduced: true,
+    others: otherChannels.map((_, k) => column(k + 2, 'mean')),
+    otherChannels,
     picked,
     xChannel,
     yChannel,

@@ -1,8 +1,8 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
-import { countKept, fTail, goodnessOf, modelOf, numberChannelOf, parseUnit, predict, printUnit, type Series } from '@undameter/core'; // prettier-ignore
+import { countKept, fTail, goodnessOf, modelOf, numberChannelOf, predict, printUnit, type Series } from '@undameter/core'; // prettier-ignore
 import type { FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
-import { eachCondition, fitAll, meansOf, nameOf, type FittedSeries } from './prepareSeries';
+import { eachCondition, fitAll, meansOf, meansOfOthers, nameOf, parametersOf, type FittedSeries } from './prepareSeries'; // prettier-ignore
 import { reading, readings } from './toReply';
 
 const MOST_DRAWN = 300;
@@ -21,7 +21,6 @@ export function fit(task: FitTask): FitReply {
     x: axisOf(x),
     y: axisOf(y),
     formula: model.formula(task.settings as never),
-    expression: model.expression(task.settings as never),
     model: model.title,
     samples: final.samples,
     kept: countKept(final.mask),
@@ -83,6 +82,7 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
     name: series.name,
     points: points.x.length,
     missing: data.missing,
+    expression: modelOf(task.model).expression(task.settings as never, meansOfOthers(series)),
     parameters: parameterRows(task, series),
     residualStandardDeviation: reading(fitted.residualStandardDeviation),
     degreesOfFreedom: fitted.degreesOfFreedom,
@@ -96,7 +96,8 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
     drawn: {
       every,
       x: take(points.x),
-      y: take(points.y),
+      // With further x in it, a point is drawn where it would lie with those at their means.
+      y: points.others ? indices.map((i) => reading(fitted.curve(points.x[i]!).value + fitted.residuals[i]!)) : take(points.y),
       residual: take(fitted.residuals),
       ...uncertainties(series, take),
     },
@@ -117,21 +118,19 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
   };
 } // prettier-ignore
 
-function parameterRows(task: FitTask, { data, fit: fitted, t }: FittedSeries): SeriesReply['parameters'] {
+function parameterRows(task: FitTask, series: FittedSeries): SeriesReply['parameters'] {
+  const { fit: fitted, t } = series;
   const { fixed = {}, tied = {}, shared = [] } = task.choices;
-  const [x, y] = [parseUnit(data.xChannel.unit), parseUnit(data.yChannel.unit)];
-  return modelOf(task.model)
-    .parameters(task.settings as never, x, y)
-    .map(({ symbol, meaning, unit }, k) => ({
-      symbol,
-      meaning,
-      unit: printUnit(unit.text),
-      value: reading(fitted.parameters[k]!),
-      standardError: reading(fitted.standardErrors[k]!),
-      halfWidth: reading(t * fitted.standardErrors[k]!),
-      start: reading(fitted.start[k]!),
-      state: symbol in fixed ? 'fixed' : symbol in tied ? 'tied' : shared.includes(symbol) ? 'shared' : 'found',
-    }));
+  return parametersOf(task, series).map(({ symbol, meaning, unit }, k) => ({
+    symbol,
+    meaning,
+    unit: printUnit(unit.text),
+    value: reading(fitted.parameters[k]!),
+    standardError: reading(fitted.standardErrors[k]!),
+    halfWidth: reading(t * fitted.standardErrors[k]!),
+    start: reading(fitted.start[k]!),
+    state: symbol in fixed ? 'fixed' : symbol in tied ? 'tied' : shared.includes(symbol) ? 'shared' : 'found',
+  }));
 }
 
 /** Of operating points, and of samples where they are weights. */
@@ -148,6 +147,7 @@ function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, '
     name: nameOf(condition),
     points: 0,
     missing: 0,
+    expression: '',
     parameters: [],
     residualStandardDeviation: null,
     degreesOfFreedom: 0,

@@ -21,7 +21,7 @@ import {
 } from '@undameter/core';
 import type { FitTask } from './BenchInput';
 import { curveGrid } from './fitSeries';
-import { eachCondition, endsOf, fitAll, prepareSeries, type FittedSeries } from './prepareSeries';
+import { eachCondition, endsOf, fitAll, parametersOf, prepareSeries, type FittedSeries } from './prepareSeries';
 import { attempt, reading, readings } from './toReply';
 
 export interface JudgeTask extends FitTask {
@@ -42,8 +42,7 @@ export function judge(task: JudgeTask): JudgementReply {
   const series = seriesInHand(task);
   const { data, points, fit, known } = series;
   const model = modelOf(task.model);
-  const units = [parseUnit(data.xChannel.unit), parseUnit(data.yChannel.unit)] as const;
-  const parameters = model.parameters(task.settings as never, ...units);
+  const parameters = parametersOf(task, series);
   const candidate = { kind: task.model, settings: task.settings };
   const names = { x: data.xChannel.name, y: data.yChannel.name };
   const symbols = parameters.map((p) => p.symbol);
@@ -151,6 +150,7 @@ export function rank(task: RankTask): RankingReply {
   const { x, y, sigma } = prepared.points;
   const data: FitData = { ...prepared.points, x: some(x), y: some(y), ...(sigma ? { sigma: some(sigma) } : {}) };
   delete data.sigmaX;
+  delete data.others;
   const { rated, suffices, sentence } = compareModels(data, task.candidates);
   const grid = curveGrid(endsOf(data.x));
   const rows = rated.map((r): RankedReply => {

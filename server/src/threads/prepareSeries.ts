@@ -3,10 +3,12 @@ import {
   fitModel,
   fitTogether,
   modelOf,
+  parseUnit,
   seriesData,
   studentTQuantile,
   type Fit,
   type FitData,
+  type Parameter,
   type RunState,
   type Series,
 } from '@undameter/core';
@@ -65,7 +67,8 @@ function fitted(prepared: PreparedSeries, fit: Fit): FittedSeries {
 /** @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY, FIT_WEIGHTS */
 export function prepareSeries(task: FitTask, condition: NamedCondition | undefined): PreparedSeries {
   const { final } = benchState(task.run).result;
-  const data = seriesData(final, condition, task, task.run.name, task.data);
+  const others = task.model === 'multilinear' ? (task.settings['others'] as string[]) : [];
+  const data = seriesData(final, condition, { x: task.x, y: task.y, others }, task.run.name, task.data);
   const name = nameOf(condition);
   const range = task.choices.ranges?.[name];
   const isIn = (v: number): boolean => !range || (v >= range[0] && v <= range[1]);
@@ -79,7 +82,13 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
     condition,
     name,
     data,
-    points: { x, y: inside(data.y)!, xName: data.xChannel.name, ...weightsOf(task, data, known) },
+    points: {
+      x,
+      y: inside(data.y)!,
+      xName: data.xChannel.name,
+      ...(others.length > 0 ? { others: data.others.map((c) => inside(c)!) } : {}),
+      ...weightsOf(task, data, known),
+    },
     known,
     leftOut: { x: outside(data.x), y: outside(data.y) },
   };
@@ -99,6 +108,16 @@ function usable(sigma: Float64Array | undefined, points: number, channel: string
   if (good < all || !sigma) throw new AppError('FIT_WEIGHTS', { channel, without: all - good, points: all });
   return sigma;
 }
+
+/** Means of the further x over the points that take part. */
+export const meansOfOthers = ({ points }: PreparedSeries): number[] =>
+  (points.others ?? []).map((column) => column.reduce((sum, v) => sum + v, 0) / column.length);
+
+/** Parameters of the model with the units that follow from its channels. */
+export const parametersOf = (task: FitTask, { data }: PreparedSeries): Parameter[] => {
+  const [x, y, ...others] = [data.xChannel, data.yChannel, ...data.otherChannels].map((c) => parseUnit(c.unit));
+  return modelOf(task.model).parameters(task.settings as never, x!, y!, others);
+};
 
 export function endsOf(x: Float64Array): [number, number] {
   let [low, high] = [Infinity, -Infinity];

@@ -2,7 +2,7 @@
 import { parsedCuts, toggledCut } from './intake/parsedCuts';
 import { scaledTo } from './join/chartOption';
 import { describe, expect, test } from '@jest/globals';
-import type { BenchReply, FitReply, SeriesReply, TableBody, TableRow, UploadReply } from '@undameter/contract';
+import type { BenchReply, SeriesReply, TableBody, TableRow, UploadReply } from '@undameter/contract';
 import { recognise, type Step } from '@undameter/core';
 import { palettes } from '../theme/palette';
 import { inWords, roundedTo, withDragged } from './conditions/limits';
@@ -231,13 +231,12 @@ describe('a fit in hand', () => {
   });
   const x = Array.from({ length: 21 }, (_, i) => i);
   const parameters = [{ symbol: 'a0', value: 2, standardError: 0.1 }, { symbol: 'a1', value: 0.5, standardError: 0.01 }];
-  const series = { parameters, residualStandardDeviation: 0.5, drawn: { every: 1, x, y: x.map((v) => 2 + 0.5 * v + (v % 2 ? 0.1 : -0.1)), residual: x.map((v) => (v % 2 ? 0.1 : -0.1)) }, curve: { x } } as unknown as SeriesReply;
-  const fit = { expression: 'a0 + a1*x', series: [series] } as unknown as FitReply;
+  const series = { expression: 'a0 + a1*x', parameters, residualStandardDeviation: 0.5, drawn: { every: 1, x, y: x.map((v) => 2 + 0.5 * v + (v % 2 ? 0.1 : -0.1)), residual: x.map((v) => (v % 2 ? 0.1 : -0.1)) }, curve: { x } } as unknown as SeriesReply;
   test('a nudge tells how the misfit grows, and how far a parameter goes within the scatter', () => {
     // 5 % of 2 is as far off as the points are: the misfit grows by the root of two, and a little for its mean.
-    expect(nudged(fit, series, { symbol: 'a0', share: 0.05 }).growth).toBeCloseTo(Math.SQRT2, 1);
-    expect(rangeWithin(fit, series, 'a0')!.map((v) => Number(v.toFixed(6)))).toEqual([1.5, 2.5]);
-    expect(rangeWithin(fit, series, 'a1')!.map((v) => Number(v.toFixed(6)))).toEqual([0.475, 0.525]);
+    expect(nudged(series, { symbol: 'a0', share: 0.05 }).growth).toBeCloseTo(Math.SQRT2, 1);
+    expect(rangeWithin(series, 'a0')!.map((v) => Number(v.toFixed(6)))).toEqual([1.5, 2.5]);
+    expect(rangeWithin(series, 'a1')!.map((v) => Number(v.toFixed(6)))).toEqual([0.475, 0.525]);
   });
   test('residuals against what was fitted, in time order, as a histogram, on a normal plot', () => {
     expect(residualPoints(series, 'fitted').x[0]).toBeCloseTo(2, 12);

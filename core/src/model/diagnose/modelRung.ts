@@ -23,7 +23,7 @@ export function modelRung(d: Diagnosed): Rung {
   if (!runs) return passed('Model', 'too few points for a test of the residuals; look at them below the fit');
   const told = `${runs.runs} runs of one sign in ${data.x.length} points, about ${Math.round(runs.expected)} expected`;
   if (runs.p >= IMPROBABLE) return passed('Model', `the residuals look random along x: ${told}`);
-  const better = betterModel(candidate, data);
+  const better = data.others ? undefined : betterModel(candidate, data);
   return {
     title: 'Model',
     state: 'doubtful',
@@ -49,7 +49,8 @@ function needlessTerm({ candidate, fit, symbols }: Diagnosed): Rung | undefined 
 }
 
 const isSimple = (model: Model): boolean =>
-  !['polynomial', 'own'].includes(model.kind) && model.parameters({}, plain, plain).length <= MOST_PARAMETERS;
+  !['polynomial', 'own', 'multilinear'].includes(model.kind) &&
+  model.parameters({}, plain, plain).length <= MOST_PARAMETERS;
 
 /** The best of the library by AIC on some of the points, where it is clearly better. */
 function betterModel(candidate: Candidate, data: FitData): { title: string; candidate: Candidate; ratio: number } | undefined {

@@ -13,6 +13,7 @@ import { lorentzianPeak } from './lorentzianPeak';
 import { polynomial } from './polynomial';
 import { powerLaw } from './powerLaw';
 import { proportional } from './proportional';
+import { multilinear } from './multilinear';
 import { own } from './own';
 import { pumpHead } from './pumpHead';
 import { reciprocal } from './reciprocal';
@@ -27,6 +28,7 @@ import { twoLines } from './twoLines';
 export const models: readonly Model[] = [
   polynomial,
   own,
+  multilinear,
   proportional,
   powerLaw,
   exponential,

@@ -58,8 +58,10 @@ describe('every model finds its own parameters, from start values that come by t
     expect(Math.abs(there.value - truth[100]!)).toBeLessThan(4 * there.standardError);
   });
   test('every model of the library is among them, with a unit for each parameter', () => {
-    expect(new Set(['polynomial', 'own', ...cases.map(([kind]) => kind)])).toEqual(new Set(models.map((m) => m.kind)));
-    for (const m of models.filter(({ kind }) => kind !== 'own'))
+    expect(new Set(['polynomial', 'own', 'multilinear', ...cases.map(([kind]) => kind)])).toEqual(
+      new Set(models.map((m) => m.kind)),
+    );
+    for (const m of models.filter(({ kind }) => kind !== 'own' && kind !== 'multilinear'))
       for (const p of m.parameters({ degree: 2 } as never, parseUnit('s'), parseUnit('kPa')))
         expect(p.meaning).not.toBe('');
   });
@@ -151,3 +153,21 @@ describe('a formula of one’s own', () => {
     parameters.forEach((p, k) => expect(fit.parameters[k]! / p).toBeCloseTo(1, 6));
   });
 });
+
+test('linear in several x: slopes of each, the curve with the others at their means, and no choices', () => {
+  const random = new Random(5);
+  const x = xOver(0, 10, 80);
+  const others = [x.map(() => random.normal(2)), x.map(() => 20 + random.normal(1))];
+  const y = x.map((v, i) => 3 + 0.7 * v - 1.2 * others[0]![i]! + 0.05 * others[1]![i]! + random.normal(0.01));
+  const data = { x, y, others, xName: 'Flow' };
+  const settings = { others: ['T_w', 'n'] };
+  const model = modelOf('multilinear');
+  const fit = fitModel(model, settings, data);
+  [3, 0.7, -1.2, 0.05].forEach((truth, k) => expect(Math.abs(fit.parameters[k]! - truth)).toBeLessThan(4 * fit.standardErrors[k]!));
+  const means = others.map((c) => c.reduce((a, b) => a + b, 0) / c.length);
+  expect(predict(fit, 4).value).toBeCloseTo(fit.parameters[0]! + 4 * fit.parameters[1]! + fit.parameters[2]! * means[0]! + fit.parameters[3]! * means[1]!, 12);
+  const units = model.parameters(settings as never, parseUnit('L/min'), parseUnit('kPa'), [parseUnit('°C'), parseUnit('rpm')]);
+  expect(units.map((p) => p.unit.text)).toEqual(['kPa', 'kPa/(L/min)', 'kPa/°C', 'kPa/rpm']);
+  expect(() => fitModel(model, settings, data, { loss: 'huber' })).toThrow(expect.objectContaining({ code: 'MULTILINEAR_PLAIN' }) as never);
+  expect(() => fitModel(model, settings, { ...data, others: [others[0]!, x.map(() => 5)] })).toThrow(expect.objectContaining({ code: 'X_HAS_NO_SPREAD' }) as never);
+}); // prettier-ignore

@@ -65,7 +65,7 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
   const choose = (chosen: string) => {
     const mine = own.find((m) => `own ${m.id}` === chosen);
     if (mine) return onChange(withModel(body, 'own', { formula: mine.formula, meanings: mine.meanings }));
-    onChange(withModel(body, chosen, chosen === 'polynomial' ? { degree: 2 } : chosen === 'own' ? { formula: 'a + b*x', meanings: {} } : {}));
+    onChange(withModel(body, chosen, chosen === 'polynomial' ? { degree: 2 } : chosen === 'own' ? { formula: 'a + b*x', meanings: {} } : chosen === 'multilinear' ? { others: [] } : {}));
   };
   const ranges = Object.entries(body.choices.ranges ?? {});
   const set = (change: Partial<FitBody>) => onChange({ ...body, ...change });
@@ -139,6 +139,18 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
           options={[...models.map((m) => ({ value: m.kind, label: m.title })), ...own.map((m) => ({ value: `own ${m.id}`, label: `${m.name} (own)` }))]}
         />
       </Field>
+      {body.model === 'multilinear' && (
+        <Field label="Further x" hint="the curve and the points are drawn with these at their means">
+          <Select
+            mode="multiple"
+            aria-label="Further x"
+            placeholder="channels"
+            value={body.settings['others'] as string[]}
+            onChange={(others: string[]) => onChange(withModel(body, 'multilinear', { others: others.slice(0, 6) }))}
+            options={channels.filter((c) => c.symbol !== body.x && c.symbol !== body.y).map((c) => ({ value: c.symbol, label: `${c.symbol} ${c.name}` }))}
+          />
+        </Field>
+      )}
       {body.model === 'own' && <OwnFormula campaignId={campaignId} body={body} channels={channels} onChange={(settings) => set({ settings })} />}
       {body.model === 'polynomial' && (
         <Field label="Degree">

@@ -67,7 +67,8 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
   const isFitted = series !== undefined && series.problem === null;
   const judgement = useQuery(queries.judgement({ ...asked, series: inHand }, isFitted));
   const current: Candidate = { kind: body.model, settings: body.settings };
-  const candidates = others.some((c) => sameCandidate(c, current)) ? others : [current, ...others];
+  const isListed = body.model === 'multilinear' || others.some((c) => sameCandidate(c, current));
+  const candidates = isListed ? others : [current, ...others];
   const isRanking = boardView === 'ranking';
   const ranking = useQuery(queries.ranking({ ...asked, series: inHand, candidates }, isRanking && isFitted));
   const keeping = useKeeping('fits', campaignId, row?.id, onOpen);

@@ -70,8 +70,8 @@ function ParameterRow({ body, fit, series, start, nudge, symbol, onChange, onSta
   const setChoices = (change: Partial<FitBody['choices']>) => onChange({ ...body, choices: tidy({ ...choices, ...change }) });
   const bound = (ends: [number | null, number | null]) =>
     setChoices({ bounds: { ...without(choices.bounds, symbol), ...(ends[0] === null && ends[1] === null ? {} : { [symbol]: ends }) } });
-  const moved = nudge?.symbol === symbol ? nudged(fit, series, nudge) : null;
-  const within = p.state === 'fixed' ? null : rangeWithin(fit, series, symbol);
+  const moved = nudge?.symbol === symbol ? nudged(series, nudge) : null;
+  const within = p.state === 'fixed' ? null : rangeWithin(series, symbol);
   return (
     <li className="parameter">
       <b>{symbol}</b>

@@ -17,7 +17,9 @@ interface RankingBoardProps {
 
 const all: Candidate[] = [
   ...[1, 2, 3, 4, 5].map((degree) => ({ kind: 'polynomial', settings: { degree } })),
-  ...models.filter((m) => !['polynomial', 'own'].includes(m.kind)).map((m) => ({ kind: m.kind, settings: {} })),
+  ...models
+    .filter((m) => !['polynomial', 'own', 'multilinear'].includes(m.kind))
+    .map((m) => ({ kind: m.kind, settings: {} })),
 ];
 const keyOf = (candidate: Candidate): string => JSON.stringify([candidate.kind, candidate.settings]);
 const said = (v: number | null, digits = 4): string => (v === null ? '–' : formatValue(v, digits));

@@ -1,4 +1,4 @@
-import type { FitReply, SeriesReply } from '@undameter/contract';
+import type { SeriesReply } from '@undameter/contract';
 import { ModelFunction } from '@undameter/core';
 
 /** One parameter moved by a share of its value. */
@@ -9,9 +9,9 @@ export interface Nudge {
 
 const valuesOf = (series: SeriesReply): Float64Array => Float64Array.from(series.parameters, (p) => p.value ?? NaN);
 
-function curveOver(fit: FitReply, series: SeriesReply, x: readonly (number | null)[]): ModelFunction {
+function curveOver(series: SeriesReply, x: readonly (number | null)[]): ModelFunction {
   const symbols = series.parameters.map((p) => p.symbol);
-  return ModelFunction.of(fit.expression, symbols, new Map([['x', Float64Array.from(x, (v) => v ?? NaN)]]));
+  return ModelFunction.of(series.expression, symbols, new Map([['x', Float64Array.from(x, (v) => v ?? NaN)]]));
 }
 
 const moved = (values: Float64Array, at: number, share: number): Float64Array =>
@@ -24,20 +24,20 @@ const squares = (a: Float64Array, b: readonly (number | null)[]): number =>
   }, 0);
 
 /** A curve of the model over the range of a series. */
-export function curveWith(fit: FitReply, series: SeriesReply, values: Float64Array, range?: readonly [number, number]) {
+export function curveWith(series: SeriesReply, values: Float64Array, range?: readonly [number, number]) {
   const [low, high] = range ?? [series.curve.x[0] ?? 0, series.curve.x.at(-1) ?? 1];
   const x = Array.from({ length: 161 }, (_, i) => low + ((high - low) * i) / 160);
-  return { x, y: [...curveOver(fit, series, x).values(values)] };
+  return { x, y: [...curveOver(series, x).values(values)] };
 }
 
 /** What a nudge does: the curve, and how many times larger the misfit of the drawn points becomes. */
-export function nudged(fit: FitReply, series: SeriesReply, { symbol, share }: Nudge) {
+export function nudged(series: SeriesReply, { symbol, share }: Nudge) {
   const at = series.parameters.findIndex((p) => p.symbol === symbol);
   const values = moved(valuesOf(series), at, share);
-  const points = curveOver(fit, series, series.drawn.x);
+  const points = curveOver(series, series.drawn.x);
   const before = squares(points.values(valuesOf(series)), series.drawn.y);
   return {
-    ...curveWith(fit, series, values),
+    ...curveWith(series, values),
     growth: Math.sqrt(squares(points.values(values), series.drawn.y) / before),
   };
 }
@@ -46,11 +46,11 @@ export function nudged(fit: FitReply, series: SeriesReply, { symbol, share }: Nu
  * How far a parameter can be moved alone, either way, until the curve somewhere leaves the scatter of the points:
  * the largest distance from the fitted curve is then one residual standard deviation.
  */
-export function rangeWithin(fit: FitReply, series: SeriesReply, symbol: string): [number, number] | null {
+export function rangeWithin(series: SeriesReply, symbol: string): [number, number] | null {
   const at = series.parameters.findIndex((p) => p.symbol === symbol);
   const [values, s] = [valuesOf(series), series.residualStandardDeviation];
   if (s === null || !(s > 0) || !values.every(Number.isFinite)) return null;
-  const curve = curveOver(fit, series, series.curve.x);
+  const curve = curveOver(series, series.curve.x);
   const fitted = curve.values(values);
   const step = series.parameters[at]!.standardError || Math.abs(values[at]!) * 1e-6 || 1e-12;
   const isWithin = (by: number): boolean => {

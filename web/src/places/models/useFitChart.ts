@@ -31,14 +31,14 @@ export function useFitChart({ fit, model, inHand, view, nudge, start, straight, 
     if (!fit || !series || series.problem) return [];
     const of = (curve: Extra['curve'], name: string, look: Extra['look']): Extra => ({ curve, name, look, series: inHand });
     return [
-      ...(nudge ? [of(nudged(fit, series, nudge), `${nudge.symbol} nudged`, 'dashed')] : []),
+      ...(nudge ? [of(nudged(series, nudge), `${nudge.symbol} nudged`, 'dashed')] : []),
       ...(straight ? [of(straight.curve, 'through logarithms', 'thin')] : []),
       ...(ranking?.rows ?? []).filter((r) => !r.problem).map((r) => of(r.curve, r.title, 'thin')),
     ];
   }, [fit, series, inHand, nudge, straight, ranking]);
   const known = models.find((m) => m.kind === model)?.handles ?? [];
   const handles = start && known.length > 0 ? known.map((h) => h.at(start)).filter((h) => Number.isFinite(h.x) && Number.isFinite(h.y)) : [];
-  const overlay = start && fit && series ? { ...curveWith(fit, series, Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN)), colour: colourOf(palette, inHand), handles } : null;
+  const overlay = start && fit && series ? { ...curveWith(series, Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN)), colour: colourOf(palette, inHand), handles } : null;
   const build = useCallback(
     (size: Size) => (fit ? fitOption({ fit, palette, size, view, inHand, extras, withPrediction }) : {}),
     [fit, palette, view, inHand, extras, withPrediction],
