@@ -73,7 +73,7 @@ test('readings with their ±, other models side by side, and one curve for all s
   await page.getByRole('spinbutton', { name: 'Read at x' }).fill('150');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/extrapolated: \d+ % of the range/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Pin as finding' }).last().click();
+  await page.getByRole('button', { name: 'Pin as finding' }).nth(1).click();
   await expect(page.getByText(/^Pinned: Flow at head 20 m, 2900 rpm/)).toBeVisible();
   await page.getByText('other models').click();
   await expect(page.getByRole('row', { name: /^Polynomial, degree 2/ })).toHaveClass(/in-hand/);

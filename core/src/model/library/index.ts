@@ -18,6 +18,7 @@ import { own } from './own';
 import { pumpHead } from './pumpHead';
 import { reciprocal } from './reciprocal';
 import { saturation } from './saturation';
+import { secondOrderStep } from './secondOrderStep';
 import { sincSquared } from './sincSquared';
 import { squareRoot } from './squareRoot';
 import { stepResponse } from './stepResponse';
@@ -35,6 +36,7 @@ export const models: readonly Model[] = [
   exponentialOffset,
   doubleExponential,
   stepResponse,
+  secondOrderStep,
   logistic,
   saturation,
   gaussianPeak,

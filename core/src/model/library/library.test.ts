@@ -19,6 +19,8 @@ const cases: [string, number[], [number, number]][] = [
   ['exponentialOffset', [1.2, 3, 0.02], [0, 0.3]],
   ['doubleExponential', [1, 4, 0.5, 2, 6], [0, 20]],
   ['stepResponse', [18.4, 28.4, 130, 612], [0, 2400]],
+  ['secondOrderStep', [2, 5, 1.3, 0.4, 0.3], [0, 10]],
+  ['secondOrderStep', [2, -5, 4, 1.1, 1.8], [0, 20]],
   ['logistic', [2, 7, 31, 2.5], [0, 60]],
   ['saturation', [9.4, 0.7], [0.01, 5]],
   ['gaussianPeak', [0.4, 3, 812, 9], [700, 900]],

@@ -63,7 +63,7 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
       <header className="panel-head">
         <h2>Zeros and optimum</h2>
       </header>
-      <ReadingList readings={data?.zeros} unit={x} of="x" label="zero" />
+      <ReadingList readings={data?.zeros} unit={x} of="x" label="zero" onPin={pinned('back', 0)} />
       <ReadingList readings={data?.optima} unit={x} of="both" yUnit={y} empty={data && data.zeros.length + data.optima.length === 0 ? 'None, also not one range beyond the points.' : undefined} />
       <Sentence error={error ?? pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
