@@ -55,7 +55,7 @@ test('a nudge, a fixed parameter, and a formula of one’s own', async ({ bench:
   await tab('Fit').click();
   await expect(page.getByText('2.0000 min, fixed').or(page.getByText('2 min, fixed'))).toBeVisible();
   await choose(page, 'Model', 'Own formula');
-  await expect(page.getByText('b (°C/min)')).toBeVisible();
+  await expect(page.locator('.field-label', { hasText: 'b (°C/min)' })).toBeVisible();
   await page.locator('.formula .cm-content').fill('T0 + D*(1 - exp(-max(x - L, 0)/tau)) + x');
   await expect(page.locator('.formula .refusal')).toContainText('The units do not go together');
   await page.locator('.formula .cm-content').fill('T0 + D*(1 - exp(-max(x - L, 0)/tau))');

@@ -3,7 +3,7 @@ import { functions } from '../../formula';
 import { ModelFunction } from './ModelFunction';
 import { exponential } from './loops';
 
-const x = Float64Array.from({ length: 1300 }, (_, i) => 0.2 + i / 1600);
+const x = Float64Array.from({ length: 700 }, (_, i) => 0.2 + i / 860);
 const formulas = [
   'a + b*x - c/x', '-(a*x)^b + c', 'a^x*b - x^c', '(a - x)/(b + x*c)', 'a*exp(-x/b) + c', 'if(x < 0.5, a*x, b) + c',
   'a*(x > b) + c*x', 'min(a*x, b)*max(x, c)', 'a*pi + b*(not (x > 0.5)) + c*(x > 0.3 and x < 0.6 or x = 1)', '2*3 + a*b*c + 0*x',
@@ -27,9 +27,9 @@ describe('a formula over blocks', () => {
   });
   test('values do not depend on where a block ends, and a symbol without a value is refused', () => {
     const whole = ModelFunction.of('a*exp(-x/b)', ['a', 'b'], new Map([['x', x]])).values(at.subarray(0, 2));
-    expect(whole[1299]).toBeCloseTo(0.7 * Math.exp(-x[1299]! / 0.45), 14);
-    const one = ModelFunction.of('a*exp(-x/b)', ['a', 'b'], new Map([['x', Float64Array.of(x[1299]!)]]));
-    expect(one.values(at.subarray(0, 2))[0]).toBe(whole[1299]);
+    expect(whole[699]).toBeCloseTo(0.7 * Math.exp(-x[699]! / 0.45), 14);
+    const one = ModelFunction.of('a*exp(-x/b)', ['a', 'b'], new Map([['x', Float64Array.of(x[699]!)]]));
+    expect(one.values(at.subarray(0, 2))[0]).toBe(whole[699]);
     expect(() => ModelFunction.of('a*z', ['a'], new Map([['x', x]]))).toThrow(expect.objectContaining({ code: 'SYMBOL_UNKNOWN' }) as never);
     expect(() => ModelFunction.of('a*mean of x', ['a'], new Map([['x', x]]))).toThrow(expect.objectContaining({ code: 'MODEL_OF_WHOLE' }) as never);
   });
