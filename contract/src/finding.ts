@@ -9,12 +9,12 @@ export const findingOrigin = Type.Union([
     conditionId: orNull(id),
     parameter: Type.String({ maxLength: 40 }),
   }),
-  /** The curve at an x, or back from a y. */
+  /** The curve at an x, back from a y, or its lowest or highest place, where `at` is its number from the left. */
   closed({
     kind: Type.Literal('reading'),
     fitId: id,
     conditionId: orNull(id),
-    what: Type.Union([Type.Literal('at'), Type.Literal('back')]),
+    what: Type.Union([Type.Literal('at'), Type.Literal('back'), Type.Literal('optimum')]),
     at: Type.Number(),
   }),
   /** How well a fit holds its points. */

@@ -164,6 +164,16 @@ describe('a log on its way', () => {
     const origin = { kind: 'difference', comparisonId: row.body.id, conditionId: condition.id };
     const finding = (await ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin })).body;
     expect(finding.sentence).toContain('below');
+    const read = { kind: 'reading', fitId: fit.id, conditionId: condition.id, what: 'at', at: 2 };
+    const reading = (await ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin: read })).body;
+    expect(reading.sentence).toMatch(/ at x 2 .*95 % confidence of the curve/);
+    const explained = await ask<FindingRow>(`/findings/${reading.id}`, { meaning: ' what was promised ' }, 'PUT');
+    expect(explained.body).toMatchObject({ meaning: 'what was promised', nowReads: null });
+    const unused = (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name: 'compared only', limits }))
+      .body;
+    const alone = { name: 'alone', reference: { runId, x: 'x', y: 'y', conditionIds: [unused.id], data: 'samples' }, candidates: [{ source: { kind: 'run', runId: simulated, x: 'x', y: 'y' }, ...asIs }] }; // prettier-ignore
+    expect((await ask(`/campaigns/${campaignId}/comparisons`, alone)).status).toBe(200);
+    expect(await ask(`/conditions/${unused.id}`, undefined, 'DELETE')).toMatchObject({ status: 409, body: { code: 'STILL_USED' } }); // prettier-ignore
     await ask(`/conditions/${condition.id}`, { name: 'low', limits: [{ ...limits[0], tolerance: 5 }] }, 'PUT');
     const now = (await ask<FindingRow[]>(`/campaigns/${campaignId}/findings`)).body[0]!;
     expect(now.nowReads).not.toBeNull();

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { differenceSentence, parameterSentence } from './index';
+import { differenceSentence, goodnessSentence, optimumSentence, parameterSentence, readingSentence } from './index';
 
 const parameter = {
   yName: 'Head', yUnit: 'm', xName: 'Flow', xUnit: 'L/min', pointKind: 'samples' as const, series: '2900 rpm', parameter: { symbol: 'a0', meaning: 'value at x = 0', unit: 'm' },
@@ -32,3 +32,15 @@ test('a difference says which side, and whether it is more than scatter', () => 
     '0.010 ± 0.020 m below Sweep (not more than the scatter',
   );
 });
+
+test('a place on the curve, its optimum and its scatter read as sentences, and an extrapolation says so', () => {
+  const at = { x: 70, y: 20.51, xHalf: 0, yHalf: 0.03, outside: 0 };
+  expect(readingSentence({ ...parameter, what: 'at', at: 70, readings: [at] })).toBe(
+    'Head at flow 70 L/min, 2900 rpm: 20.510 ± 0.030 m (95 % confidence of the curve), from a polynomial through 3754 samples of Sweep.',
+  );
+  const back = { x: 140.2, y: 0, xHalf: 0.4, yHalf: 0, outside: 0.184 };
+  expect(readingSentence({ ...parameter, what: 'back', at: 0, readings: [back] })).toContain('Flow at head 0 m, 2900 rpm: 140.20 ± 0.40 L/min (extrapolated by 19 % of the measured range)');
+  expect(readingSentence({ ...parameter, what: 'back', at: 99, readings: [] })).toContain('the curve does not reach it');
+  expect(optimumSentence({ ...parameter, ...at, xHalf: 1.2, what: 'highest' })).toContain('Head is highest at flow 70.0 ± 1.2 L/min, 2900 rpm, where it is 20.510 ± 0.030 m');
+  expect(goodnessSentence({ ...parameter, pointKind: 'operatingPoints', points: 6, deviation: 0.0855, rSquared: 0.99984 })).toContain('standard deviation of 0.0855 m (R² 0.99984), from a polynomial through 6 operating points of Sweep');
+}); // prettier-ignore

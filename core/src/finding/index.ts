@@ -1,1 +1,1 @@
-export { differenceSentence, goodnessSentence, parameterSentence, readingSentence, type DifferenceFacts, type ParameterFacts } from './sentences'; // prettier-ignore
+export { differenceSentence, goodnessSentence, optimumSentence, parameterSentence, readingSentence, type DifferenceFacts, type ParameterFacts } from './sentences'; // prettier-ignore

@@ -85,6 +85,24 @@ export function readingSentence(f: ReadingFacts): string {
   return `${to.name} ${place}: ${said.join(' and ')} (95 % confidence of the curve), ${fromFit(f)}.`;
 } // prettier-ignore
 
+/** What a finding about the lowest or highest place of a curve is made of. */
+export interface OptimumFacts extends FitFacts {
+  /** `lowest` or `highest`. */
+  what: string;
+  x: number;
+  y: number;
+  xHalf: number | null;
+  yHalf: number | null;
+  outside: number;
+}
+
+/** The lowest or highest place of a curve as a sentence. */
+export function optimumSentence(f: OptimumFacts): string {
+  const [x, y] = [formatWithUncertainty(f.x, f.xHalf ?? NaN), formatWithUncertainty(f.y, f.yHalf ?? NaN)];
+  const beyond = f.outside > 0 ? ` (extrapolated by ${Math.ceil(f.outside * 100)} % of the measured range)` : '';
+  return `${f.yName} is ${f.what} at ${f.xName.toLowerCase()} ${withUnit(`${x.value} ± ${x.uncertainty}`, f.xUnit)}${beyond}${f.series ? `, ${f.series}` : ''}, where it is ${withUnit(`${y.value} ± ${y.uncertainty}`, f.yUnit)} (95 % confidence of the curve), ${fromFit(f)}.`;
+} // prettier-ignore
+
 /** How well a curve holds its points as a sentence. */
 export const goodnessSentence = (f: GoodnessFacts): string =>
   `${f.yName} against ${f.xName.toLowerCase()}${f.series ? `, ${f.series}` : ''}: the points scatter about the curve with a standard deviation of ${withUnit(formatValue(f.deviation, 3), f.yUnit)} (R² ${formatValue(f.rSquared, 5)}), ${fromFit(f)}.`;

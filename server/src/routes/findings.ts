@@ -7,7 +7,14 @@ import {
   type FindingOrigin,
   type FindingRow,
 } from '@undameter/contract';
-import { AppError, differenceSentence, goodnessSentence, parameterSentence, readingSentence } from '@undameter/core';
+import {
+  AppError,
+  differenceSentence,
+  goodnessSentence,
+  optimumSentence,
+  parameterSentence,
+  readingSentence,
+} from '@undameter/core';
 import { Type } from 'typebox';
 import type { Services } from '../services';
 import { comparison } from '../store/comparisons';
@@ -164,9 +171,12 @@ async function parameterFinding(services: Services, origin: Of<'parameter'>): Pr
 
 async function readingFinding(services: Services, origin: Of<'reading'>): Promise<string> {
   const { task, index, facts } = await fittedSeries(services, origin);
-  const [atX, atY] = origin.what === 'at' ? [origin.at, null] : [null, origin.at];
-  const { at, back } = await services.pools.readCurve({ ...task, series: index, atX, atY, other: null });
-  return readingSentence({ ...facts, what: origin.what, at: origin.at, readings: origin.what === 'at' ? at : back });
+  const [atX, atY] = [origin.what === 'at' ? origin.at : null, origin.what === 'back' ? origin.at : null];
+  const found = await services.pools.readCurve({ ...task, series: index, atX, atY, other: null });
+  if (origin.what !== 'optimum') return readingSentence({ ...facts, what: origin.what, at: origin.at, readings: found[origin.what] }); // prettier-ignore
+  const optimum = found.optima[origin.at];
+  if (!optimum) throw new AppError('NOT_FOUND', { what: 'optimum of the curve', id: String(origin.at + 1) });
+  return optimumSentence({ ...facts, ...optimum });
 }
 
 async function goodnessFinding(services: Services, origin: Of<'goodness'>): Promise<string> {

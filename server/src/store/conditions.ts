@@ -1,3 +1,4 @@
+import { AppError } from '@undameter/core';
 import type { ConditionBody, ConditionRow } from '@undameter/contract';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
@@ -52,6 +53,8 @@ export async function updateCondition(db: Db, id: number, body: ConditionBody): 
 
 /** @throws {AppError} STILL_USED, NOT_FOUND */
 export async function removeCondition(db: Db, id: number): Promise<void> {
+  const compared = await db.sql`select id from comparison where reference->'conditionIds' @> to_jsonb(${id}::int)`;
+  if (compared.length > 0) throw new AppError('STILL_USED', { what: 'condition', by: 'a comparison' });
   oneOf(
     await unused('condition', 'a fit', db.sql`delete from condition where id = ${id} returning id`),
     'condition',

@@ -27,7 +27,7 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
   const { data, error } = useQuery(queries.readings({ ...body, campaignId, series: index, atX, atY, other: other === index ? null : other }));
   const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
   if (!series) return null;
-  const pinned = (what: 'at' | 'back', value: number | null) =>
+  const pinned = (what: 'at' | 'back' | 'optimum', value: number | null) =>
     fitId !== undefined && value !== null
       ? () => pin.mutate({ kind: 'reading', fitId, conditionId: series.conditionId, what, at: value })
       : undefined;
@@ -64,7 +64,7 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
         <h2>Zeros and optimum</h2>
       </header>
       <ReadingList readings={data?.zeros} unit={x} of="x" label="zero" onPin={pinned('back', 0)} />
-      <ReadingList readings={data?.optima} unit={x} of="both" yUnit={y} empty={data && data.zeros.length + data.optima.length === 0 ? 'None, also not one range beyond the points.' : undefined} />
+      <ReadingList readings={data?.optima} unit={x} of="both" yUnit={y} onPinOne={(k) => pinned('optimum', k)} empty={data && data.zeros.length + data.optima.length === 0 ? 'None, also not one range beyond the points.' : undefined} />
       <Sentence error={error ?? pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
       <p className="soft panel-pad">± is of the curve, 95 %; in brackets for one further measured point.</p>
@@ -81,17 +81,20 @@ interface ReadingListProps {
   label?: string;
   empty?: string | undefined;
   onPin?: (() => void) | undefined;
+  /** Where each is a finding of its own, by its number from 0. */
+  onPinOne?: (which: number) => (() => void) | undefined;
 }
 
-function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPin }: ReadingListProps) {
+function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPin, onPinOne }: ReadingListProps) {
   if (!readings) return null;
   if (readings.length === 0) return empty ? <p className="soft panel-pad">{empty}</p> : null;
   return (
     <ul className="parameters readings">
-      {readings.map((r) => {
+      {readings.map((r, k) => {
         const [value, half, further] = of === 'y' ? [r.y, r.yHalf, r.yPrediction] : [r.x, r.xHalf, r.xPrediction];
         const said = formatWithUncertainty(value, half ?? NaN);
         const top = formatWithUncertainty(r.y, r.yHalf ?? NaN);
+        const pin = onPinOne ? onPinOne(k) : onPin;
         return (
           <li key={`${r.x} ${r.y}`}>
             <b />
@@ -103,8 +106,8 @@ function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPin }: Re
               {[r.what, label, of === 'both' ? `${top.value} ± ${top.uncertainty} ${yUnit} there` : ''].filter(Boolean).join(', ')}
               {r.outside > 0 && <span className="doubt"> extrapolated: {Math.ceil(r.outside * 100)} % of the range beyond the points</span>}
             </small>
-            {onPin && (
-              <button className="quiet" onClick={onPin}>
+            {pin && (
+              <button className="quiet" onClick={pin}>
                 Pin as finding
               </button>
             )}
