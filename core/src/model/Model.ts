@@ -43,8 +43,6 @@ export interface Fit {
   start: Float64Array;
   /** Sums of squares at which each search ended, in the order of the starts; NaN where one had no value. */
   ends: readonly number[];
-  /** Robust fits: standard deviation of the scatter without the far points. */
-  robustScale?: number;
   /** Value of the curve at x, and its derivatives by what was found, for `spread`. */
   curve(x: number): { value: number; gradient: Float64Array };
   /** Standard error of what changes with a parameter as the gradient says. */

@@ -47,7 +47,6 @@ export function outcomeOf({ model, parts, data, places, solved, degreesOfFreedom
     doubts: doubtsOf(model, parts, places, solved, Float64Array.from(inner, (row, k) => Math.sqrt(Math.max(0, row[k]!)))),
     start: parts.whole(Float64Array.from(places, (k) => solved.start[k]!)),
     ends: solved.ends,
-    ...('robustScale' in solved ? { robustScale: solved.robustScale } : {}),
     curve: (place) => {
       at[0] = place;
       const gradient = Float64Array.from(single.jacobian(free), (column) => column[0]!);

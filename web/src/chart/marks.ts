@@ -51,7 +51,6 @@ export const line = (points: Points, { name, colour, width = 1.5, opacity = 1, d
     ? {}
     : {
         endLabel: { show: true, formatter: endLabel, color: colour, align: 'left', offset: [2, -6], fontWeight: 600 },
-        labelLayout: { moveOverlap: 'shiftY' },
       }),
 }); // prettier-ignore
 

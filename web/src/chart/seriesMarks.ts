@@ -7,7 +7,7 @@ import type { ChartOption } from './echarts';
 import { axisTitle, stackOption, type KeyEntry, type Pane } from './panes';
 
 /** Measured points as open symbols, the fitted model as a solid line in its 95 % confidence band. */
-export const fittedMarks = (series: SeriesReply, index: number, palette: Palette, many: boolean, withPrediction = false) => {
+const fittedMarks = (series: SeriesReply, index: number, palette: Palette, label: string | undefined, withPrediction = false) => {
   const colour = colourOf(palette, index);
   const { x, lowest, highest } = series.curve;
   return [
@@ -18,15 +18,29 @@ export const fittedMarks = (series: SeriesReply, index: number, palette: Palette
       ? [errorBars({ ...series.drawn, xError: series.drawn.xUncertainty, yError: series.drawn.yUncertainty }, colour)]
       : []),
     points(series.drawn, { name: '', colour, series: index, ground: palette.sheet, size: 6 }),
-    line(series.curve, {
-      name: many ? series.name : 'model',
-      colour,
-      width: 2,
-      z: 6,
-      ...(many ? { endLabel: series.name } : {}),
-    }),
+    line(series.curve, { name: series.name, colour, width: 2, z: 6, ...(label === undefined ? {} : { endLabel: label }) }),
   ];
 }; // prettier-ignore
+
+/** Of the whole height and width: ends of curves nearer than this would write over each other. */
+const SAME_PLACE = 0.05;
+
+/** The name of each series at the end of its curve; where curves end together, one of them counts them. */
+export function endLabels(series: readonly Pick<SeriesReply, 'name' | 'curve'>[]): (string | undefined)[] {
+  if (series.length < 2) return [];
+  const ends = series.map(({ curve }) => [curve.x.at(-1) ?? NaN, curve.y.at(-1) ?? NaN] as const);
+  const [width, height] = (['x', 'y'] as const).map((axis) => {
+    const all = series.flatMap(({ curve }) => curve[axis].filter((v) => v !== null));
+    return Math.max(...all) - Math.min(...all) || 1;
+  }) as [number, number];
+  const isNear = (a: number, b: number): boolean =>
+    Math.abs(ends[a]![0] - ends[b]![0]) < SAME_PLACE * width && Math.abs(ends[a]![1] - ends[b]![1]) < SAME_PLACE * height;
+  return series.map(({ name }, i) => {
+    const together = series.flatMap((_, k) => (k === i || isNear(i, k) ? [k] : []));
+    if (together.length < 2) return name;
+    return together[0] === i ? `${together.length} series` : undefined;
+  });
+} // prettier-ignore
 
 /** What the lower pane shows of the residuals. */
 export const residualViews = {
@@ -59,14 +73,14 @@ export interface FitChart {
 
 /** The curves of a fit over its residuals; on one x axis where both are against x. */
 export function fitOption({ fit, palette, size, view, inHand, extras, withPrediction }: FitChart): ChartOption {
-  const many = fit.series.length > 1;
+  const labels = endLabels(fit.series);
   const key: KeyEntry[] = [
     { label: 'measured', mark: 'symbol' },
     { label: withPrediction ? 'model, 95 % of curve and of a point' : 'model, 95 % band', mark: 'solid' },
     ...(extras.some((e) => e.look === 'dashed') ? [{ label: 'nudged', mark: 'dashed' } as const] : []),
   ];
   const marks = [
-    ...fit.series.flatMap((s, i) => fittedMarks(s, i, palette, many, withPrediction && i === inHand)),
+    ...fit.series.flatMap((s, i) => fittedMarks(s, i, palette, labels[i], withPrediction && i === inHand)),
     ...extras.map(({ curve, name, series, look }) =>
       line(curve, { name, colour: look === 'thin' ? palette.soft : colourOf(palette, series), width: look === 'thin' ? 1.2 : 1.8, dashed: look === 'dashed', z: 7 })),
   ];

@@ -7,7 +7,7 @@ import { recognise, type Step } from '@undameter/core';
 import { palettes } from '../theme/palette';
 import { inWords, roundedTo, withDragged } from './conditions/limits';
 import { begin, importOf, intake, savedLayoutOf } from './intake/state';
-import { residualPoints } from '../chart/seriesMarks';
+import { endLabels, residualPoints } from '../chart/seriesMarks';
 import { mended, newFit, withState } from './models/draft';
 import { nudged, rangeWithin } from './models/nudge';
 import { rangeOf, signalsOption } from './signals/chartOption';
@@ -237,6 +237,11 @@ describe('a fit in hand', () => {
     expect(nudged(series, { symbol: 'a0', share: 0.05 }).growth).toBeCloseTo(Math.SQRT2, 1);
     expect(rangeWithin(series, 'a0')!.map((v) => Number(v.toFixed(6)))).toEqual([1.5, 2.5]);
     expect(rangeWithin(series, 'a1')!.map((v) => Number(v.toFixed(6)))).toEqual([0.475, 0.525]);
+  });
+  test('curves that end together are counted at their end, not written over each other', () => {
+    const curve = (name: string, end: number) => ({ name, curve: { x: [0, 10], y: [30, end] } }) as unknown as SeriesReply;
+    expect(endLabels([curve('a', 5), curve('b', 15), curve('c', 5.5)])).toEqual(['2 series', 'b', undefined]);
+    expect(endLabels([curve('a', 5)])).toEqual([]);
   });
   test('residuals against what was fitted, in time order, as a histogram, on a normal plot', () => {
     expect(residualPoints(series, 'fitted').x[0]).toBeCloseTo(2, 12);

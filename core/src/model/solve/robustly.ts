@@ -15,8 +15,6 @@ export interface RobustTask {
 }
 
 export interface RobustSolution extends NonlinearSolution {
-  /** Standard deviation of the scatter without the far points: median of |residual| over 0.6745. */
-  robustScale: number;
   /** By what the inverse of the plain problem is multiplied for the covariance. */
   variance: number;
 }
@@ -57,5 +55,5 @@ export function robustly({ build, starts, degreesOfFreedom, name, residuals }: R
   const spread = slopes.reduce((s, v) => s + (v - mean) ** 2, 0) / points;
   const correction = 1 + (solution.parameters.length / points) * (spread / mean ** 2);
   const { inverse } = withCovariance(plain, { ...solution, linear: plain.linearise(solution.parameters) }, solution.start);
-  return { ...solution, inverse, robustScale: scale, variance: (correction ** 2 * (pulls / degreesOfFreedom)) / mean ** 2 };
+  return { ...solution, inverse, variance: (correction ** 2 * (pulls / degreesOfFreedom)) / mean ** 2 };
 } // prettier-ignore

@@ -20,7 +20,7 @@ export function VerdictPanel({ campaignId, reply, row, comparisonId }: VerdictPa
   return (
     <>
       <header className="panel-head">
-        <h2 className="clip">
+        <h2 className="clip wide" title={`${row.name}: ${row.candidateName}`}>
           {row.name}: {row.candidateName}
         </h2>
         <span className="grow" />

@@ -66,9 +66,13 @@ function overlay(reply: ComparisonReply, shown: readonly Shown[], palette: Palet
   };
 } // prettier-ignore
 
+/** With several candidates each has a symbol, as the marks draw them. */
+const symbolsInWords = ({ candidates }: ComparisonReply): string =>
+  candidates.length < 2 ? '' : `: ${candidates.map((c, k) => `${'○□△◇+▢'[k % 6]} ${c.name}`).join(', ')}`;
+
 function differences(reply: ComparisonReply, shown: readonly Shown[], palette: Palette): Pane {
   return {
-    title: axisTitle({ name: 'Reference − candidate', unit: reply.y.unit }),
+    title: `${axisTitle({ name: 'Reference − candidate', unit: reply.y.unit })}${symbolsInWords(reply)}`,
     weight: 1.2,
     marks: [
       level(0, palette.soft),
@@ -84,7 +88,7 @@ function equality(reply: ComparisonReply, shown: readonly Shown[], palette: Pale
   const all = shown.flatMap(({ candidate: { drawn } }) => [...drawn.reference, ...drawn.candidate]).filter((v) => v !== null);
   const ends = all.length > 0 ? [Math.min(...all), Math.max(...all)] : [];
   return {
-    title: axisTitle({ name: `Candidate ${reply.y.name.toLowerCase()}`, unit: reply.y.unit }),
+    title: `${axisTitle({ name: `Candidate ${reply.y.name.toLowerCase()}`, unit: reply.y.unit })}${symbolsInWords(reply)}`,
     weight: 2.2,
     ownX: { title: axisTitle({ name: `Reference ${reply.y.name.toLowerCase()}`, unit: reply.y.unit }) },
     marks: [

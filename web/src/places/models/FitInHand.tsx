@@ -178,7 +178,6 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
                   judgement={judgement.data}
                   error={judgement.error}
                   straight={straight}
-                  loss={body.choices.loss}
                   onStraight={setStraight}
                   onAction={(action) => change(mended(body, action, series.name))}
                 />

@@ -1,4 +1,4 @@
-import type { ActionReply, FitBody, JudgementReply } from '@undameter/contract';
+import type { ActionReply, JudgementReply } from '@undameter/contract';
 import { formatValue } from '@undameter/core';
 import { Switch } from 'antd';
 import { Sentence } from '../../parts/Sentence';
@@ -10,7 +10,6 @@ interface TrustPanelProps {
   onAction(action: ActionReply): void;
   /** The line through logarithms beside the curve. */
   onStraight(on: boolean): void;
-  loss: FitBody['choices']['loss'];
 }
 
 /** The ladder in the order in which experts look, tests of the residuals, and the fit through logarithms beside it. */
