@@ -52,6 +52,16 @@ test('a nudge, a fixed parameter, and a formula of one’s own', async ({ bench:
   await choose(page, 'How L is treated', 'fixed');
   await page.getByRole('spinbutton', { name: 'L is fixed at' }).fill('2');
   await page.keyboard.press('Tab');
+  // A tie that cannot be read is told, and its field stays to be mended.
+  await choose(page, 'How D is treated', 'tied');
+  const tie = page.getByRole('textbox', { name: 'D is tied to' });
+  await tie.fill('2*(');
+  await tie.press('Enter');
+  await expect(page.locator('.panel .refusal')).toContainText('At character 4');
+  await tie.fill('1.54*y0');
+  await tie.press('Enter');
+  await expect(page.locator('.panel .refusal')).toHaveCount(0);
+  await choose(page, 'How D is treated', 'found');
   await tab('Fit').click();
   await expect(page.getByText('2.0000 min, fixed').or(page.getByText('2 min, fixed'))).toBeVisible();
   await choose(page, 'Model', 'Own formula');

@@ -66,8 +66,8 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
 } // prettier-ignore
 
 /** Beyond so many points the search goes over a part of them, and only its end over all. */
-const MANY_POINTS = 4000;
-const SEARCHED = 1000;
+const MANY_POINTS = 1500;
+const SEARCHED = 750;
 /** Start values are looked for among so many. */
 const LOOKED_AT = 300;
 
@@ -81,8 +81,8 @@ function thinned(data: FitData, most = SEARCHED): FitData {
 function searchThenPolish(few: Problem, all: Problem, starts: readonly Float64Array[], degreesOfFreedom: number): NonlinearSolution | undefined {
   const found = solveNonlinear({ problem: few, starts, degreesOfFreedom: SEARCHED });
   const end = found && levenbergMarquardt(all, found.parameters, { damping: 1e-9 });
-  // A point that was left out may be where the model gives no number, or what holds a parameter.
-  if (!end || end.ending !== 'converged') return solveNonlinear({ problem: all, starts, degreesOfFreedom });
+  // A point that was left out may be where the model gives no number.
+  if (!end) return solveNonlinear({ problem: all, starts, degreesOfFreedom });
   return { ...withCovariance(all, end, found.start), ends: found.ends };
 } // prettier-ignore
 

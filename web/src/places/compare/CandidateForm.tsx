@@ -34,6 +34,7 @@ export function CandidateForm({ number, candidate, runs, fits, unit, like, onCha
     set({ source: next.source });
   };
   const isTouched = offset !== 0 || scale !== 1;
+  const isOpen = open || isTouched || method !== 'linear';
   const channels = bench?.channels ?? [];
   const known = (symbol: string) => (channels.some((c) => c.symbol === symbol) ? symbol : '');
   return (
@@ -62,7 +63,7 @@ export function CandidateForm({ number, candidate, runs, fits, unit, like, onCha
       <Field label="Its ±" hint={uncertainty === null ? 'standard uncertainty that its maker states; none: it is taken as exact' : undefined}>
         <InputNumber aria-label={`Uncertainty of candidate ${number}`} min={0} value={uncertainty} suffix={unit} placeholder="none stated" onChange={(v) => set({ uncertainty: v })} />
       </Field>
-      {(open || isTouched || method !== 'linear') && (
+      {isOpen && (
         <>
           {source.kind === 'run' && (
             <Field label="Between points">
@@ -78,7 +79,7 @@ export function CandidateForm({ number, candidate, runs, fits, unit, like, onCha
         </>
       )}
       <div className="buttons">
-        {!open && !isTouched && (
+        {!isOpen && (
           <button className="quiet" onClick={() => setOpen(true)}>
             Interpolation, scale, offset …
           </button>

@@ -62,6 +62,7 @@ export function DifferenceBoard({ reply, rows, waiting, inHand, onTake }: BoardP
       columns={[
         { key: 'name', title: 'Series', value: (r) => r.name, cell: (r) => <SeriesMark series={r.series} name={r.name} /> },
         { key: 'candidate', title: 'Candidate', value: (r) => r.candidateName, cell: (r) => <span className="clip">{r.candidateName}</span> },
+        { key: 'problem', title: '', cell: (r) => r.problem && <span className="doubt">{r.problem}</span> },
         { key: 'points', title: 'Points', numeric: true, value: (r) => r.candidate?.points ?? null, cell: (r) => (r.candidate ? formatCount(r.candidate.points) : '–') },
         { key: 'mean', title: 'Mean', unit: units.y, numeric: true, value: (r) => r.candidate?.mean ?? null, cell: (r) => (r.candidate ? mean(r).value : '–') },
         { key: 'half', title: '± (95 %)', unit: units.y, numeric: true, value: (r) => r.candidate?.meanHalfWidth ?? null, cell: (r) => (r.candidate ? mean(r).uncertainty : '–') },
@@ -73,7 +74,6 @@ export function DifferenceBoard({ reply, rows, waiting, inHand, onTake }: BoardP
         { key: 'at', title: `at ${reply?.x.symbol ?? 'x'}`, unit: units.x, numeric: true, value: (r) => r.candidate?.largestAt ?? null, cell: (r) => said(r.candidate?.largestAt) },
         { key: 'correlation', title: 'Correlation', numeric: true, value: (r) => r.candidate?.correlation ?? null, cell: (r) => correlation(r.candidate?.correlation) },
         { key: 'outside', title: 'Outside', numeric: true, value: (r) => r.candidate?.outside ?? null, cell: (r) => (r.candidate ? formatCount(r.candidate.outside) : '–') },
-        { key: 'problem', title: '', cell: (r) => r.problem && <span className="doubt">{r.problem}</span> },
       ]}
     />
   );

@@ -1,5 +1,5 @@
-import type { FitBody, FitReply, SeriesReply } from '@undameter/contract';
-import { formatValue, formatWithUncertainty } from '@undameter/core';
+import type { FitBody, FitReply, ParameterRow as ParameterRowReply, SeriesReply } from '@undameter/contract';
+import { AppError, formatValue, formatWithUncertainty, modelOf, plain, type Parameter } from '@undameter/core';
 import { Input, InputNumber, Select, Slider, Switch } from 'antd';
 import { useState } from 'react';
 import { Field } from '../../parts/Field';
@@ -27,13 +27,40 @@ const states: { value: ParameterState; label: string }[] = [
 ];
 const nudges = [-0.1, -0.01, -0.001, 0.001, 0.01, 0.1];
 
+/** As they were found; where the fit failed, those of the model as they are treated, so that the hand can mend it. */
+function rowsOf({ model, settings, choices }: FitBody, series: SeriesReply): readonly ParameterRowReply[] {
+  if (series.parameters.length > 0) return series.parameters;
+  const { fixed = {}, tied = {}, shared = [], start = {} } = choices;
+  return parametersOrNone(model, settings).map(({ symbol, meaning }) => ({
+    symbol,
+    meaning,
+    unit: '',
+    value: fixed[symbol] ?? null,
+    standardError: null,
+    halfWidth: null,
+    start: start[symbol] ?? null,
+    state: symbol in fixed ? 'fixed' : symbol in tied ? 'tied' : shared.includes(symbol) ? 'shared' : 'found',
+  }));
+}
+
+/** A formula that is half typed has none. */
+function parametersOrNone(model: string, settings: FitBody['settings']): Parameter[] {
+  try {
+    return modelOf(model).parameters(settings as never, plain, plain);
+  } catch (error) {
+    if (error instanceof AppError) return [];
+    throw error;
+  }
+}
+
 /** Each parameter: how it is treated, where the search begins, its bounds, and what a nudge of it does. */
 export function ParametersTab(props: ParametersTabProps) {
   const { body, series, start, fit, onStart, onChange } = props;
-  if (series.problem && series.parameters.length === 0) return <Sentence error={series.problem} />;
-  const values = Object.fromEntries(series.parameters.map((p) => [p.symbol, p.start ?? p.value ?? 1]));
+  const rows = rowsOf(body, series);
+  const values = Object.fromEntries(rows.map((p) => [p.symbol, p.start ?? p.value ?? 1]));
   return (
     <>
+      <Sentence error={series.problem} />
       <div className="panel-pad">
         <Field label="Start curve" group hint={start ? 'dotted on the chart; drag a handle, a slider, or type' : undefined}>
           <Switch aria-label="Start curve" size="small" checked={start !== undefined} onChange={(on) => onStart(on ? { ...values, ...body.choices.start } : undefined)} />
@@ -50,8 +77,8 @@ export function ParametersTab(props: ParametersTabProps) {
         </Field>
       </div>
       <ul className="parameters tall">
-        {series.parameters.map((p) => (
-          <ParameterRow key={p.symbol} {...props} symbol={p.symbol} />
+        {rows.map((p) => (
+          <ParameterRow key={p.symbol} {...props} row={p} />
         ))}
       </ul>
       <p className="soft panel-pad">
@@ -62,16 +89,17 @@ export function ParametersTab(props: ParametersTabProps) {
   );
 } // prettier-ignore
 
-function ParameterRow({ body, fit, series, start, nudge, symbol, onChange, onStart, onNudge }: ParametersTabProps & { symbol: string }) {
-  const p = series.parameters.find((q) => q.symbol === symbol)!;
+function ParameterRow({ body, fit, series, start, nudge, onChange, onStart, onNudge, row: p }: ParametersTabProps & { row: ParameterRowReply }) {
+  const { symbol } = p;
   const { choices } = body;
   const said = formatWithUncertainty(p.value ?? NaN, p.standardError ?? NaN);
   const [lower, upper] = choices.bounds?.[symbol] ?? [null, null];
   const setChoices = (change: Partial<FitBody['choices']>) => onChange({ ...body, choices: tidy({ ...choices, ...change }) });
   const bound = (ends: [number | null, number | null]) =>
     setChoices({ bounds: { ...without(choices.bounds, symbol), ...(ends[0] === null && ends[1] === null ? {} : { [symbol]: ends }) } });
-  const moved = nudge?.symbol === symbol ? nudged(series, nudge) : null;
-  const within = p.state === 'fixed' ? null : rangeWithin(series, symbol);
+  const isFound = !series.problem;
+  const moved = isFound && nudge?.symbol === symbol ? nudged(series, nudge) : null;
+  const within = !isFound || p.state === 'fixed' ? null : rangeWithin(series, symbol);
   return (
     <li className="parameter">
       <b>{symbol}</b>

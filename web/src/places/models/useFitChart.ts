@@ -38,7 +38,7 @@ export function useFitChart({ fit, model, inHand, view, nudge, start, straight, 
   }, [fit, series, inHand, nudge, straight, ranking]);
   const known = models.find((m) => m.kind === model)?.handles ?? [];
   const handles = start && known.length > 0 ? known.map((h) => h.at(start)).filter((h) => Number.isFinite(h.x) && Number.isFinite(h.y)) : [];
-  const overlay = start && fit && series ? { ...curveWith(series, Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN)), colour: colourOf(palette, inHand), handles } : null;
+  const overlay = start && fit && series && !series.problem ? { ...curveWith(series, Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN)), colour: colourOf(palette, inHand), handles } : null;
   const build = useCallback(
     (size: Size) => (fit ? fitOption({ fit, palette, size, view, inHand, extras, withPrediction }) : {}),
     [fit, palette, view, inHand, extras, withPrediction],
