@@ -6,6 +6,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Case, Checker } from './Checker';
+import { comparisons } from './comparisons';
 import { fits } from './fits';
 import { interpolation } from './interpolation';
 import { nonlinear } from './nonlinear';
@@ -13,7 +14,15 @@ import { properties } from './properties';
 import { signals } from './signals';
 import { units } from './units';
 
-const checkers: readonly Checker[] = [...fits, ...nonlinear, ...interpolation, ...properties, ...signals, ...units];
+const checkers: readonly Checker[] = [
+  ...fits,
+  ...nonlinear,
+  ...interpolation,
+  ...properties,
+  ...signals,
+  ...comparisons,
+  ...units,
+];
 const files = ['fits', 'nist-nonlinear', 'interpolation', 'signals', 'properties', 'units'];
 
 /** How the files name the kind of a case. */
