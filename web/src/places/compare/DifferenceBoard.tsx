@@ -62,7 +62,7 @@ export function DifferenceBoard({ reply, rows, waiting, inHand, onTake }: BoardP
       columns={[
         { key: 'name', title: 'Series', value: (r) => r.name, cell: (r) => <SeriesMark series={r.series} name={r.name} /> },
         { key: 'candidate', title: 'Candidate', value: (r) => r.candidateName, cell: (r) => <span className="clip">{r.candidateName}</span> },
-        { key: 'problem', title: '', cell: (r) => r.problem && <span className="doubt">{r.problem}</span> },
+        ...(rows.some((r) => r.problem) ? [{ key: 'problem', title: '', cell: (r: DifferenceRow) => r.problem && <span className="doubt">{r.problem}</span> }] : []),
         { key: 'points', title: 'Points', numeric: true, value: (r) => r.candidate?.points ?? null, cell: (r) => (r.candidate ? formatCount(r.candidate.points) : '–') },
         { key: 'mean', title: 'Mean', unit: units.y, numeric: true, value: (r) => r.candidate?.mean ?? null, cell: (r) => (r.candidate ? mean(r).value : '–') },
         { key: 'half', title: '± (95 %)', unit: units.y, numeric: true, value: (r) => r.candidate?.meanHalfWidth ?? null, cell: (r) => (r.candidate ? mean(r).uncertainty : '–') },
