@@ -1,3 +1,5 @@
+import { dot, subtractMultiple } from './blocks';
+
 /**
  * QR of a tall matrix that comes in blocks of rows, of which only the triangle is kept.
  * The last column is the right-hand side: what stands above its diagonal is Qᵀ·b, its diagonal the length of what is left.
@@ -38,22 +40,4 @@ export class Triangle {
       }
     }
   }
-}
-
-function dot(a: Float64Array, b: Float64Array, count: number): number {
-  // Four sums side by side, since each addition would wait for the one before.
-  let [s0, s1, s2, s3] = [0, 0, 0, 0];
-  let i = 0;
-  for (; i + 3 < count; i += 4) {
-    s0 += a[i]! * b[i]!;
-    s1 += a[i + 1]! * b[i + 1]!;
-    s2 += a[i + 2]! * b[i + 2]!;
-    s3 += a[i + 3]! * b[i + 3]!;
-  }
-  for (; i < count; i++) s0 += a[i]! * b[i]!;
-  return s0 + s1 + (s2 + s3);
-}
-
-function subtractMultiple(target: Float64Array, v: Float64Array, factor: number, count: number): void {
-  for (let i = 0; i < count; i++) target[i] = target[i]! - factor * v[i]!;
 }

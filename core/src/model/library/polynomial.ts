@@ -47,7 +47,7 @@ export function fitPolynomial(data: FitData, degree: number): Fit {
   const distinct = countDistinct(x, parameters);
   if (distinct < parameters) throw new AppError('X_HAS_NO_SPREAD', { x: data.xName, distinct, parameters });
   const { centre, scale } = exactCentring(x);
-  const u = x.map((v) => (v - centre) / scale);
+  const u = centred(x, centre, scale);
   const solved = solveCentred(u, y, sigma, degree);
   const toPlain = plainPowers(degree, centre, scale);
   const weightedResiduals = solved.residuals;
@@ -55,8 +55,8 @@ export function fitPolynomial(data: FitData, degree: number): Fit {
   const plain = Float64Array.from(toPlain, (row) => sumOfProducts(row, solved.solution));
   const summary = summarise(y, residuals, weightedResiduals, parameters);
   const variance = sigma && data.sigmaIsAbsolute ? 1 : summary.weightedVariance;
-  const centred = solved.inverse.map((row) => row.map((v) => v * variance));
-  const covariance = transformCovariance(toPlain, centred);
+  const inner = solved.inverse.map((row) => row.map((v) => v * variance));
+  const covariance = transformCovariance(toPlain, inner);
   return {
     status: Number.isFinite(solved.condition) ? 'solved' : 'singular',
     parameters: plain,
@@ -75,7 +75,7 @@ export function fitPolynomial(data: FitData, degree: number): Fit {
       const gradient = Float64Array.from({ length: parameters }, (_, k) => ((at - centre) / scale) ** k);
       return { value: sumOfProducts(gradient, solved.solution), gradient };
     },
-    spread: (row) => spreadOf(row, centred),
+    spread: (row) => spreadOf(row, inner),
   };
 }
 
@@ -83,7 +83,7 @@ export function fitPolynomial(data: FitData, degree: number): Fit {
 const MANY_POINTS = 20_000;
 
 function solveCentred(u: Float64Array, y: Float64Array, sigma: Float64Array | undefined, degree: number): LeastSquares {
-  const bySums = u.length < MANY_POINTS ? undefined : momentFit(u, y, sigma?.map((s) => s ** -2), degree);
+  const bySums = u.length < MANY_POINTS ? undefined : momentFit({ u, y, weight: sigma?.map((s) => s ** -2) }, degree);
   if (bySums) return bySums;
   const columns = [sigma ? sigma.map((s) => 1 / s) : new Float64Array(u.length).fill(1)];
   for (let k = 1; k <= degree; k++) columns.push(columns[k - 1]!.map((v, i) => v * u[i]!));
@@ -103,13 +103,20 @@ function countDistinct(x: Float64Array, enough: number): number {
 function exactCentring(x: Float64Array): { centre: number; scale: number } {
   let low = Infinity;
   let high = -Infinity;
-  for (const v of x) {
+  for (let i = 0; i < x.length; i++) {
+    const v = x[i]!;
     if (v < low) low = v;
     if (v > high) high = v;
   }
   const scale = 2 ** Math.ceil(Math.log2((high - low) / 2));
   const grain = scale / 8;
   return { centre: Math.round((low + high) / 2 / grain) * grain, scale };
+}
+
+function centred(x: Float64Array, centre: number, scale: number): Float64Array {
+  const u = new Float64Array(x.length);
+  for (let i = 0; i < x.length; i++) u[i] = (x[i]! - centre) / scale;
+  return u;
 }
 
 /** Row k, column j: the factor of the centred coefficient j in the plain coefficient k. */

@@ -1,3 +1,4 @@
+import { Gram } from '../../linear/Gram';
 import { Triangle } from '../../linear/Triangle';
 import type { ModelFunction } from '../kernel/ModelFunction';
 import { losses, type LossName } from './losses';
@@ -25,6 +26,9 @@ export interface Points {
   loss?: { name: LossName; scale: number } | undefined;
 }
 
+/** From so many points on, sums of products are tried before a triangle. */
+const MANY_POINTS = 4000;
+
 /**
  * Sum of squares of measured − model, or of losses of it. A loss is linearised as in B. Triggs et al., "Bundle
  * adjustment: a modern synthesis", Lecture Notes in Computer Science 1883 (2000), section 4.3.
@@ -35,22 +39,32 @@ export function pointsProblem({ model, y, sigma, loss }: Points): Problem {
   const rho = loss && losses[loss.name].rho;
   const scale = loss?.scale ?? 1;
   const sumOver = (count: number): number => (rho ? sumOfLosses(residual, count, rho, scale) : sumOfSquares(residual, count));
+  const gather = (at: Float64Array, into: Triangle | Gram): number => {
+    let sum = 0;
+    model.eachBlock(at, true, ({ value, slopes }, from, count) => {
+      residualsInto(residual, y, value, from, count);
+      if (sigma) divideBy(residual, sigma, from, count);
+      sum += sumOver(count);
+      slopes.forEach((slope, k) => {
+        if (columns[k]!.length < count) columns[k] = new Float64Array(count);
+        columns[k]!.set(slope!.subarray(0, count));
+        if (sigma) divideBy(columns[k]!, sigma, from, count);
+      });
+      if (rho) weighByLoss(columns, residual, count, rho, scale);
+      into.add([...columns, residual], count);
+    });
+    return sum;
+  };
   return {
     linearise(at) {
+      if (y.length > MANY_POINTS) {
+        const gram = new Gram(columns.length + 1);
+        const sum = gather(at, gram);
+        const split = gram.split();
+        if (split) return { ...split, sumOfSquares: sum };
+      }
       const triangle = new Triangle(columns.length + 1);
-      let sum = 0;
-      model.eachBlock(at, true, ({ value, slopes }, from, count) => {
-        residualsInto(residual, y, value, from, count);
-        if (sigma) divideBy(residual, sigma, from, count);
-        sum += sumOver(count);
-        slopes.forEach((slope, k) => {
-          if (columns[k]!.length < count) columns[k] = new Float64Array(count);
-          columns[k]!.set(slope!.subarray(0, count));
-          if (sigma) divideBy(columns[k]!, sigma, from, count);
-        });
-        if (rho) weighByLoss(columns, residual, count, rho, scale);
-        triangle.add([...columns, residual], count);
-      });
+      const sum = gather(at, triangle);
       return { ...triangle.split(), sumOfSquares: sum };
     },
   };

@@ -19,6 +19,8 @@ const LEAST_CHANGE = 1e-14;
 const LEAST_LEFT = 1e-20;
 /** What a step would take away here is lost in the rounding of a sum of many squares. */
 const BELOW_ROUNDING = 1e-15;
+/** A last step shorter than this share of each parameter is taken without a look at where it leads. */
+const NEAR = 1e-7;
 const LARGEST_DAMPING = 1e14;
 const FIRST_DAMPING = 1e-2;
 /** So many rounds in a row that win nothing but rounding. */
@@ -48,7 +50,8 @@ export function levenbergMarquardt(problem: Problem, start: Float64Array, { most
     if (step.left <= BELOW_ROUNDING * sum && sum > 0) {
       // The sum cannot tell any more which is lower; the last step is taken for what the linear problem says of it.
       const last = moved(problem, at, free, step.at(0));
-      const there = problem.linearise(last);
+      const isNear = last.every((v, k) => Math.abs(v - at[k]!) <= NEAR * Math.abs(v));
+      const there = isNear ? linear : problem.linearise(last);
       if (there.sumOfSquares <= sum * (1 + 1e-12)) [at, linear] = [last, there];
       return ended('converged', round);
     }
