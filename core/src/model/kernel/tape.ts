@@ -130,9 +130,9 @@ export class Tape {
       name === 'exp'
         ? loops.exponential(out.value, a!.value, count)
         : loops.apply(out.value, known.apply, a!.value, second.value, count);
-    return this.byChain(b ? [a!, b] : [a!], value, (out, slope, which, count) =>
-      name === 'exp' ? slope.set(out.value) : loops.slopeOf(slope, known.slope, which, a!.value, second.value, count),
-    );
+    const slope = (_: Part, slope: Float64Array, which: 0 | 1, count: number) =>
+      loops.slopeOf(slope, known.slope, which, a!.value, second.value, count);
+    return this.byChain(b ? [a!, b] : [a!], value, name === 'exp' ? 'its value' : slope);
   }
 
   private binary(operator: Extract<Node, { type: 'binary' }>['operator'], a: Part, b: Part): Part {
@@ -190,12 +190,20 @@ export class Tape {
 
   private product(a: Part, b: Part): Part {
     const out = this.dependent(a, b);
+    // By a factor that is the parameter itself, the slope is the other factor: nothing to compute.
+    const plain = (k: number): Float64Array | undefined =>
+      a.slopes[k] === this.ones && !b.slopes[k]
+        ? b.value
+        : b.slopes[k] === this.ones && !a.slopes[k]
+          ? a.value
+          : undefined;
+    out.slopes.forEach((_, k) => (out.slopes[k] = plain(k) ?? out.slopes[k]));
     return this.emit(out, {
       values: (n) => loops.multiply(out.value, a.value, b.value, n),
       slopes: (n) =>
         out.slopes.forEach((slope, k) => {
           const [p, q] = [a.slopes[k], b.slopes[k]];
-          if (!slope) return;
+          if (!slope || plain(k)) return;
           if (p && q) loops.sumOfProducts(slope, p, b.value, q, a.value, n);
           else loops.multiply(slope, (p ?? q)!, p ? b.value : a.value, n);
         }),
@@ -242,15 +250,17 @@ export class Tape {
   private byChain(
     of: readonly Part[],
     values: (out: Part, count: number) => void,
-    slope: (out: Part, slope: Float64Array, which: 0 | 1, count: number) => void,
+    slope: 'its value' | ((out: Part, slope: Float64Array, which: 0 | 1, count: number) => void),
   ): Part {
     const [a, b] = [of[0]!, of[1]];
     const out = this.dependent(a, b ?? a);
-    const own = of.map((part) => (part.slopes.some(Boolean) ? new Float64Array(this.size) : undefined));
+    const own = of.map((part) =>
+      slope === 'its value' ? out.value : part.slopes.some(Boolean) ? new Float64Array(this.size) : undefined,
+    );
     return this.emit(out, {
       values: (n) => values(out, n),
       slopes: (n) => {
-        own.forEach((block, which) => block && slope(out, block, which as 0 | 1, n));
+        if (slope !== 'its value') own.forEach((block, which) => block && slope(out, block, which as 0 | 1, n));
         out.slopes.forEach((target, k) => {
           const [p, q] = [a.slopes[k], b?.slopes[k]];
           if (!target) return;

@@ -45,6 +45,7 @@ export function pointsProblem({ model, y, sigma, loss }: Points): Problem {
       residualsInto(residual, y, value, from, count);
       if (sigma) divideBy(residual, sigma, from, count);
       sum += sumOver(count);
+      if (into instanceof Gram && !sigma && !rho) return into.add([...(slopes as Float64Array[]), residual], count);
       slopes.forEach((slope, k) => {
         if (columns[k]!.length < count) columns[k] = new Float64Array(count);
         columns[k]!.set(slope!.subarray(0, count));

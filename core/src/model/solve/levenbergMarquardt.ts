@@ -20,7 +20,7 @@ const LEAST_LEFT = 1e-20;
 /** What a step would take away here is lost in the rounding of a sum of many squares. */
 const BELOW_ROUNDING = 1e-15;
 /** A last step shorter than this share of each parameter is taken without a look at where it leads. */
-const NEAR = 1e-7;
+const SHORT = 1e-7;
 const LARGEST_DAMPING = 1e14;
 const FIRST_DAMPING = 1e-2;
 /** So many rounds in a row that win nothing but rounding. */
@@ -38,7 +38,7 @@ export function levenbergMarquardt(problem: Problem, start: Float64Array, { most
   let linear = problem.linearise(at);
   if (!Number.isFinite(linear.sumOfSquares)) return undefined;
   const scale = new Float64Array(at.length);
-  let [growth, level] = [2, 0];
+  let [growth, level, before] = [2, 0, NaN];
   const ended = (ending: Ending, rounds: number): Solution => ({ parameters: at, sumOfSquares: linear.sumOfSquares, linear, ending, rounds });
   for (let round = 1; round <= mostRounds; round++) {
     if (!linear.r.every((row) => row.every(Number.isFinite))) return ended('stalled', round);
@@ -47,11 +47,14 @@ export function levenbergMarquardt(problem: Problem, start: Float64Array, { most
     const step = stepper(linear, free, free.map((k) => scale[k]! || 1));
     const sum = linear.sumOfSquares;
     if (step.left <= LEAST_LEFT * sum) return ended('converged', round);
-    if (step.left <= BELOW_ROUNDING * sum && sum > 0) {
-      // The sum cannot tell any more which is lower; the last step is taken for what the linear problem says of it.
+    // At the rate at which it shrank, so much would be left after one more step.
+    const isLast = step.left ** 2 <= LEAST_LEFT * sum * before;
+    before = step.left;
+    if ((isLast || step.left <= BELOW_ROUNDING * sum) && sum > 0) {
       const last = moved(problem, at, free, step.at(0));
-      const isNear = last.every((v, k) => Math.abs(v - at[k]!) <= NEAR * Math.abs(v));
-      const there = isNear ? linear : problem.linearise(last);
+      const isShort = isLast && last.every((v, k) => Math.abs(v - at[k]!) <= SHORT * Math.abs(v));
+      // The sum can hardly tell any more which is lower; the last step is taken for what the linear problem says of it.
+      const there = isShort ? linear : problem.linearise(last);
       if (there.sumOfSquares <= sum * (1 + 1e-12)) [at, linear] = [last, there];
       return ended('converged', round);
     }
