@@ -6,8 +6,8 @@ import { defineConfig } from 'vite';
 const apiPort = process.env['PORT'] ?? '4780';
 
 export default defineConfig({
-  // Views are memoised by the compiler: a slider redraws what depends on it and nothing else.
-  plugins: [react(), babel({ presets: [reactCompilerPreset()] })],
+  // Views are memoised by the compiler: a slider redraws what depends on it and nothing else. One that it cannot read fails the build.
+  plugins: [react(), babel({ presets: [reactCompilerPreset({ panicThreshold: 'all_errors' })] })],
   server: { host: '127.0.0.1', port: 4781, proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
   build: {
     target: 'es2022',

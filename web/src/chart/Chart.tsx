@@ -1,7 +1,7 @@
 import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { useTheme } from '../theme/ThemeProvider';
 import { echarts, type ChartInstance, type ChartOption } from './echarts';
-import { attachGestures, drawOverlay, drawSelection, type Gestures, type Overlay } from './gestures';
+import { attachGestures, drawOverlay, drawSelection, type Drawn, type Gestures, type Overlay } from './gestures';
 
 export interface Size {
   width: number;
@@ -35,6 +35,7 @@ export function Chart({
 }: ChartProps) {
   const place = useRef<HTMLDivElement>(null);
   const chart = useRef<ChartInstance>(undefined);
+  const drawn = useRef<Drawn>(undefined);
   const [size, setSize] = useState<Size | null>(null);
   const { palette } = useTheme();
   const newest = useRef({ gestures, palette, onWidth });
@@ -63,17 +64,21 @@ export function Chart({
       detach();
       made.dispose();
       chart.current = undefined;
+      drawn.current = undefined;
     };
   }, []);
 
   useLayoutEffect(() => {
-    if (size) chart.current?.setOption(build(size), { notMerge: true });
+    if (!size || !chart.current) return;
+    const option = build(size);
+    chart.current.setOption(option, { notMerge: true });
+    drawn.current = { chart: chart.current, panes: [option.grid ?? []].flat() as unknown as Drawn['panes'] };
   }, [build, size]);
   useEffect(() => {
-    if (size && chart.current) drawSelection(chart.current, selection, palette.act);
+    if (drawn.current) drawSelection(drawn.current, selection, palette.act);
   }, [selection, palette, size, build]);
   useLayoutEffect(() => {
-    if (size && chart.current) drawOverlay(chart.current, overlay, palette.act);
+    if (drawn.current) drawOverlay(drawn.current, overlay, palette.act);
   }, [overlay, palette, size, build]);
 
   return (

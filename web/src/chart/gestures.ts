@@ -136,15 +136,20 @@ export function attachGestures(chart: ChartInstance, read: () => Gestures, colou
   };
 }
 
+/** A chart with the places of its panes: asked for its option it would copy all that it shows. */
+export interface Drawn {
+  chart: ChartInstance;
+  panes: readonly { top: number; height: number; left: number; right: number }[];
+}
+
 /** Draws a chosen stretch over all panes until the next call; null draws none. */
-export function drawSelection(chart: ChartInstance, range: readonly [number, number] | null, colour: string): void {
+export function drawSelection({ chart, panes }: Drawn, range: readonly [number, number] | null, colour: string): void {
   const zr = chart.getZr();
   for (const old of zr.storage.getRoots().filter((e) => e.name === 'selection')) zr.remove(old);
   if (!range) return;
   const left = Number(chart.convertToPixel({ xAxisIndex: 0 }, range[0]));
   const right = Number(chart.convertToPixel({ xAxisIndex: 0 }, range[1]));
-  const grids = (chart.getOption()?.['grid'] as { top: number; height: number; left: number; right: number }[]) ?? [];
-  for (const grid of grids) {
+  for (const grid of panes) {
     const x = Math.max(grid.left, left);
     const width = Math.min(chart.getWidth() - grid.right, right) - x;
     if (width < 0) continue;
@@ -165,10 +170,10 @@ export interface Overlay {
 }
 
 /** Draws it until the next call; null draws none. */
-export function drawOverlay(chart: ChartInstance, overlay: Overlay | null, handleColour: string): void {
+export function drawOverlay({ chart, panes }: Drawn, overlay: Overlay | null, handleColour: string): void {
   const zr = chart.getZr();
   for (const old of zr.storage.getRoots().filter((e) => e.name === 'overlay')) zr.remove(old);
-  const [grid] = (chart.getOption()?.['grid'] as { top: number; height: number; left: number; right: number }[]) ?? [];
+  const [grid] = panes;
   if (!overlay || !grid) return;
   const pixel = (x: number, y: number): [number, number] =>
     chart.convertToPixel({ gridIndex: 0 }, [x, y]) as unknown as [number, number];

@@ -2,7 +2,7 @@ import type { ChannelBoardRow, ConditionBody, ConditionRow } from '@undameter/co
 import { formatCount, symbolsOfLimit, symbolsRead, type Step } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
 import { Segmented, Select } from 'antd';
-import { useCallback, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useCommands } from '../../app/commands';
 import { Ledger } from '../../app/Ledger';
 import { OnRun } from '../../app/OnRun';
@@ -60,25 +60,20 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   const symbols = known.length > 0 ? known : channels.slice(0, 3).map((c) => c.symbol);
   const traces = useQuery(queries.traces(runId, { symbols, from: null, to: null, pixels: Math.max(100, width - 80) }));
   const points = useQuery(queries.points(runId, [], rows.length > 0));
+  const pointsOf = (id: number): number | null => points.data?.points.filter((p) => p.conditionId === id).length ?? null;
   const [xSymbol, ySymbol] = axes ?? [known[0] ?? numbers[0]?.symbol ?? '', known[1] ?? numbers[1]?.symbol ?? ''];
   const [xAxis, yAxis] = [numbers.find((c) => c.symbol === xSymbol), numbers.find((c) => c.symbol === ySymbol)];
   const map = useQuery(queries.map(runId, { x: view === 'map' ? xSymbol : '', y: ySymbol, ...MAP_CELLS }));
   const series = draft ? (draft.id === undefined ? rows.length : rows.findIndex((r) => r.id === draft.id)) : 0;
   const inHand = draft ? { body: draft.body, series } : null;
-  const buildRun = useCallback(
-    (size: Size) =>
-      traces.data && bench.data
-        ? conditionsOption({ traces: traces.data, bench: bench.data, order: rows.map((r) => r.id), inHand, palette }, size)
-        : {},
-    [traces.data, bench.data, rows, draft, palette], // eslint-disable-line react-hooks/exhaustive-deps -- `inHand` follows from the draft
-  );
-  const buildMap = useCallback(
-    (size: Size) =>
-      map.data && xAxis && yAxis
-        ? mapOption({ map: map.data, x: xAxis, y: yAxis, operating: points.data, conditions: rows, palette }, size)
-        : {},
-    [map.data, points.data, rows, palette, xSymbol, ySymbol, bench.data], // eslint-disable-line react-hooks/exhaustive-deps -- the axes follow from their symbols and the bench
-  );
+  const buildRun = (size: Size) =>
+    traces.data && bench.data
+      ? conditionsOption({ traces: traces.data, bench: bench.data, order: rows.map((r) => r.id), inHand, palette }, size)
+      : {};
+  const buildMap = (size: Size) =>
+    map.data && xAxis && yAxis
+      ? mapOption({ map: map.data, x: xAxis, y: yAxis, operating: points.data, conditions: rows, palette }, size)
+      : {};
   const take = (body: ConditionBody, id?: number) => {
     setProposing(false);
     setDraft({ id, body });
@@ -255,10 +250,6 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
       }
     />
   );
-
-  function pointsOf(id: number): number | null {
-    return points.data ? points.data.points.filter((p) => p.conditionId === id).length : null;
-  }
 } // prettier-ignore
 
 const MOST_COLUMNS = 6;

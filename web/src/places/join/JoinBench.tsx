@@ -1,7 +1,7 @@
 import type { CampaignReply } from '@undameter/contract';
 import { conversion, parseUnit } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
+import { useState } from 'react';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { Chart, type Size } from '../../chart/Chart';
 import { queries } from '../../data/queries';
@@ -71,23 +71,20 @@ function Bench({ run, other, picker, onLeave }: BenchProps) {
   const shown = window ?? all;
   const channel = run.declared.find((c) => c.symbol === state.symbol);
   const its = other.declared.find((c) => c.symbol === state.otherSymbol) ?? (state.otherSymbol ? { name: state.otherSymbol, symbol: state.otherSymbol, unit: '' } : undefined);
-  const build = useCallback(
-    (size: Size) =>
-      first.data && channel
-        ? joinOption(
-            {
-              first: { traces: first.data, channel },
-              second: moved && its ? { traces: moved, channel: its } : undefined,
-              offset: shift,
-              along: along ?? { name: 'Sample number', symbol: '', unit: '' },
-              window: shown,
-              palette,
-            },
-            size,
-          )
-        : {},
-    [first.data, second.data, channel, its, shift, shown[0], shown[1], palette], // eslint-disable-line react-hooks/exhaustive-deps -- the rest follows from these
-  );
+  const build = (size: Size) =>
+    first.data && channel
+      ? joinOption(
+          {
+            first: { traces: first.data, channel },
+            second: moved && its ? { traces: moved, channel: its } : undefined,
+            offset: shift,
+            along: along ?? { name: 'Sample number', symbol: '', unit: '' },
+            window: shown,
+            palette,
+          },
+          size,
+        )
+      : {};
   const movedBy = (by: number) => setState({ ...state, offset: rounded(state.offset + by, all) });
   return (
     <PlaceFrame

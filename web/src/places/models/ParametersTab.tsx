@@ -1,7 +1,7 @@
 import type { FitBody, FitReply, ParameterRow as ParameterRowReply, SeriesReply } from '@undameter/contract';
 import { AppError, formatValue, formatWithUncertainty, modelOf, plain, type Parameter } from '@undameter/core';
 import { Input, InputNumber, Select, Slider, Switch } from 'antd';
-import { useState } from 'react';
+import { memo, useCallback, useState, type Dispatch, type SetStateAction } from 'react';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import { tidy, without, withState, type ParameterState } from './draft';
@@ -15,7 +15,7 @@ interface ParametersTabProps {
   start: Readonly<Record<string, number>> | undefined;
   nudge: Nudge | null;
   onChange(body: FitBody): void;
-  onStart(start: Readonly<Record<string, number>> | undefined): void;
+  onStart: Dispatch<SetStateAction<Readonly<Record<string, number>> | undefined>>;
   onNudge(nudge: Nudge | null): void;
 }
 
@@ -55,8 +55,9 @@ function parametersOrNone(model: string, settings: FitBody['settings']): Paramet
 
 /** Each parameter: how it is treated, where the search begins, its bounds, and what a nudge of it does. */
 export function ParametersTab(props: ParametersTabProps) {
-  const { body, series, start, fit, onStart, onChange } = props;
+  const { body, series, start, fit, nudge, onStart, onChange, onNudge } = props;
   const rows = rowsOf(body, series);
+  const onStartValue = useCallback((symbol: string, v: number) => onStart((old) => ({ ...old, [symbol]: v })), [onStart]);
   const values = Object.fromEntries(rows.map((p) => [p.symbol, p.start ?? p.value ?? 1]));
   return (
     <>
@@ -78,7 +79,7 @@ export function ParametersTab(props: ParametersTabProps) {
       </div>
       <ul className="parameters tall">
         {rows.map((p) => (
-          <ParameterRow key={p.symbol} {...props} row={p} />
+          <ParameterRow key={p.symbol} row={p} startValue={start && (start[p.symbol] ?? 0)} {...{ body, series, fit, nudge, onChange, onNudge, onStartValue }} />
         ))}
       </ul>
       <p className="soft panel-pad">
@@ -89,7 +90,14 @@ export function ParametersTab(props: ParametersTabProps) {
   );
 } // prettier-ignore
 
-function ParameterRow({ body, fit, series, start, nudge, onChange, onStart, onNudge, row: p }: ParametersTabProps & { row: ParameterRowReply }) {
+interface ParameterRowProps extends Omit<ParametersTabProps, 'start' | 'onStart'> {
+  row: ParameterRowReply;
+  startValue: number | undefined;
+  onStartValue(symbol: string, value: number): void;
+}
+
+/** Kept while its own values stay: a slider of another moves many times a second. */
+const ParameterRow = memo(function ParameterRow({ body, fit, series, startValue, nudge, onChange, onStartValue, onNudge, row: p }: ParameterRowProps) {
   const { symbol } = p;
   const { choices } = body;
   const said = formatWithUncertainty(p.value ?? NaN, p.standardError ?? NaN);
@@ -130,7 +138,7 @@ function ParameterRow({ body, fit, series, start, nudge, onChange, onStart, onNu
             <span className="soft">to</span>
             <InputNumber size="small" aria-label={`Highest ${symbol}`} placeholder="no upper" value={upper} onChange={(v) => bound([lower, v])} />
           </div>
-          {start && <StartValue symbol={symbol} value={start[symbol] ?? 0} onChange={(v) => onStart({ ...start, [symbol]: v })} />}
+          {startValue !== undefined && <StartValue symbol={symbol} value={startValue} onChange={(v) => onStartValue(symbol, v)} />}
           <div className="parameter-controls nudges" role="group" aria-label={`Nudge ${symbol}`}>
             {nudges.map((share) => (
               <button key={share} className={`quiet ${nudge?.symbol === symbol && nudge.share === share ? 'on' : ''}`} onClick={() => onNudge(nudge?.symbol === symbol && nudge.share === share ? null : { symbol, share })}>
@@ -149,7 +157,7 @@ function ParameterRow({ body, fit, series, start, nudge, onChange, onStart, onNu
       )}
     </li>
   );
-} // prettier-ignore
+}); // prettier-ignore
 
 /** A typed start value and a slider about it: up to three times its power of ten. */
 function StartValue({ symbol, value, onChange }: { symbol: string; value: number; onChange(value: number): void }) {

@@ -4,11 +4,14 @@ import { useState, type ReactNode } from 'react';
 import { Board } from '../../board/Board';
 import { typedNumber } from './cells';
 
+const placeOf = (b: BuiltIn, argument: number): string => `${b.symbol} ${argument}`;
+const withTyped = (typed: Record<string, string>, place: string, text: string) => ({ ...typed, [place]: text });
+
 /** What is computed from published formulations, with its range and source, and one value of each for arguments that are typed. */
 export function BuiltInBoard({ tools }: { tools: ReactNode }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const value = (b: BuiltIn): string => {
-    const given = b.arguments.map((_, k) => typedNumber(typed[`${b.symbol} ${k}`] ?? ''));
+    const given = b.arguments.map((_, k) => typedNumber(typed[placeOf(b, k)] ?? ''));
     if (given.some((v) => v === null)) return '';
     const found = valueOf(b, given[0]!, given[1] ?? 0, given[2] ?? 0);
     return Number.isNaN(found) ? 'outside' : formatValue(found, 7);
@@ -30,8 +33,8 @@ export function BuiltInBoard({ tools }: { tools: ReactNode }) {
                   size="small"
                   aria-label={`${a.name} for ${b.symbol}`}
                   placeholder={printUnit(a.unit)}
-                  value={typed[`${b.symbol} ${k}`] ?? ''}
-                  onChange={(e) => setTyped({ ...typed, [`${b.symbol} ${k}`]: e.target.value })}
+                  value={typed[placeOf(b, k)] ?? ''}
+                  onChange={(e) => setTyped(withTyped(typed, placeOf(b, k), e.target.value))}
                 />
               ))}
             </span>
