@@ -74,8 +74,8 @@ export const seriesReply = closed({
     xUncertainty: column,
     yUncertainty: column,
   }),
-  /** Points outside the range that was set, every so many of them. */
-  leftOut: closed({ x: column, y: column }),
+  /** Points outside the range that was set and what steps set aside, every so many of them; those far off are counted only. */
+  leftOut: closed({ x: column, y: column, beyond: Type.Integer() }),
   /** Curve over the range of the points, with its 95 % confidence band, and the 95 % band of one further point. */
   curve: closed({ x: column, y: column, low: column, high: column, lowest: column, highest: column }),
   /** Means of the run's channels over the points, for charts of a parameter against them. */

@@ -42,6 +42,15 @@ test("the demo's head curves give back the constants of the generator within the
   expect(a2!.unit).toBe('m/(L/min)²');
 });
 
+test('what steps set aside is shown beside the points of a fit, and only counted where it lies far off', async () => {
+  const power = { name: 'Power', campaignId: 1, runId: 1, x: 'Q', y: 'P_h', data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 2 }, choices: {}, conditionIds: [] };
+  const { leftOut, drawn } = (await ask<FitReply>('/fits/trial', power)).body.series[0]!;
+  const highest = Math.max(...drawn.y.map(Number));
+  expect(leftOut.x.length).toBeGreaterThan(100);
+  expect(Math.max(...leftOut.y.map(Number))).toBeLessThan(1.6 * highest);
+  expect(leftOut.beyond).toBeGreaterThan(0);
+}); // prettier-ignore
+
 test('the warm-up gives back the time constant and both temperatures of the generator, its start values come by themselves', async () => {
   const { body } = await ask<FitReply>('/fits/3/result');
   const [before, rise, begin, tau] = body.series[0]!.parameters;

@@ -86,6 +86,8 @@ export interface Model<Settings extends TObject = TObject> {
   kind: string;
   title: string;
   settings: Settings;
+  /** What it is with these settings, where its title does not say it: `Polynomial, degree 3`. */
+  titled?(settings: Static<Settings>): string;
   /** The formula as a reader writes it. */
   formula(settings: Static<Settings>): string;
   /** The right-hand side in x and the parameters, as a formula is typed; with further x at these means. */

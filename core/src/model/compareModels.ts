@@ -82,9 +82,9 @@ function rate(data: FitData, candidate: Candidate, leaveOut: boolean): Rated {
 
 /** Name of a model with what is set in it. */
 export function titleOf({ kind, settings }: Candidate): string {
-  const given = settings as { degree?: number; formula?: string };
-  return kind === 'polynomial' ? `Polynomial, degree ${given.degree}` : kind === 'own' ? given.formula! : modelOf(kind).title;
-} // prettier-ignore
+  const model = modelOf(kind);
+  return model.titled?.(settings) ?? model.title;
+}
 
 function leftOutError(data: FitData, { kind, settings }: Candidate): number {
   const model = modelOf(kind);

@@ -2,7 +2,7 @@ import { AppError } from '../error/AppError';
 import { operatingPoints, pickSamples, type Condition } from '../condition';
 import type { RunState } from '../procedure/RunState';
 import { numberChannelOf } from '../procedure/stepTools';
-import { combined, errorsOf, gather, KEPT, type Channel } from '../sample';
+import { combined, countKept, errorsOf, gather, KEPT, type Channel } from '../sample';
 
 export interface Series {
   x: Float64Array;
@@ -21,6 +21,8 @@ export interface Series {
   picked: Int32Array;
   /** Picked samples in which x or y is missing; they take no part. */
   missing: number;
+  /** Of the samples that steps set aside and that the condition would pick. */
+  setAside: { x: Float64Array; y: Float64Array };
 }
 
 /** What the points of a series are: the samples of a condition, or its operating points. */
@@ -59,8 +61,17 @@ export function seriesData(
     xChannel,
     yChannel,
     missing: picked.length - present.length,
+    setAside: setAsideOf(state, condition, xChannel, yChannel),
   };
 } // prettier-ignore
+
+function setAsideOf(state: RunState, condition: Condition | undefined, x: Channel, y: Channel): Series['setAside'] {
+  if (countKept(state.mask) === state.samples) return { x: new Float64Array(), y: new Float64Array() };
+  const others = { ...state, mask: state.mask.map((m) => Number(m === KEPT)) };
+  const picked = condition ? pickSamples(others, condition) : keptSamples(others);
+  const present = picked.filter((i) => Number.isFinite(x.values[i]!) && Number.isFinite(y.values[i]!));
+  return { x: gather(x.values, present), y: gather(y.values, present) };
+}
 
 /** Two means and more of each stretch that has both. */
 function pointsOf(
@@ -90,6 +101,7 @@ function pointsOf(
     xChannel,
     yChannel,
     missing: points.length - present.length,
+    setAside: { x: new Float64Array(), y: new Float64Array() },
   };
 }
 

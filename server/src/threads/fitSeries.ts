@@ -2,7 +2,7 @@ import type { FitReply, SeriesReply } from '@undameter/contract';
 import { countKept, fTail, goodnessOf, modelOf, numberChannelOf, predict, printUnit, type Series } from '@undameter/core'; // prettier-ignore
 import type { FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
-import { eachCondition, fitAll, meansOf, meansOfOthers, nameOf, parametersOf, type FittedSeries } from './prepareSeries'; // prettier-ignore
+import { endsOf, eachCondition, fitAll, meansOf, meansOfOthers, nameOf, parametersOf, type FittedSeries } from './prepareSeries'; // prettier-ignore
 import { reading, readings } from './toReply';
 
 const MOST_DRAWN = 300;
@@ -64,19 +64,32 @@ export const thinned = (points: number): { every: number; indices: number[] } =>
   return { every, indices: Array.from({ length: Math.ceil(points / every) }, (_, k) => k * every) };
 };
 
+/** What is outside the range, and what steps set aside unless it lies so far off that the others would be squeezed together. */
+function leftOutReply({ data: { x, y, setAside }, leftOut }: FittedSeries): SeriesReply['leftOut'] {
+  const isNear = (column: Float64Array): ((v: number) => boolean) => {
+    const [low, high] = endsOf(column);
+    return (v) => v >= low - (high - low) / 2 && v <= high + (high - low) / 2;
+  };
+  const [nearX, nearY] = [isNear(x), isNear(y)];
+  const near = [...setAside.x.keys()].filter((i) => nearX(setAside.x[i]!) && nearY(setAside.y[i]!));
+  const outside = thinned(leftOut.x.length).indices;
+  const aside = thinned(near.length).indices.map((k) => near[k]!);
+  const column = (axis: 'x' | 'y') => [...outside.map((i) => reading(leftOut[axis][i]!)), ...aside.map((i) => reading(setAside[axis][i]!))];
+  return { x: column('x'), y: column('y'), beyond: setAside.x.length - near.length };
+} // prettier-ignore
+
 /** Evenly spaced x over a range, both ends included. */
 export const curveGrid = ([low, high]: readonly [number, number]): Float64Array =>
   Float64Array.from({ length: CURVE_POINTS }, (_, i) => low + ((high - low) * i) / (CURVE_POINTS - 1));
 
 function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
-  const { condition, data, points, fit: fitted, t, range, leftOut } = series;
+  const { condition, data, points, fit: fitted, t, range } = series;
   const { every, indices } = thinned(points.x.length);
   const grid = curveGrid(range);
   const goodness = goodnessOf(fitted, points.x.length);
   const curve = Array.from(grid, (at) => predict(fitted, at));
   const further = curve.map((p) => t * Math.hypot(p.standardError, fitted.residualStandardDeviation));
   const take = (values: Float64Array) => indices.map((i) => reading(values[i]!));
-  const aside = thinned(leftOut.x.length).indices;
   return {
     conditionId: condition?.id ?? null,
     name: series.name,
@@ -101,10 +114,7 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
       residual: take(fitted.residuals),
       ...uncertainties(series, take),
     },
-    leftOut: {
-      x: aside.map((i) => reading(leftOut.x[i]!)),
-      y: aside.map((i) => reading(leftOut.y[i]!)),
-    },
+    leftOut: leftOutReply(series),
     curve: {
       x: readings(grid),
       y: curve.map((p) => reading(p.value)),
@@ -159,7 +169,7 @@ function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, '
     correlation: [],
     doubts: [],
     drawn: { every: 1, x: [], y: [], residual: [], xUncertainty: [], yUncertainty: [] },
-    leftOut: { x: [], y: [] },
+    leftOut: { x: [], y: [], beyond: 0 },
     curve: { x: [], y: [], low: [], high: [], lowest: [], highest: [] },
     means: [],
   };

@@ -31,7 +31,7 @@ export interface Stack {
 }
 export interface KeyEntry {
   label: string;
-  mark: 'symbol' | 'solid' | 'dashed';
+  mark: 'symbol' | 'cross' | 'solid' | 'dashed';
 }
 
 const LEFT = 62;
@@ -148,15 +148,25 @@ function keyOf(entries: readonly KeyEntry[], right: number, top: number, palette
   return entries.flatMap(({ label, mark }, i) => {
     const y = top + i * 16;
     const left = right - words - 34;
-    const stroke = { stroke: palette.ink, lineWidth: 1.4, fill: 'transparent' };
-    return [
-      mark === 'symbol'
-        ? { type: 'circle', shape: { cx: left + 13, cy: y, r: 3.2 }, style: stroke, silent: true, z: 20 }
-        : { type: 'line', shape: { x1: left, y1: y, x2: left + 26, y2: y }, style: { ...stroke, lineDash: mark === 'dashed' ? [6, 4] : null }, silent: true, z: 20 },
-      { type: 'text', x: left + 34, y, style: { text: label, fill: palette.ink, font: `12px ${fonts.words}`, textVerticalAlign: 'middle' }, silent: true, z: 20 },
-    ]; // prettier-ignore
+    const still = { silent: true, z: 20 };
+    const style = { text: label, fill: palette.ink, font: `12px ${fonts.words}`, textVerticalAlign: 'middle' };
+    return [...markOf(mark, left, y, palette).map((piece) => ({ ...piece, ...still })), { type: 'text', x: left + 34, y, style, ...still }];
   });
-}
+} // prettier-ignore
+
+function markOf(mark: KeyEntry['mark'], left: number, y: number, palette: Palette): Record<string, unknown>[] {
+  const middle = left + 13;
+  const style = { stroke: palette.ink, lineWidth: 1.4, fill: 'transparent', lineDash: mark === 'dashed' ? [6, 4] : null };
+  const segment = (x1: number, y1: number, x2: number, y2: number, stroke = palette.ink) => ({ type: 'line', shape: { x1, y1, x2, y2 }, style: { ...style, stroke } });
+  switch (mark) {
+    case 'symbol':
+      return [{ type: 'circle', shape: { cx: middle, cy: y, r: 3.2 }, style }];
+    case 'cross':
+      return [-2.3, 2.3].map((arm) => segment(middle - arm, y - 2.3, middle + arm, y + 2.3, palette.faint));
+    default:
+      return [segment(left, y, left + 26, y)];
+  }
+} // prettier-ignore
 
 /** One range of x for all panes, so that what stands below each other belongs together; room for names at the ends. */
 export function commonRange(panes: readonly Pick<Pane, 'marks'>[]): [number, number] | undefined {

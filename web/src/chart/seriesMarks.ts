@@ -77,6 +77,7 @@ export function fitOption({ fit, palette, size, view, inHand, extras, withPredic
   const key: KeyEntry[] = [
     { label: 'measured', mark: 'symbol' },
     { label: withPrediction ? 'model, 95 % of curve and of a point' : 'model, 95 % band', mark: 'solid' },
+    ...(fit.series.some((s) => s.leftOut.x.length > 0) ? [{ label: 'left out', mark: 'cross' } as const] : []),
     ...(extras.some((e) => e.look === 'dashed') ? [{ label: 'nudged', mark: 'dashed' } as const] : []),
   ];
   const marks = [

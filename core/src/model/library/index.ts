@@ -7,9 +7,11 @@ import { doubleExponential } from './doubleExponential';
 import { exponential } from './exponential';
 import { exponentialOffset } from './exponentialOffset';
 import { gaussianPeak } from './gaussianPeak';
+import { gaussianPeaks } from './gaussianPeaks';
 import { logarithmic } from './logarithmic';
 import { logistic } from './logistic';
 import { lorentzianPeak } from './lorentzianPeak';
+import { lorentzianPeaks } from './lorentzianPeaks';
 import { polynomial } from './polynomial';
 import { powerLaw } from './powerLaw';
 import { proportional } from './proportional';
@@ -22,7 +24,6 @@ import { secondOrderStep } from './secondOrderStep';
 import { sincSquared } from './sincSquared';
 import { squareRoot } from './squareRoot';
 import { stepResponse } from './stepResponse';
-import { twoGaussianPeaks } from './twoGaussianPeaks';
 import { twoLines } from './twoLines';
 
 /** Every model that can be fitted, in the order in which the list shows them. */
@@ -40,8 +41,9 @@ export const models: readonly Model[] = [
   logistic,
   saturation,
   gaussianPeak,
-  twoGaussianPeaks,
+  gaussianPeaks,
   lorentzianPeak,
+  lorentzianPeaks,
   sincSquared,
   decayingSine,
   twoLines,

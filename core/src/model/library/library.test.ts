@@ -9,7 +9,7 @@ const xOver = (from: number, to: number, n = 60): Float64Array =>
   Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1));
 
 /** Models by parameters of very different sizes, as rigs have them: kind, parameters, range of x. */
-const cases: [string, number[], [number, number]][] = [
+const cases: [string, number[], [number, number], Record<string, unknown>?][] = [
   ['proportional', [2.5], [-1, 4]],
   ['powerLaw', [0.003, 1.87], [10, 400]],
   ['powerLaw', [12, -0.6], [0.1, 3]],
@@ -25,7 +25,9 @@ const cases: [string, number[], [number, number]][] = [
   ['saturation', [9.4, 0.7], [0.01, 5]],
   ['gaussianPeak', [0.4, 3, 812, 9], [700, 900]],
   ['lorentzianPeak', [0.4, -3, 0.5, 0.05], [0, 1]],
-  ['twoGaussianPeaks', [1, 4, 30, 4, 2, 55, 6], [0, 100]],
+  ['gaussianPeaks', [1, 4, 30, 4, 2, 55, 6], [0, 100], { peaks: 2 }],
+  ['gaussianPeaks', [0.2, 3, 12, 4, 5, 40, 6, 2, 55, 5, 4, 85, 3], [0, 100], { peaks: 4 }],
+  ['lorentzianPeaks', [0.5, 3, 0.2, 0.03, 2, 0.5, 0.05, 4, 0.8, 0.04], [0, 1], { peaks: 3 }],
   ['sincSquared', [0.1, 5, 2.2, 0.4], [-3, 8]],
   ['decayingSine', [1, 2, 0.8, 3.1, 0.7], [0, 4]],
   ['twoLines', [5, -0.5, 2.5, 6.3], [0, 10]],
@@ -38,20 +40,20 @@ const cases: [string, number[], [number, number]][] = [
 ];
 
 describe('every model finds its own parameters, from start values that come by themselves', () => {
-  test.each(cases)('%s %j over %j', (kind, parameters, [from, to]) => {
+  test.each(cases)('%s %j over %j', (kind, parameters, [from, to], settings = {}) => {
     const x = xOver(from, to);
-    const y = valuesOf(kind, parameters, x);
-    const fit = fitModel(modelOf(kind), {}, { x, y, xName: 'x' });
+    const y = valuesOf(kind, settings, parameters, x);
+    const fit = fitModel(modelOf(kind), settings, { x, y, xName: 'x' });
     parameters.forEach((p, k) => expect(Math.abs(fit.parameters[k]! / p - 1)).toBeLessThan(1e-6));
     expect(fit.rSquared).toBeCloseTo(1, 9);
   });
-  test.each(cases)('%s %j: with noise, the ± holds the truth', (kind, parameters, [from, to]) => {
+  test.each(cases)('%s %j: with noise, the ± holds the truth', (kind, parameters, [from, to], settings = {}) => {
     const x = xOver(from, to, 200);
-    const truth = valuesOf(kind, parameters, x);
+    const truth = valuesOf(kind, settings, parameters, x);
     const size = Math.max(...truth) - Math.min(...truth);
     const random = new Random(7);
     const y = truth.map((v) => v + random.normal(0.01 * size));
-    const fit = fitModel(modelOf(kind), {}, { x, y, xName: 'x' });
+    const fit = fitModel(modelOf(kind), settings, { x, y, xName: 'x' });
     expect(fit.residualStandardDeviation / (0.01 * size)).toBeGreaterThan(0.85);
     expect(fit.residualStandardDeviation / (0.01 * size)).toBeLessThan(1.15);
     // Four standard errors: one case in some ten thousand would lie outside by chance.
@@ -59,12 +61,31 @@ describe('every model finds its own parameters, from start values that come by t
     const there = predict(fit, x[100]!);
     expect(Math.abs(there.value - truth[100]!)).toBeLessThan(4 * there.standardError);
   });
+  test('a handle that is dragged goes there, and one that is let be changes nothing', () => {
+    for (const [kind, parameters, [from, to], settings = {}] of cases) {
+      const symbols = modelOf(kind)
+        .parameters(settings, parseUnit('s'), parseUnit('kPa'))
+        .map((p) => p.symbol);
+      const now = Object.fromEntries(symbols.map((symbol, k) => [symbol, parameters[k]!]));
+      const shown = (modelOf(kind).handles ?? []).filter(
+        (h) => Number.isFinite(h.at(now).x) && Number.isFinite(h.at(now).y),
+      );
+      for (const handle of shown) {
+        const place = handle.at(now);
+        for (const [symbol, v] of Object.entries(handle.moved(place, now))) expect(v).toBeCloseTo(now[symbol]!, 9);
+        const wished = { x: place.x + 0.07 * (to - from), y: place.y + 0.3 };
+        const there = handle.at({ ...now, ...handle.moved(wished, now) });
+        const follows = [Math.abs(there.x - wished.x) < 1e-9 * to, Math.abs(there.y - wished.y) < 1e-9];
+        expect([kind, handle.name, follows.includes(true)]).toEqual([kind, handle.name, true]);
+      }
+    }
+  });
   test('every model of the library is among them, with a unit for each parameter', () => {
     expect(new Set(['polynomial', 'own', 'multilinear', ...cases.map(([kind]) => kind)])).toEqual(
       new Set(models.map((m) => m.kind)),
     );
     for (const m of models.filter(({ kind }) => kind !== 'own' && kind !== 'multilinear'))
-      for (const p of m.parameters({ degree: 2 } as never, parseUnit('s'), parseUnit('kPa')))
+      for (const p of m.parameters({ degree: 2, peaks: 3 } as never, parseUnit('s'), parseUnit('kPa')))
         expect(p.meaning).not.toBe('');
   });
 });
@@ -78,10 +99,10 @@ test('too few points, an x without a value, and what cannot be told apart are sa
   expect(() => ModelFunction.of('a*x', ['a', 'b'], new Map([['x', new Float64Array(1)]]))).toThrow(expect.objectContaining({ code: 'MODEL_SYMBOL_UNUSED' }) as never);
 }); // prettier-ignore
 
-function valuesOf(kind: string, parameters: number[], x: Float64Array): Float64Array {
+function valuesOf(kind: string, settings: Record<string, unknown>, parameters: number[], x: Float64Array): Float64Array {
   const model = modelOf(kind);
-  const symbols = model.parameters({} as never, parseUnit(''), parseUnit('')).map((p) => p.symbol);
-  return ModelFunction.of(model.expression({} as never), symbols, new Map([['x', x]])).values(Float64Array.from(parameters));
+  const symbols = model.parameters(settings as never, parseUnit(''), parseUnit('')).map((p) => p.symbol);
+  return ModelFunction.of(model.expression(settings as never), symbols, new Map([['x', x]])).values(Float64Array.from(parameters));
 } // prettier-ignore
 
 // NIST StRD data set BoxBOD, higher difficulty, with its two certified starts' far one: from 1, 1 the decay runs away.

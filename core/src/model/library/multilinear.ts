@@ -13,7 +13,7 @@ export const multilinear = defineModel({
   kind: 'multilinear',
   title: 'Linear in several x',
   settings: Type.Object({
-    others: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 6, title: 'Further x' }),
+    others: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 6, title: 'Further x', default: [] }),
   }),
   formula: ({ others }) => `y = a0 + a1·x${others.map((symbol, k) => ` + a${k + 2}·${symbol}`).join('')}`,
   expression: ({ others }, means = []) => `a0 + a1*x${others.map((_, k) => ` + a${k + 2}*(${means[k] ?? 0})`).join('')}`,

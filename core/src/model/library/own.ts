@@ -10,10 +10,13 @@ export const own = defineModel({
   kind: 'own',
   title: 'Own formula',
   settings: Type.Object({
-    formula: Type.String({ minLength: 1, maxLength: 500, title: 'Formula in x' }),
+    formula: Type.String({ minLength: 1, maxLength: 500, title: 'Formula in x', default: 'a + b*x' }),
     /** What a parameter means, by its symbol. */
-    meanings: Type.Optional(Type.Record(Type.String({ maxLength: 40 }), Type.String({ maxLength: 200 }))),
+    meanings: Type.Optional(
+      Type.Record(Type.String({ maxLength: 40 }), Type.String({ maxLength: 200 }), { default: {} }),
+    ),
   }),
+  titled: ({ formula }) => formula,
   formula: ({ formula }) => `y = ${formula}`,
   expression: ({ formula }) => formula,
   parameters: ({ formula, meanings = {} }, x, y) => {

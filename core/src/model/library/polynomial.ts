@@ -12,6 +12,7 @@ const superscripts = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 export const polynomial = defineModel({
   kind: 'polynomial',
   title: 'Polynomial',
+  titled: ({ degree }) => `Polynomial, degree ${degree}`,
   settings: Type.Object({ degree: Type.Integer({ minimum: 1, maximum: 9, default: 2, title: 'Degree' }) }),
   formula: ({ degree }) =>
     'y = a0' + Array.from({ length: degree }, (_, k) => ` + a${k + 1}·x${k === 0 ? '' : superscripts[k + 1]}`).join(''),

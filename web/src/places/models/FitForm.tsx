@@ -6,7 +6,7 @@ import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import type { FormChannel } from '../../step/StepForm';
-import { tidy, withModel, without } from './draft';
+import { numbersOf, settingsOf, tidy, withModel, without } from './draft';
 import { OwnFormula } from './OwnFormula';
 
 const pointKinds: { value: FitBody['data']; label: string }[] = [
@@ -65,7 +65,7 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
   const choose = (chosen: string) => {
     const mine = own.find((m) => `own ${m.id}` === chosen);
     if (mine) return onChange(withModel(body, 'own', { formula: mine.formula, meanings: mine.meanings }));
-    onChange(withModel(body, chosen, chosen === 'polynomial' ? { degree: 2 } : chosen === 'own' ? { formula: 'a + b*x', meanings: {} } : chosen === 'multilinear' ? { others: [] } : {}));
+    onChange(withModel(body, chosen, settingsOf(chosen)));
   };
   const ranges = Object.entries(body.choices.ranges ?? {});
   const set = (change: Partial<FitBody>) => onChange({ ...body, ...change });
@@ -152,11 +152,11 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
         </Field>
       )}
       {body.model === 'own' && <OwnFormula campaignId={campaignId} body={body} channels={channels} onChange={(settings) => set({ settings })} />}
-      {body.model === 'polynomial' && (
-        <Field label="Degree">
-          <InputNumber aria-label="Degree" min={1} max={9} precision={0} value={Number(body.settings['degree'])} onChange={(degree) => degree !== null && onChange(withModel(body, 'polynomial', { degree }))} />
+      {numbersOf(body.model).map(({ key, title, min, max }) => (
+        <Field key={key} label={title}>
+          <InputNumber aria-label={title} min={min} max={max} precision={0} value={Number(body.settings[key])} onChange={(value) => value !== null && onChange(withModel(body, body.model, { ...body.settings, [key]: value }))} />
         </Field>
-      )}
+      ))}
     </div>
   );
 } // prettier-ignore

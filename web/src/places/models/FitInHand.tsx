@@ -1,5 +1,6 @@
 import type { CampaignReply, FitBody, FitRow } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
+import { formatCount } from '@undameter/core';
 import { Button, Segmented, Select } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { Ledger } from '../../app/Ledger';
@@ -91,6 +92,7 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
     setSelection(null);
   };
   const every = Math.max(1, ...(fit?.series.map((s) => s.drawn.every) ?? []));
+  const beyond = fit?.series.reduce((sum, s) => sum + s.leftOut.beyond, 0) ?? 0;
   const fitted = fit?.series.reduce((sum, s) => sum + s.points, 0);
   return (
     <PlaceFrame
@@ -108,7 +110,7 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
             </span>
           ) : (
             <span className="soft clip wide">
-              {fit && `${fit.series.length} series, ${every > 1 ? `one point of ${every} drawn; ` : ''}drag for a range`}
+              {fit && `${fit.series.length} series, ${every > 1 ? `one point of ${every} drawn; ` : ''}${beyond > 0 ? `${formatCount(beyond)} left out lie off the chart; ` : ''}drag for a range`}
             </span>
           )}
           <span className="grow" />

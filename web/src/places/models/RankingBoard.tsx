@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { Board } from '../../board/Board';
 import { Sentence } from '../../parts/Sentence';
 import type { Candidate } from './FitBoards';
+import { settingsOf } from './draft';
 
 interface RankingBoardProps {
   ranking: RankingReply | undefined;
@@ -19,7 +20,7 @@ const all: Candidate[] = [
   ...[1, 2, 3, 4, 5].map((degree) => ({ kind: 'polynomial', settings: { degree } })),
   ...models
     .filter((m) => !['polynomial', 'own', 'multilinear'].includes(m.kind))
-    .map((m) => ({ kind: m.kind, settings: {} })),
+    .map((m) => ({ kind: m.kind, settings: settingsOf(m.kind) })),
 ];
 const keyOf = (candidate: Candidate): string => JSON.stringify([candidate.kind, candidate.settings]);
 const said = (v: number | null, digits = 4): string => (v === null ? '–' : formatValue(v, digits));

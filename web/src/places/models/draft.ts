@@ -1,4 +1,5 @@
 import type { ActionReply, FitBody, FitRow } from '@undameter/contract';
+import { modelOf } from '@undameter/core';
 
 /** What of a saved fit its form holds. */
 export const bodyOf = ({ name, runId, x, y, conditionIds, data, weights, model, settings, choices }: FitRow): FitBody => ({
@@ -26,6 +27,27 @@ export function tidy(choices: Choices): Choices {
 export function without<T>(record: Readonly<Record<string, T>> | undefined, key: string): Record<string, T> {
   return Object.fromEntries(Object.entries(record ?? {}).filter(([k]) => k !== key));
 }
+
+interface SettingSchema {
+  type?: string;
+  title?: string;
+  minimum?: number;
+  maximum?: number;
+  default?: unknown;
+}
+const schemasOf = (model: string): [string, SettingSchema][] => Object.entries(modelOf(model).settings.properties);
+
+/** What a model begins with. */
+export const settingsOf = (model: string): FitBody['settings'] =>
+  Object.fromEntries(
+    schemasOf(model).flatMap(([key, schema]) => (schema.default === undefined ? [] : [[key, schema.default]])),
+  );
+
+/** Settings of a model that are a number of something: its degree, how many peaks. */
+export const numbersOf = (model: string): { key: string; title: string; min: number; max: number }[] =>
+  schemasOf(model).flatMap(([key, { type, title = key, minimum = 0, maximum = Infinity }]) =>
+    type === 'integer' ? [{ key, title, min: minimum, max: maximum }] : [],
+  );
 
 /** Another model leaves nothing of what was said of the parameters of the first. */
 export const withModel = (body: FitBody, model: string, settings: FitBody['settings']): FitBody => {

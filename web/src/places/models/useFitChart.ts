@@ -37,14 +37,16 @@ export function useFitChart({ fit, model, inHand, view, nudge, start, straight, 
     ];
   }, [fit, series, inHand, nudge, straight, ranking]);
   const known = models.find((m) => m.kind === model)?.handles ?? [];
-  const handles = start && known.length > 0 ? known.map((h) => h.at(start)).filter((h) => Number.isFinite(h.x) && Number.isFinite(h.y)) : [];
+  const places = start ? known.map((handle) => ({ handle, ...handle.at(start) })) : [];
+  // A handle of a peak that the model does not have is nowhere.
+  const handles = places.filter(({ x, y }) => Number.isFinite(x) && Number.isFinite(y));
   const overlay = start && fit && series && !series.problem ? { ...curveWith(series, Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN)), colour: colourOf(palette, inHand), handles } : null;
   const build = useCallback(
     (size: Size) => (fit ? fitOption({ fit, palette, size, view, inHand, extras, withPrediction }) : {}),
     [fit, palette, view, inHand, extras, withPrediction],
   );
   const gestures: Gestures = {
-    ...(start ? { handles, onHandle: (k: number, to: { x: number; y: number }) => onStart({ ...start, ...known[k]!.moved(to, start) }) } : {}),
+    ...(start ? { handles, onHandle: (k: number, to: { x: number; y: number }) => onStart({ ...start, ...handles[k]!.handle.moved(to, start) }) } : {}),
     onRange: ({ pane, x }) => (pane === 0 || view === 'x') && onSelect(x),
     onPick: () => onSelect(null),
   };
