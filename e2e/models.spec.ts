@@ -64,6 +64,15 @@ test('a nudge, a fixed parameter, and a formula of one’s own', async ({ bench:
   await choose(page, 'How D is treated', 'found');
   await tab('Fit').click();
   await expect(page.getByText('2.0000 min, fixed').or(page.getByText('2 min, fixed'))).toBeVisible();
+  // One that takes long can be stopped; the last that ended stays, and it can be asked for again.
+  await page.route('**/api/fits/trial', () => undefined);
+  await choose(page, 'Far points', 'Huber');
+  await page.getByRole('button', { name: 'Stop this fit' }).click();
+  await expect(page.getByText(/This fit was stopped before its end/)).toBeVisible();
+  await page.unroute('**/api/fits/trial');
+  await page.getByRole('button', { name: 'Fit again' }).click();
+  await expect(page.getByText(/This fit was stopped before its end/)).toBeHidden();
+  await choose(page, 'Far points', 'all alike');
   await choose(page, 'Model', 'Own formula');
   await expect(page.locator('.field-label', { hasText: 'b (°C/min)' })).toBeVisible();
   await page.locator('.formula .cm-content').fill('T0 + D*(1 - exp(-max(x - L, 0)/tau)) + x');

@@ -24,6 +24,8 @@ export function asAppError(error: unknown, log: (reference: string, error: unkno
       problem: `${where} ${first?.message ?? message}${extra ? ` ("${extra}")` : ''}`,
     });
   }
+  if ((error as Error).name === 'AbortError')
+    return new AppError('CANCELLED', { what: 'computation' }, { cause: error });
   if (code === 'FST_REQ_FILE_TOO_LARGE') return new AppError('UPLOAD_TOO_LARGE', { limitBytes: 0 });
   if (statusCode !== undefined && statusCode >= 400 && statusCode < 500)
     return new AppError('REQUEST_INVALID', { problem: message });

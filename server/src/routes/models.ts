@@ -5,6 +5,7 @@ import type { Services } from '../services';
 import { comparison, comparisons, createComparison, removeComparison, updateComparison } from '../store/comparisons';
 import { createFit, fit, fits, removeFit, updateFit } from '../store/fits';
 import { createOwnModel, ownModels, removeOwnModel, updateOwnModel } from '../store/ownModels';
+import { whenLeft } from '../whenLeft';
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
@@ -64,7 +65,7 @@ export function modelRoutes(app: Routes, services: Services): void {
         response: { 200: fitReply },
       },
     },
-    async (request) => pools.fit(await loader.fit(checkModel(request.body))),
+    async ({ body }, reply) => pools.fit(await loader.fit(checkModel(body)), whenLeft(reply)),
   );
   judgementRoutes(app, services);
   collectionRoutes<OwnModelBody, OwnModelRow>(app, {
@@ -96,7 +97,8 @@ function judgementRoutes(app: Routes, { loader, pools }: Services): void {
         response: { 200: judgementReply },
       },
     },
-    async ({ body }) => pools.judge({ ...(await loader.fit(checkModel(body))), series: body.series }),
+    async ({ body }, reply) =>
+      pools.judge({ ...(await loader.fit(checkModel(body))), series: body.series }, whenLeft(reply)),
   );
   app.post(
     '/fits/readings',
@@ -123,10 +125,10 @@ function judgementRoutes(app: Routes, { loader, pools }: Services): void {
         response: { 200: rankingReply },
       },
     },
-    async ({ body }) => {
+    async ({ body }, reply) => {
       const { series, candidates } = body;
       for (const { kind, settings } of candidates) checkModel({ model: kind, settings });
-      return pools.rank({ ...(await loader.fit(checkModel(body))), series, candidates });
+      return pools.rank({ ...(await loader.fit(checkModel(body))), series, candidates }, whenLeft(reply));
     },
   );
 }
@@ -164,6 +166,6 @@ function comparisonRoutes(app: Routes, { db, loader, pools }: Services): void {
         response: { 200: comparisonReply },
       },
     },
-    async (request) => pools.compare(await loader.comparison(request.body)),
+    async ({ body }, reply) => pools.compare(await loader.comparison(body), whenLeft(reply)),
   );
 }

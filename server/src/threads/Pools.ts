@@ -54,11 +54,13 @@ export class Pools {
   spectraOf = (task: Parameters<typeof spectraOf>[0]): Promise<SpectrumReply> => ask(this.bench, 'spectraOf', task);
   histogramsOf = (task: ViewTask): Promise<HistogramReply> => ask(this.bench, 'histogramsOf', task);
   costOf = (task: CostTask): Promise<CostReply | null> => ask(this.bench, 'costOf', task);
-  fit = (task: FitTask): Promise<FitReply> => ask(this.bench, 'fit', task);
-  judge = (task: JudgeTask): Promise<JudgementReply> => ask(this.bench, 'judge', task);
+  fit = (task: FitTask, left?: AbortSignal): Promise<FitReply> => ask(this.bench, 'fit', task, unless(left));
+  judge = (task: JudgeTask, left?: AbortSignal): Promise<JudgementReply> =>
+    ask(this.bench, 'judge', task, unless(left));
   readCurve = (task: ReadingsTask): Promise<ReadingsReply> => ask(this.bench, 'readCurve', task);
-  rank = (task: RankTask): Promise<RankingReply> => ask(this.bench, 'rank', task);
-  compare = (task: CompareTask): Promise<ComparisonReply> => ask(this.bench, 'compare', task);
+  rank = (task: RankTask, left?: AbortSignal): Promise<RankingReply> => ask(this.bench, 'rank', task, unless(left));
+  compare = (task: CompareTask, left?: AbortSignal): Promise<ComparisonReply> =>
+    ask(this.bench, 'compare', task, unless(left));
   exportColumns = (task: ExportTask): Promise<RunToWrite> => ask(this.bench, 'exportColumns', task);
   reducePoints = (task: PointsTask): Promise<PointsReply> => ask(this.bench, 'reducePoints', task);
   findSetPoints = (task: SetPointsTask): Promise<SetPointsReply> => ask(this.bench, 'findSetPoints', task);
@@ -127,6 +129,8 @@ const endings: Readonly<Record<string, string>> = {
   AbortError: 'it takes longer than three minutes to open',
   ERR_WORKER_OUT_OF_MEMORY: 'it needs more memory than there is',
 };
+
+const unless = (left: AbortSignal | undefined): { signal?: AbortSignal } => (left ? { signal: left } : {});
 
 const pool = (path: string): Piscina =>
   new Piscina({

@@ -1,5 +1,5 @@
 import type { CampaignReply, FitBody, FitRow } from '@undameter/contract';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { formatCount } from '@undameter/core';
 import { Button, Segmented, Select } from 'antd';
 import { useState, type ReactNode } from 'react';
@@ -18,6 +18,7 @@ import type { Nudge } from './nudge';
 import { ParametersTab } from './ParametersTab';
 import { ReadingsTab } from './ReadingsTab';
 import { SeriesPanel } from './SeriesPanel';
+import { StopFit } from './StopFit';
 import { TrustPanel } from './TrustPanel';
 import { useFitChart } from './useFitChart';
 
@@ -61,7 +62,9 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
   const { data: conditions = [] } = useQuery(queries.conditions(campaignId));
   const { data: bench, error: benchError } = useQuery(queries.bench(body.runId));
   const asked = { ...body, name: body.name.trim() || 'fit', campaignId };
+  const client = useQueryClient();
   const trial = useQuery(queries.trialFit(asked));
+  const isStopped = trial.fetchStatus === 'idle' && !trial.error && (trial.isPlaceholderData || trial.isPending) && body.x !== '' && body.y !== '';
   const fit = body.x && body.y && !trial.error ? trial.data : undefined;
   const inHand = Math.max(0, Math.min(taken, (fit?.series.length ?? 1) - 1));
   const series = fit?.series[inHand];
@@ -114,6 +117,7 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
             </span>
           )}
           <span className="grow" />
+          {trial.isFetching && <StopFit key={trial.dataUpdatedAt} onStop={() => void client.cancelQueries({ queryKey: queries.trialFit(asked).queryKey })} />}
           <Select<ResidualView>
             size="small"
             aria-label="Residuals"
@@ -127,6 +131,12 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
       chart={
         <>
           <Sentence error={benchError ?? (body.x && body.y ? trial.error : null)} />
+          {isStopped && (
+            <p className="refusal" role="alert">
+              This fit was stopped before its end; what is shown is the last one that ended.{' '}
+              <button className="quiet" onClick={() => void trial.refetch()}>Fit again</button>
+            </p>
+          )}
           <Chart label={fit ? `${fit.y.name} against ${fit.x.name}, with residuals` : 'No fit yet'} build={chart.build} gestures={chart.gestures} selection={selection} overlay={chart.overlay} />
         </>
       }
