@@ -149,7 +149,11 @@ async function ask<Task, Result>(
   task: Task,
   how: { transferList?: MessagePort[]; signal?: AbortSignal } = {},
 ): Promise<Result> {
-  const answer = (await to.run(task, { name, ...how })) as Answer<Result>;
+  const answer = (await to.run(task, { name, ...how }).catch((error: Error) => {
+    // The pool starts no new thread by itself for those that wait behind one that was stopped.
+    if (how.signal?.aborted) void to.run(undefined, { name: 'warm' }).catch(() => undefined);
+    throw error;
+  })) as Answer<Result>;
   if ('value' in answer) return answer.value;
   throw fromReport(answer.report) ?? new Error(answer.report.message);
 }

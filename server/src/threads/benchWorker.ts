@@ -36,3 +36,4 @@ export const joinRun = reporting(joined);
 export const offsetOf = reporting(offset);
 export const checkFormula = reporting(formula);
 export const checkByMonteCarlo = reporting(draws);
+export const warm = (): void => undefined;
