@@ -2,6 +2,7 @@ import type { AppError } from '../error/AppError';
 import { fitModel } from './fitModel';
 import { modelOf } from './library';
 import type { Fit, FitData } from './Model';
+import { plain } from '../units';
 import { fTail } from './statistics/distributions';
 import { goodnessOf } from './statistics/goodness';
 import { runsTest } from './statistics/residualTests';
@@ -73,7 +74,7 @@ function rate(data: FitData, candidate: Candidate, leaveOut: boolean): Rated {
       aic: goodness.aic,
       bic: goodness.bic,
       runs: runsTest(Float64Array.from(order, (i) => fit.residuals[i]!))?.p ?? NaN,
-      leftOut: leaveOut ? leftOutError(data, candidate) : NaN,
+      leftOut: leaveOut ? leftOutError(data, candidate, fit) : NaN,
     };
   } catch (error) {
     return { candidate, title, problem: error as AppError, ...none };
@@ -86,14 +87,16 @@ export function titleOf({ kind, settings }: Candidate): string {
   return model.titled?.(settings) ?? model.title;
 }
 
-function leftOutError(data: FitData, { kind, settings }: Candidate): number {
+/** Each part from the fit to all, since leaving a tenth out leads to no other valley. */
+function leftOutError(data: FitData, { kind, settings }: Candidate, whole: Fit): number {
   const model = modelOf(kind);
+  const start = Object.fromEntries(model.parameters(settings, plain, plain).map((p, k) => [p.symbol, whole.parameters[k]!]));
   let squares = 0;
   const n = data.x.length;
   const parts = Math.min(PARTS, n);
   for (let part = 0; part < parts; part++) {
     const kept = (_: number, i: number): boolean => i % parts !== part;
-    const fit = fitModel(model, settings, { ...data, x: data.x.filter(kept), y: data.y.filter(kept), ...(data.sigma ? { sigma: data.sigma.filter(kept) } : {}) });
+    const fit = fitModel(model, settings, { ...data, x: data.x.filter(kept), y: data.y.filter(kept), ...(data.sigma ? { sigma: data.sigma.filter(kept) } : {}) }, model.direct ? {} : { start }, true);
     for (let i = part; i < n; i += parts) squares += (data.y[i]! - fit.curve(data.x[i]!).value) ** 2;
   }
   return Math.sqrt(squares / n);

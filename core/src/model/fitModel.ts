@@ -9,7 +9,7 @@ import type { LossName } from './solve/losses';
 import { orthogonalProblem } from './solve/orthogonalProblem';
 import { pointsProblem, type Problem } from './solve/Problem';
 import { robustly } from './solve/robustly';
-import { solveNonlinear, withCovariance, type NonlinearSolution } from './solve/solveNonlinear';
+import { solveNonlinear, withCovariance, type NonlinearSolution, type NonlinearTask } from './solve/solveNonlinear';
 import { outcomeOf, type Solved } from './outcomeOf';
 
 /**
@@ -56,11 +56,12 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
     return { ...(shares.length === 1 ? shares[0]!.problem : jointProblem(shares, count)), ...bounds };
   };
   const degreesOfFreedom = points - count;
+  const trial = over(all.map((data) => thinned(data, TRIED)));
   const solved = choices.loss
     ? robustly({ build: (loss) => over(all, loss), starts: joined, degreesOfFreedom, name: choices.loss, residuals: (at) => residualsOf(parts, all, places, at) })
     : points > MANY_POINTS
-      ? searchThenPolish(over(all.map((data) => thinned(data))), over(all), joined, degreesOfFreedom)
-      : solveNonlinear({ problem: over(all), starts: joined, degreesOfFreedom, isQuick });
+      ? searchThenPolish({ problem: over(all.map((data) => thinned(data))), trial, starts: joined, degreesOfFreedom: SEARCHED, isQuick }, over(all), degreesOfFreedom)
+      : solveNonlinear({ problem: over(all), trial, starts: joined, degreesOfFreedom, isQuick });
   if (!solved) throw notFinite(parts, all, starts[0]!);
   return all.map((data, s) => outcomeOf({ model, parts, data, places: places[s]!, solved, degreesOfFreedom, isJoint: all.length > 1 } satisfies Solved));
 } // prettier-ignore
@@ -68,6 +69,9 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
 /** Beyond so many points the search goes over a part of them, and only its end over all. */
 const MANY_POINTS = 1500;
 const SEARCHED = 750;
+const POLISHING = 60;
+/** Starts far and wide are tried on so many. */
+const TRIED = 150;
 /** Start values are looked for among so many. */
 const LOOKED_AT = 300;
 
@@ -78,11 +82,11 @@ function thinned(data: FitData, most = SEARCHED): FitData {
   return { ...data, x: some(data.x), y: some(data.y), ...(sigma ? { sigma: some(sigma) } : {}), ...(sigmaX ? { sigmaX: some(sigmaX) } : {}) };
 } // prettier-ignore
 
-function searchThenPolish(few: Problem, all: Problem, starts: readonly Float64Array[], degreesOfFreedom: number): NonlinearSolution | undefined {
-  const found = solveNonlinear({ problem: few, starts, degreesOfFreedom: SEARCHED });
-  const end = found && levenbergMarquardt(all, found.parameters, { damping: 1e-9 });
+function searchThenPolish(search: NonlinearTask, all: Problem, degreesOfFreedom: number): NonlinearSolution | undefined {
+  const found = solveNonlinear(search);
+  const end = found && levenbergMarquardt(all, found.parameters, { damping: 1e-9, mostRounds: POLISHING });
   // A point that was left out may be where the model gives no number.
-  if (!end) return solveNonlinear({ problem: all, starts, degreesOfFreedom });
+  if (!end) return solveNonlinear({ ...search, problem: all, degreesOfFreedom });
   return { ...withCovariance(all, end, found.start), ends: found.ends };
 } // prettier-ignore
 

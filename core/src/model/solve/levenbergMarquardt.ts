@@ -25,6 +25,9 @@ const LARGEST_DAMPING = 1e14;
 const FIRST_DAMPING = 1e-2;
 /** So many rounds in a row that win nothing but rounding. */
 const MOST_LEVEL = 4;
+/** A search that wins no more than this share of the sum in so many rounds creeps along a valley that leads nowhere. */
+const CREEPING = 1e-3;
+const MILESTONE = 50;
 
 /**
  * Nonlinear least squares within bounds, from a start.
@@ -38,11 +41,15 @@ export function levenbergMarquardt(problem: Problem, start: Float64Array, { most
   let linear = problem.linearise(at);
   if (!Number.isFinite(linear.sumOfSquares)) return undefined;
   const scale = new Float64Array(at.length);
-  let [growth, level, before] = [2, 0, NaN];
+  let [growth, level, before, milestone] = [2, 0, NaN, linear.sumOfSquares];
   const ended = (ending: Ending, rounds: number): Solution => ({ parameters: at, sumOfSquares: linear.sumOfSquares, linear, ending, rounds });
   for (let round = 1; round <= mostRounds; round++) {
     if (!linear.r.every((row) => row.every(Number.isFinite))) return ended('stalled', round);
     scale.forEach((s, k) => (scale[k] = Math.max(s, columnLength(linear, k))));
+    if (round % MILESTONE === 0) {
+      if (milestone - linear.sumOfSquares <= CREEPING * milestone) return ended('rounds', round);
+      milestone = linear.sumOfSquares;
+    }
     const free = freeParameters(problem, at, linear);
     const step = stepper(linear, free, free.map((k) => scale[k]! || 1));
     const sum = linear.sumOfSquares;

@@ -5,6 +5,8 @@ import type { Problem } from './Problem';
 
 export interface NonlinearTask {
   problem: Problem;
+  /** The same over a part of the points, for trials of starts far and wide. */
+  trial?: Problem;
   /** Points less parameters, to weigh a sum of squares. */
   degreesOfFreedom: number;
   /** Start values to try, the likeliest first. */
@@ -31,6 +33,7 @@ export interface NonlinearSolution extends Solution {
 /** So many of the starts are followed to their end. */
 const MOST_STARTS = 4;
 const QUICK_ROUNDS = 40;
+const ENOUGH_ALIKE = 3;
 /** With at most so many points a second start is followed even where the first did well, to see whether it agrees. */
 const FEW_POINTS = 3000;
 
@@ -40,6 +43,7 @@ const FEW_POINTS = 3000;
  */
 export function solveNonlinear({
   problem,
+  trial = problem,
   starts,
   degreesOfFreedom,
   isQuick = false,
@@ -47,10 +51,9 @@ export function solveNonlinear({
   const isPoor = poorly(degreesOfFreedom);
   let best: NonlinearSolution | undefined;
   const ends: number[] = [];
-  const keep = (start: Float64Array, rounds?: number): Solution | undefined => {
-    const mostRounds = rounds ?? (isQuick ? QUICK_ROUNDS : MOST_ROUNDS);
-    const found = levenbergMarquardt(problem, start, { mostRounds });
-    if (rounds === undefined) ends.push(found?.sumOfSquares ?? NaN);
+  const keep = (start: Float64Array): Solution | undefined => {
+    const found = levenbergMarquardt(problem, start, { mostRounds: isQuick ? QUICK_ROUNDS : MOST_ROUNDS });
+    ends.push(found?.sumOfSquares ?? NaN);
     return found;
   };
   for (const [k, start] of starts.slice(0, isQuick ? 1 : MOST_STARTS).entries()) {
@@ -59,9 +62,11 @@ export function solveNonlinear({
     if (solution && (!best || solution.sumOfSquares < best.sumOfSquares)) best = solution;
     if (best && !isPoor(best) && (k > 0 || degreesOfFreedom > FEW_POINTS)) break;
   }
-  if (!isQuick && (!best || isPoor(best))) {
+  // Where several ended alike, the points leave the model such a valley, and no other start would.
+  const alike = ends.filter((end) => best && end <= 1.001 * best.sumOfSquares).length;
+  if (!isQuick && (!best || (isPoor(best) && alike < ENOUGH_ALIKE))) {
     const more = scatteredStarts(starts[0]!).flatMap((start) => {
-      const found = keep(start, TRIAL_ROUNDS);
+      const found = levenbergMarquardt(trial, start, { mostRounds: TRIAL_ROUNDS });
       return found ? [{ start, found }] : [];
     });
     more.sort((a, b) => a.found.sumOfSquares - b.found.sumOfSquares);
