@@ -22,8 +22,10 @@ export function outcomeOf({ model, parts, data, places, solved, degreesOfFreedom
   const { x, y, sigma } = data;
   const free = Float64Array.from(places, (k) => solved.parameters[k]!);
   const curve = parts.over(x);
-  const values = curve.values(free);
-  const residuals = y.map((v, i) => v - values[i]!);
+  const residuals = new Float64Array(y.length);
+  curve.eachBlock(free, false, ({ value }, from, count) => {
+    for (let i = 0; i < count; i++) residuals[from + i] = y[from + i]! - value[i]!;
+  });
   const weighted = sigma ? residuals.map((r, i) => r / sigma[i]!) : residuals;
   const summary = summarise(y, residuals, weighted, free.length);
   const chiSquare = isJoint || data.sigmaX ? solved.sumOfSquares / degreesOfFreedom : summary.weightedVariance;
