@@ -1,5 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { closed, id, orNull } from './common';
+import { candidate } from './fit';
 
 /** Where a finding's number comes from: a parameter of a fit, or a compared series. */
 export const findingOrigin = Type.Union([
@@ -16,6 +17,21 @@ export const findingOrigin = Type.Union([
     conditionId: orNull(id),
     what: Type.Union([Type.Literal('at'), Type.Literal('back'), Type.Literal('optimum')]),
     at: Type.Number(),
+  }),
+  /** Where the curve meets that of another series; `which` is the number of the place from the left. */
+  closed({
+    kind: Type.Literal('crossing'),
+    fitId: id,
+    conditionId: orNull(id),
+    otherConditionId: orNull(id),
+    which: Type.Integer({ minimum: 0, maximum: 20 }),
+  }),
+  /** What models side by side on the points of a series say. */
+  closed({
+    kind: Type.Literal('ranking'),
+    fitId: id,
+    conditionId: orNull(id),
+    candidates: Type.Array(candidate, { minItems: 1, maxItems: 30 }),
   }),
   /** How well a fit holds its points. */
   closed({ kind: Type.Literal('goodness'), fitId: id, conditionId: orNull(id) }),

@@ -100,7 +100,8 @@ export type FitReply = Static<typeof fitReply>;
 export const trialFitBody = closed({ ...fitBody.properties, campaignId: id });
 
 const rungState = Type.Union([Type.Literal('passed'), Type.Literal('doubtful'), Type.Literal('failed')]);
-const candidate = closed({ kind: Type.String({ maxLength: 40 }), settings: fitBody.properties.settings });
+/** A model with its settings. */
+export const candidate = closed({ kind: Type.String({ maxLength: 40 }), settings: fitBody.properties.settings });
 export const actionReply = closed({
   says: Type.String(),
   candidate: Type.Optional(candidate),

@@ -80,7 +80,7 @@ export function readingSentence(f: ReadingFacts): string {
   const said = f.readings.map((r) => {
     const [number, half] = f.what === 'at' ? [r.y, r.yHalf] : [r.x, r.xHalf];
     const { value, uncertainty } = formatWithUncertainty(number, half ?? NaN);
-    return withUnit(`${value} ± ${uncertainty}`, to.unit) + (r.outside > 0 ? ` (extrapolated by ${Math.ceil(r.outside * 100)} % of the measured range)` : '');
+    return withUnit(`${value} ± ${uncertainty}`, to.unit) + beyondWords(r);
   });
   return `${to.name} ${place}: ${said.join(' and ')} (95 % confidence of the curve), ${fromFit(f)}.`;
 } // prettier-ignore
@@ -99,9 +99,38 @@ export interface OptimumFacts extends FitFacts {
 /** The lowest or highest place of a curve as a sentence. */
 export function optimumSentence(f: OptimumFacts): string {
   const [x, y] = [formatWithUncertainty(f.x, f.xHalf ?? NaN), formatWithUncertainty(f.y, f.yHalf ?? NaN)];
-  const beyond = f.outside > 0 ? ` (extrapolated by ${Math.ceil(f.outside * 100)} % of the measured range)` : '';
-  return `${f.yName} is ${f.what} at ${f.xName.toLowerCase()} ${withUnit(`${x.value} ± ${x.uncertainty}`, f.xUnit)}${beyond}${f.series ? `, ${f.series}` : ''}, where it is ${withUnit(`${y.value} ± ${y.uncertainty}`, f.yUnit)} (95 % confidence of the curve), ${fromFit(f)}.`;
+  return `${f.yName} is ${f.what} at ${f.xName.toLowerCase()} ${withUnit(`${x.value} ± ${x.uncertainty}`, f.xUnit)}${beyondWords(f)}${f.series ? `, ${f.series}` : ''}, where it is ${withUnit(`${y.value} ± ${y.uncertainty}`, f.yUnit)} (95 % confidence of the curve), ${fromFit(f)}.`;
 } // prettier-ignore
+
+/** What a finding about a place where two curves meet is made of. */
+export interface CrossingFacts extends Omit<OptimumFacts, 'what'> {
+  /** The series of the other curve. */
+  other: string;
+}
+
+/** Where two curves meet as a sentence. */
+export function crossingSentence(f: CrossingFacts): string {
+  const [x, y] = [formatWithUncertainty(f.x, f.xHalf ?? NaN), formatWithUncertainty(f.y, f.yHalf ?? NaN)];
+  return `${f.yName}: the curves of ${f.series} and ${f.other} meet at ${f.xName.toLowerCase()} ${withUnit(`${x.value} ± ${x.uncertainty}`, f.xUnit)}${beyondWords(f)}, at ${withUnit(`${y.value} ± ${y.uncertainty}`, f.yUnit)} (95 % confidence of both curves), ${fromFit(f)}.`;
+} // prettier-ignore
+
+/** What a finding about models side by side is made of. */
+export interface RankingFacts extends Omit<FitFacts, 'model'> {
+  rows: readonly { title: string; residualStandardDeviation: number | null; leftOut: number | null }[];
+  /** What the comparison of the models says. */
+  verdict: string;
+}
+
+/** Models side by side on the same points as a sentence. */
+export function rankingSentence(f: RankingFacts): string {
+  const each = f.rows.map(({ title, residualStandardDeviation: s, leftOut }) =>
+    s === null ? `${title}: none` : `${title}: ${withUnit(formatValue(s, 3), f.yUnit)}${leftOut === null ? '' : ` (left out ${formatValue(leftOut, 3)})`}`);
+  const points = `${formatCount(f.points)} ${f.pointKind === 'samples' ? 'samples' : 'operating points'} of ${f.run}`;
+  return `${f.yName} against ${f.xName.toLowerCase()}${f.series ? `, ${f.series}` : ''}: ${f.verdict} Residual standard deviations on ${points}: ${each.join('; ')}.`;
+} // prettier-ignore
+
+const beyondWords = ({ outside }: { outside: number }): string =>
+  outside > 0 ? ` (extrapolated by ${Math.ceil(outside * 100)} % of the measured range)` : '';
 
 /** How well a curve holds its points as a sentence. */
 export const goodnessSentence = (f: GoodnessFacts): string =>

@@ -9,10 +9,12 @@ import {
 } from '@undameter/contract';
 import {
   AppError,
+  crossingSentence,
   differenceSentence,
   goodnessSentence,
   optimumSentence,
   parameterSentence,
+  rankingSentence,
   readingSentence,
 } from '@undameter/core';
 import { Type } from 'typebox';
@@ -129,6 +131,10 @@ export function sentenceOf(services: Services, origin: FindingOrigin): Promise<s
       return parameterFinding(services, origin);
     case 'reading':
       return readingFinding(services, origin);
+    case 'crossing':
+      return crossingFinding(services, origin);
+    case 'ranking':
+      return rankingFinding(services, origin);
     case 'goodness':
       return goodnessFinding(services, origin);
     case 'difference':
@@ -147,6 +153,7 @@ async function fittedSeries({ db, loader, pools }: Services, { fitId, conditionI
     task,
     index,
     series,
+    all: result.series,
     facts: {
       yName: result.y.name,
       yUnit: result.y.unit,
@@ -177,6 +184,22 @@ async function readingFinding(services: Services, origin: Of<'reading'>): Promis
   const optimum = found.optima[origin.at];
   if (!optimum) throw new AppError('NOT_FOUND', { what: 'optimum of the curve', id: String(origin.at + 1) });
   return optimumSentence({ ...facts, ...optimum });
+}
+
+async function crossingFinding(services: Services, origin: Of<'crossing'>): Promise<string> {
+  const { task, index, all, facts } = await fittedSeries(services, origin);
+  const other = all.findIndex((s) => s.conditionId === origin.otherConditionId);
+  if (other < 0) throw new AppError('NOT_FOUND', { what: 'fitted series', id: String(origin.otherConditionId) });
+  const { crossings } = await services.pools.readCurve({ ...task, series: index, atX: null, atY: null, other });
+  const place = crossings[origin.which];
+  if (!place) throw new AppError('NOT_FOUND', { what: 'place where the curves meet', id: String(origin.which + 1) });
+  return crossingSentence({ ...facts, ...place, other: all[other]!.name });
+}
+
+async function rankingFinding(services: Services, origin: Of<'ranking'>): Promise<string> {
+  const { task, index, facts } = await fittedSeries(services, origin);
+  const { rows, sentence } = await services.pools.rank({ ...task, series: index, candidates: origin.candidates });
+  return rankingSentence({ ...facts, rows, verdict: sentence });
 }
 
 async function goodnessFinding(services: Services, origin: Of<'goodness'>): Promise<string> {

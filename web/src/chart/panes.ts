@@ -108,7 +108,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
         gridIndex: i, scale: true,
         ...axisOf(pane.look ?? {}, pane.yRange),
         ...(pane.words ? { min: -1, max: pane.words.length, interval: 1 } : pane.yRange || pane.look?.log ? {} : { boundaryGap: ['0%', '10%'] }),
-        splitNumber: Math.max(2, Math.round(grids[i]!.height / 55)),
+        splitNumber: splitsOf(grids[i]!.height),
         axisLine: { onZero: false, lineStyle: { color: palette.line } },
         axisTick: { show: false },
         axisLabel: {
@@ -120,7 +120,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
       ...seconds.map((second) => ({
         gridIndex: second.grid, scale: true, position: 'right',
         ...axisOf(second.look ?? {}, second.yRange),
-        splitNumber: Math.max(2, Math.round(grids[second.grid]!.height / 55)),
+        splitNumber: splitsOf(grids[second.grid]!.height),
         axisLine: { onZero: false, lineStyle: { color: palette.line } },
         axisTick: { show: false },
         axisLabel: { ...axisText, ...labelsOf(second.look ?? {}), showMinLabel: false, showMaxLabel: false },
@@ -135,6 +135,9 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
     ],
   };
 }
+
+/** The outermost two have no label, so that a pane of some height needs four to show its scale. */
+const splitsOf = (height: number): number => Math.max(height < 80 ? 2 : 4, Math.round(height / 55));
 
 const titleLook = (palette: Palette) => ({
   padding: [1, 4],

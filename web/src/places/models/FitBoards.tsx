@@ -1,5 +1,6 @@
 import type { FitBody, FitReply, RankingReply } from '@undameter/contract';
 import { Segmented } from 'antd';
+import { usePinFinding } from '../report/usePinFinding';
 import { AgainstBoard } from './AgainstBoard';
 import { FitBoard } from './FitBoard';
 import { RankingBoard } from './RankingBoard';
@@ -21,6 +22,9 @@ interface FitBoardsProps {
   candidates: readonly Candidate[];
   onCandidates(candidates: Candidate[]): void;
   onModel(candidate: Candidate): void;
+  campaignId: number;
+  /** The saved fit, when what is shown is what was saved. */
+  fitId: number | undefined;
 }
 
 export interface Candidate {
@@ -30,7 +34,13 @@ export interface Candidate {
 
 /** Below the chart: parameters of each series, a parameter against what its condition is, or models side by side. */
 export function FitBoards(props: FitBoardsProps) {
-  const { view, onView, fit } = props;
+  const { view, onView, fit, fitId, inHand, candidates, campaignId } = props;
+  const pin = usePinFinding(campaignId);
+  const series = fit?.series[inHand];
+  const onPin =
+    fitId !== undefined && series
+      ? () => pin.mutate({ kind: 'ranking', fitId, conditionId: series.conditionId, candidates: [...candidates] })
+      : undefined;
   const tools = (
     <Segmented<FitBoardView>
       size="small"
@@ -44,7 +54,7 @@ export function FitBoards(props: FitBoardsProps) {
       ]}
     />
   );
-  if (view === 'ranking') return <RankingBoard {...props} tools={tools} />;
+  if (view === 'ranking') return <RankingBoard {...props} onPin={onPin} pinned={pin.data?.sentence} tools={tools} />;
   if (view === 'against' && fit && fit.series.length > 1)
     return <AgainstBoard fit={fit} along={props.along} tools={tools} />;
   return <FitBoard {...props} tools={tools} />;

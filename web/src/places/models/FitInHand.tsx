@@ -143,6 +143,8 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
       boardHeight={196}
       board={
         <FitBoards
+          campaignId={campaignId}
+          fitId={saved ? row?.id : undefined}
           view={boardView}
           onView={setBoardView}
           body={body}

@@ -138,6 +138,7 @@ const ParameterRow = memo(function ParameterRow({ body, fit, series, startValue,
             <span className="soft">to</span>
             <InputNumber size="small" aria-label={`Highest ${symbol}`} placeholder="no upper" value={upper} onChange={(v) => bound([lower, v])} />
           </div>
+          {p.value !== null && <small>{withinBounds(p.value, lower, upper)}</small>}
           {startValue !== undefined && <StartValue symbol={symbol} value={startValue} onChange={(v) => onStartValue(symbol, v)} />}
           <div className="parameter-controls nudges" role="group" aria-label={`Nudge ${symbol}`}>
             {nudges.map((share) => (
@@ -158,6 +159,15 @@ const ParameterRow = memo(function ParameterRow({ body, fit, series, startValue,
     </li>
   );
 }); // prettier-ignore
+
+/** Where between its bounds a parameter ended. */
+function withinBounds(value: number, lower: number | null, upper: number | null): string {
+  const isAt = (bound: number | null): boolean =>
+    bound !== null && Math.abs(value - bound) <= 1e-9 * Math.abs(bound || 1);
+  if (isAt(lower) || isAt(upper)) return `at its ${isAt(lower) ? 'lower' : 'upper'} bound: its ± says nothing`;
+  if (lower === null || upper === null) return '';
+  return `at ${formatValue((100 * (value - lower)) / (upper - lower), 3)} % of the way from its lower to its upper bound`;
+}
 
 /** A typed start value and a slider about it: up to three times its power of ten. */
 function StartValue({ symbol, value, onChange }: { symbol: string; value: number; onChange(value: number): void }) {

@@ -13,6 +13,9 @@ interface RankingBoardProps {
   candidates: readonly Candidate[];
   onCandidates(candidates: Candidate[]): void;
   onModel(candidate: Candidate): void;
+  /** Makes a finding of what is said; undefined where the fit is not saved. */
+  onPin: (() => void) | undefined;
+  pinned: string | undefined;
   tools: ReactNode;
 }
 
@@ -27,7 +30,7 @@ const said = (v: number | null, digits = 4): string => (v === null ? '–' : for
 const chance = (p: number | null): string => (p === null ? '–' : p < 1e-4 ? '< 0.0001' : formatValue(p, 2));
 
 /** Models on the points of the series in hand: how far off each is, by what measure, and which suffices. */
-export function RankingBoard({ ranking, rankingError, candidates, onCandidates, onModel, tools }: RankingBoardProps) {
+export function RankingBoard({ ranking, rankingError, candidates, onCandidates, onModel, onPin, pinned, tools }: RankingBoardProps) {
   const rows = ranking?.rows ?? [];
   const best = Math.min(...rows.flatMap((r) => (r.aic === null ? [] : [r.aic])));
   const listed = [...all, ...candidates.filter((c) => !all.some((a) => keyOf(a) === keyOf(c)))];
@@ -42,6 +45,11 @@ export function RankingBoard({ ranking, rankingError, candidates, onCandidates, 
       tools={
         <>
           {ranking && <span className="soft clip wide" title={ranking.sentence}>{ranking.sentence}{ranking.every > 1 ? ` On one point of ${ranking.every}.` : ''}</span>}
+          {ranking && (
+            <button className="quiet" disabled={!onPin} title={onPin ? pinned : 'Save the fit first'} onClick={onPin}>
+              {pinned ? 'Pinned' : 'Pin as finding'}
+            </button>
+          )}
           <Sentence error={rankingError} />
           <Select<string[]>
             size="small"

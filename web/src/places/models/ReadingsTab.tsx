@@ -31,6 +31,11 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
     fitId !== undefined && value !== null
       ? () => pin.mutate({ kind: 'reading', fitId, conditionId: series.conditionId, what, at: value })
       : undefined;
+  const met = other === null ? undefined : fit.series[other];
+  const crossing = (which: number) =>
+    fitId !== undefined && met
+      ? () => pin.mutate({ kind: 'crossing', fitId, conditionId: series.conditionId, otherConditionId: met.conditionId, which })
+      : undefined;
   return (
     <>
       <div className="panel-pad">
@@ -59,7 +64,7 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
           </Field>
         </div>
       )}
-      <ReadingList readings={data?.crossings} unit={x} of="x" empty={other === null ? undefined : 'The two do not meet.'} />
+      <ReadingList readings={data?.crossings} unit={x} of="x" empty={other === null ? undefined : 'The two do not meet.'} onPinOne={crossing} />
       <header className="panel-head">
         <h2>Zeros and optimum</h2>
       </header>
