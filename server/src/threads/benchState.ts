@@ -3,6 +3,7 @@ import {
   keptBlocks,
   pickSamples,
   runProcedure,
+  symbolsOfLimit,
   type Channel,
   type Level,
   type Mask,
@@ -69,13 +70,29 @@ export function benchState(run: BenchRun): BenchState {
       return remember(known, name, make) as never;
     },
     blocks: () => remember(blocksOfMasks, result.final.mask, () => keptBlocks(result.final.mask)),
-    pickedBy: ({ name, limits }) =>
-      once(`picked ${JSON.stringify(limits)}`, () => attempt(() => pickSamples(result.final, { name, limits }))),
+    pickedBy: (condition) => {
+      const key = `picked ${JSON.stringify(condition.limits)}`;
+      return once(key, () => pickedFrom(result.final, condition, `${key} ${JSON.stringify(run.tables)}`));
+    },
     once,
   };
   states.set(key, state);
   return state;
 }
+
+/** Of masks and the columns that a condition reads: a step on trial mostly leaves those as they are. */
+const picks = new WeakMap<object, unknown>();
+
+function pickedFrom(state: RunState, { name, limits }: NamedCondition, key: string): Attempt<Int32Array> {
+  const pick = (): Attempt<Int32Array> => attempt(() => pickSamples(state, { name, limits }));
+  const symbols = [...new Set([...limits.flatMap(symbolsOfLimit), ...(state.along ? [state.along] : [])])].sort();
+  const read = symbols.map((symbol) => state.channels.get(symbol));
+  if (!read.every((channel) => channel !== undefined)) return pick();
+  let place: WeakMap<object, unknown> = picks;
+  for (const part of [state.mask, ...read.map((c) => c.values)]) place = remember(place, part, () => new WeakMap()) as WeakMap<object, unknown>;
+  const byKey = remember(place, state.mask, () => new Map<string, Attempt<Int32Array>>()) as Map<string, Attempt<Int32Array>>;
+  return remember(byKey, `${key} ${JSON.stringify(read.map(({ unit, labels }) => [unit, labels]))}`, pick);
+} // prettier-ignore
 
 function loggedState(run: BenchRun): RunState {
   const channels = run.channels.map(({ levels, ...channel }) => {
