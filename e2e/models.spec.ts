@@ -97,7 +97,10 @@ test('readings with their ±, other models side by side, and one curve for all s
   await page.getByText('other models').click();
   await expect(page.getByRole('row', { name: /^Polynomial, degree 2/ })).toHaveClass(/in-hand/);
   await page.getByRole('region', { name: 'Other models' }).getByRole('button', { name: 'Pin as finding' }).click();
-  await expect(page.getByRole('button', { name: 'Pinned' })).toHaveAttribute('title', /^Head against flow, 2900 rpm: Polynomial, degree 2 suffices/);
+  await expect(page.getByRole('button', { name: 'Pinned' })).toHaveAttribute(
+    'title',
+    /^Head against flow, 2900 rpm: Polynomial, degree 2 suffices/,
+  );
   await page.goto(`${page.url().replace(/\/models\/1.*/, '/models/4')}`);
   await expect(page.getByText(/One H0, k for all series holds them as well as one for each/)).toBeVisible();
 });
