@@ -170,6 +170,8 @@ export const benchReply = closed({
     }),
   ),
   /** Kept samples in at least one condition. */
+  /** Kept samples of which a value rests on a table beyond its end. */
+  outsideTables: Type.Integer(),
   inAnyCondition: Type.Integer(),
   /** Kept samples in more than one. */
   inSeveralConditions: Type.Integer(),

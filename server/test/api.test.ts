@@ -204,6 +204,9 @@ describe('a log on its way', () => {
     expect(await uses()).toEqual([{ runId, where: 'log.csv', what: 'F = k(x)' }]);
     await ask(`/runs/${runId}/procedure/history`, { direction: 'undo' });
     expect(await uses()).toEqual([]);
+    // Beyond its end it is held, which the ledger counts.
+    await ask(`/tables/${body.id}`, { ...table, x: [45, 0], outside: 'hold' }, 'PUT');
+    expect((await ask<BenchReply>(`/runs/${runId}/bench`, { steps: [force] })).body.outsideTables).toBe(80);
   });
 
   test('a shared table is there in every campaign, goes behind one of its own, and outlives its campaign', async () => {

@@ -1,5 +1,5 @@
 import type { BenchReply, ChannelBoardRow } from '@undameter/contract';
-import { combined, countKept, describe, errorsOf, KEPT, type Channel, type Mask } from '@undameter/core';
+import { combined, countKept, describe, errorsOf, KEPT, type Channel, type Mask, type RunState } from '@undameter/core';
 import type { EvaluateTask, NamedCondition } from './BenchInput';
 import { benchState, type BenchState } from './benchState';
 import { attempt, reading, readings } from './toReply';
@@ -33,6 +33,7 @@ function board(state: BenchState, conditions: readonly NamedCondition[]): BenchR
     channels: [...final.channels.values()].map((channel) => boardRow(channel, state)),
     reports: reports.map((r) => ({ ...r, made: r.made ?? null, error: r.error ?? null })),
     conditions: counted,
+    outsideTables: outsideTables(final),
     inAnyCondition: countAbove(times, 0),
     inSeveralConditions: countAbove(times, 1),
     strip: stripOf(final.mask, times),
@@ -81,6 +82,14 @@ function smallTrace({ values }: Channel, mask: Mask): Float64Array {
       }
     return sum / count;
   });
+}
+
+/** Kept samples of which any channel rests on a table beyond its end. */
+function outsideTables({ channels, mask }: RunState): number {
+  const samples = new Set([...channels.values()].flatMap(({ doubtful }) => [...(doubtful?.samples ?? [])]));
+  let count = 0;
+  for (const i of samples) if (mask[i] === KEPT) count++;
+  return count;
 }
 
 function countAbove(times: Uint16Array, limit: number): number {

@@ -42,6 +42,9 @@ export function Ledger({ campaignId, runId, fitted }: LedgerProps) {
           <Count key={`grid ${word}`} n={-n} word={word} doubt onClick={to('signals')} />
         ))}
         {bench.grid && ofGrid.length > 0 && <Count n={bench.grid.kept} word="of it kept" onClick={to('signals')} />}
+        {bench.outsideTables > 0 && (
+          <Count n={bench.outsideTables} word="beyond a table" doubt onClick={to('signals')} />
+        )}
         {bench.conditions.length > 0 && (
           <Count
             n={bench.inAnyCondition}
