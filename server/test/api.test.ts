@@ -45,6 +45,12 @@ const log =
 
 const step = (kind: string, settings: Record<string, unknown>, id = kind) => ({ id, kind, version: 1, settings, on: true }); // prettier-ignore
 
+/** Originals are compressed when nobody waits for them: waits until nothing is under way. */
+async function compressed(): Promise<void> {
+  const isUnderWay = (): boolean => readdirSync(join(data, 'originals')).some((file) => !file.endsWith('.gz'));
+  for (let i = 0; i < 200 && isUnderWay(); i++) await new Promise((resolve) => setTimeout(resolve, 50));
+}
+
 /** How a table is read, where a test is about something else. */
 const plainly = {
   isShared: false,
@@ -67,6 +73,7 @@ describe('a log on its way', () => {
     const { body } = await ask<RunReply>(`/runs/${runId}`);
     expect(body).toMatchObject({ samples: 1000, channels: 3, along: 't', procedureVersion: 0, canUndo: false });
     expect(body.record).toMatchObject({ linesRead: 1001, rows: 1000 });
+    await compressed();
     expect(readdirSync(join(data, 'originals'))).toEqual([`${body.fileSha256}.gz`]);
     expect(readdirSync(join(data, 'waiting'))).toEqual([]);
   });
@@ -286,6 +293,7 @@ describe('a log on its way', () => {
   test('a deleted run takes its samples and its original with it', async () => {
     const id = await imported('short.csv', log + '\n100,1,5\n');
     const { fileSha256 } = (await ask<RunReply>(`/runs/${id}`)).body;
+    await compressed();
     expect(readdirSync(join(data, 'originals'))).toContain(`${fileSha256}.gz`);
     expect((await ask(`/runs/${id}`, undefined, 'DELETE')).status).toBe(200);
     expect((await ask(`/runs/${id}/bench`, {})).status).toBe(404);
