@@ -169,9 +169,9 @@ export const benchReply = closed({
       problem: orNull(problem),
     }),
   ),
-  /** Kept samples in at least one condition. */
   /** Kept samples of which a value rests on a table beyond its end. */
   outsideTables: Type.Integer(),
+  /** Kept samples in at least one condition. */
   inAnyCondition: Type.Integer(),
   /** Kept samples in more than one. */
   inSeveralConditions: Type.Integer(),

@@ -50,8 +50,8 @@ test('a place on the curve, its optimum and its scatter read as sentences, and a
   expect(readingSentence({ ...parameter, what: 'back', at: 0, readings: [back] })).toContain('Flow at head 0 m, 2900 rpm: 140.20 ± 0.40 L/min (extrapolated by 19 % of the measured range)');
   expect(readingSentence({ ...parameter, what: 'back', at: 99, readings: [] })).toContain('the curve does not reach it');
   expect(optimumSentence({ ...parameter, ...at, xHalf: 1.2, what: 'highest' })).toContain('Head is highest at flow 70.0 ± 1.2 L/min, 2900 rpm, where it is 20.510 ± 0.030 m');
-  expect(crossingSentence({ ...parameter, ...at, xHalf: 1.2, other: '2200 rpm' })).toContain('Head: the curves of 2900 rpm and 2200 rpm meet at flow 70.0 ± 1.2 L/min, at 20.510 ± 0.030 m (95 %');
+  expect(crossingSentence({ ...parameter, ...at, xHalf: 1.2, other: '2200 rpm' })).toContain('Head: the curves of 2900 rpm and 2200 rpm meet at flow 70.0 ± 1.2 L/min (95 % confidence of both curves), near 20.51 m, from');
   const rows = [{ title: 'Polynomial, degree 2', residualStandardDeviation: 0.0855, leftOut: 0.0861 }, { title: 'Logistic', residualStandardDeviation: null, leftOut: null }];
-  expect(rankingSentence({ ...parameter, rows, verdict: 'Polynomial, degree 2 suffices.' })).toBe('Head against flow, 2900 rpm: Polynomial, degree 2 suffices. Residual standard deviations on 3754 samples of Sweep: Polynomial, degree 2: 0.0855 m (left out 0.0861); Logistic: none.');
+  expect(rankingSentence({ ...parameter, rows, taken: 939, verdict: 'Polynomial, degree 2 suffices.' })).toBe('Head against flow, 2900 rpm: Polynomial, degree 2 suffices. Residual standard deviations on 939 of the 3754 samples of Sweep: Polynomial, degree 2: 0.0855 m (left out 0.0861); Logistic: none.');
   expect(goodnessSentence({ ...parameter, pointKind: 'operatingPoints', points: 6, deviation: 0.0855, rSquared: 0.99984 })).toContain('standard deviation of 0.0855 m (R² 0.99984), from a polynomial through 6 operating points of Sweep');
 }); // prettier-ignore

@@ -103,15 +103,15 @@ export function optimumSentence(f: OptimumFacts): string {
 } // prettier-ignore
 
 /** What a finding about a place where two curves meet is made of. */
-export interface CrossingFacts extends Omit<OptimumFacts, 'what'> {
+export interface CrossingFacts extends Omit<OptimumFacts, 'what' | 'yHalf'> {
   /** The series of the other curve. */
   other: string;
 }
 
 /** Where two curves meet as a sentence. */
 export function crossingSentence(f: CrossingFacts): string {
-  const [x, y] = [formatWithUncertainty(f.x, f.xHalf ?? NaN), formatWithUncertainty(f.y, f.yHalf ?? NaN)];
-  return `${f.yName}: the curves of ${f.series} and ${f.other} meet at ${f.xName.toLowerCase()} ${withUnit(`${x.value} ± ${x.uncertainty}`, f.xUnit)}${beyondWords(f)}, at ${withUnit(`${y.value} ± ${y.uncertainty}`, f.yUnit)} (95 % confidence of both curves), ${fromFit(f)}.`;
+  const { value, uncertainty } = formatWithUncertainty(f.x, f.xHalf ?? NaN);
+  return `${f.yName}: the curves of ${f.series} and ${f.other} meet at ${f.xName.toLowerCase()} ${withUnit(`${value} ± ${uncertainty}`, f.xUnit)} (95 % confidence of both curves)${beyondWords(f)}, near ${withUnit(formatValue(f.y, 4), f.yUnit)}, ${fromFit(f)}.`;
 } // prettier-ignore
 
 /** What a finding about models side by side is made of. */
@@ -119,13 +119,15 @@ export interface RankingFacts extends Omit<FitFacts, 'model'> {
   rows: readonly { title: string; residualStandardDeviation: number | null; leftOut: number | null }[];
   /** What the comparison of the models says. */
   verdict: string;
+  /** So many of the points were taken. */
+  taken: number;
 }
 
 /** Models side by side on the same points as a sentence. */
 export function rankingSentence(f: RankingFacts): string {
   const each = f.rows.map(({ title, residualStandardDeviation: s, leftOut }) =>
     s === null ? `${title}: none` : `${title}: ${withUnit(formatValue(s, 3), f.yUnit)}${leftOut === null ? '' : ` (left out ${formatValue(leftOut, 3)})`}`);
-  const points = `${formatCount(f.points)} ${f.pointKind === 'samples' ? 'samples' : 'operating points'} of ${f.run}`;
+  const points = `${f.taken < f.points ? `${formatCount(f.taken)} of the ` : ''}${formatCount(f.points)} ${f.pointKind === 'samples' ? 'samples' : 'operating points'} of ${f.run}`;
   return `${f.yName} against ${f.xName.toLowerCase()}${f.series ? `, ${f.series}` : ''}: ${f.verdict} Residual standard deviations on ${points}: ${each.join('; ')}.`;
 } // prettier-ignore
 

@@ -3,7 +3,7 @@ import { cholesky } from './cholesky';
 import { solveUpperTransposed } from './householderQr';
 
 /**
- * Sums of products of columns that come in blocks of rows; the last column is the right-hand side. Twice as fast as
+ * Sums of products of columns that come in blocks of rows; the last column is the right-hand side. Faster than
  * a triangle that grows, and as good where the columns are far from dependent.
  */
 export class Gram {

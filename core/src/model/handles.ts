@@ -1,16 +1,16 @@
 import type { Handle } from './Model';
 
-/** Top of a peak over a ground, and its side, by which it is widened. */
-export const peakHandles = (width: string): readonly Handle[] => [
+/** Top of a peak over a ground, and its side, by which it is widened; by the symbols of its parameters. */
+export const peakHandles = (width: string, height = 'A', place = 'x0', name = 'the peak'): readonly Handle[] => [
   {
-    name: 'top of the peak',
-    at: ({ y0, A, x0 }) => ({ x: x0!, y: y0! + A! }),
-    moved: ({ x, y }, { y0 }) => ({ x0: x, A: y - y0! }),
+    name: `top of ${name}`,
+    at: (p) => ({ x: p[place]!, y: p['y0']! + p[height]! }),
+    moved: ({ x, y }, { y0 }) => ({ [place]: x, [height]: y - y0! }),
   },
   {
-    name: 'side of the peak',
-    at: (p) => ({ x: p['x0']! + p[width]!, y: p['y0']! + p['A']! / 2 }),
-    moved: ({ x }, { x0 }) => ({ [width]: Math.max(1e-300, Math.abs(x - x0!)) }),
+    name: `side of ${name}`,
+    at: (p) => ({ x: p[place]! + p[width]!, y: p['y0']! + p[height]! / 2 }),
+    moved: ({ x }, p) => ({ [width]: Math.max(1e-300, Math.abs(x - p[place]!)) }),
   },
 ];
 

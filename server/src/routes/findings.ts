@@ -198,8 +198,12 @@ async function crossingFinding(services: Services, origin: Of<'crossing'>): Prom
 
 async function rankingFinding(services: Services, origin: Of<'ranking'>): Promise<string> {
   const { task, index, facts } = await fittedSeries(services, origin);
-  const { rows, sentence } = await services.pools.rank({ ...task, series: index, candidates: origin.candidates });
-  return rankingSentence({ ...facts, rows, verdict: sentence });
+  const { rows, sentence, points } = await services.pools.rank({
+    ...task,
+    series: index,
+    candidates: origin.candidates,
+  });
+  return rankingSentence({ ...facts, rows, verdict: sentence, taken: points });
 }
 
 async function goodnessFinding(services: Services, origin: Of<'goodness'>): Promise<string> {

@@ -22,3 +22,4 @@ export const open = reporting(async (task: OpenTask) => {
 });
 export const preview = reporting(previewFile);
 export const write = reporting(writeFileOf);
+export const warm = (): void => undefined;

@@ -46,7 +46,8 @@ export function controlOf(name: string, schema: FieldSchema, props: StepFormProp
   }
 } // prettier-ignore
 
-function plainControl(label: string, schema: FieldSchema, value: unknown, set: (value: unknown) => void): ReactNode {
+/** By its type alone. */
+export function plainControl(label: string, schema: FieldSchema, value: unknown, set: (value: unknown) => void): ReactNode {
   if (schema.anyOf)
     return (
       <Select

@@ -1,6 +1,7 @@
 import { Type, type Static } from 'typebox';
 import { unitOf } from '../defineNonlinear';
-import { defineModel, type Handle, type Model, type Parameter, type Points } from '../Model';
+import { peakHandles } from '../handles';
+import { defineModel, type Model, type Parameter, type Points } from '../Model';
 import { evenly, rangeOf, ratios, startsByShape } from '../startsByShape';
 
 const MOST_PEAKS = 6;
@@ -43,7 +44,8 @@ export const defineSeveralPeaks = ({ kind, peaks, single, width, meaning, term, 
       ]),
     ],
     simpler: ({ peaks }) => [peaks > 2 ? { kind, settings: { peaks: peaks - 1 } } : { kind: single, settings: {} }],
-    handles: numbered(MOST_PEAKS).flatMap((k) => handlesOf(k, width)),
+    // Of a peak that the model does not have they are nowhere.
+    handles: numbered(MOST_PEAKS).flatMap((k) => peakHandles(`${width}${k}`, `A${k}`, `x${k}`, `peak ${k}`)),
     starts: (points, { peaks }) => startsOfPeaks(points, peaks, at),
   });
 }; // prettier-ignore
@@ -74,20 +76,3 @@ function wholeOf(linear: Float64Array, shape: readonly number[]): number[] {
   const peaks = Array.from({ length: shape.length / 2 }, (_, k) => [linear[k + 1]!, shape[2 * k]!, shape[2 * k + 1]!]);
   return [linear[0]!, ...peaks.sort((a, b) => a[1]! - b[1]!).flat()];
 }
-
-/** Top and side of one of the peaks; nowhere where the model has fewer. */
-const handlesOf = (k: number, width: string): Handle[] => {
-  const [a, x, s] = [`A${k}`, `x${k}`, `${width}${k}`];
-  return [
-    {
-      name: `top of peak ${k}`,
-      at: (p) => ({ x: p[x]!, y: p['y0']! + p[a]! }),
-      moved: (to, { y0 }) => ({ [x]: to.x, [a]: to.y - y0! }),
-    },
-    {
-      name: `side of peak ${k}`,
-      at: (p) => ({ x: p[x]! + p[s]!, y: p['y0']! + p[a]! / 2 }),
-      moved: (to, p) => ({ [s]: Math.max(1e-300, Math.abs(to.x - p[x]!)) }),
-    },
-  ];
-};

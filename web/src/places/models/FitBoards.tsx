@@ -1,4 +1,5 @@
-import type { FitBody, FitReply, RankingReply } from '@undameter/contract';
+import type { FindingOrigin, FitBody, FitReply, RankingReply } from '@undameter/contract';
+import { printUnit } from '@undameter/core';
 import { Segmented } from 'antd';
 import { usePinFinding } from '../report/usePinFinding';
 import { AgainstBoard } from './AgainstBoard';
@@ -37,10 +38,12 @@ export function FitBoards(props: FitBoardsProps) {
   const { view, onView, fit, fitId, inHand, candidates, campaignId } = props;
   const pin = usePinFinding(campaignId);
   const series = fit?.series[inHand];
-  const onPin =
+  const origin: FindingOrigin | undefined =
     fitId !== undefined && series
-      ? () => pin.mutate({ kind: 'ranking', fitId, conditionId: series.conditionId, candidates: [...candidates] })
+      ? { kind: 'ranking', fitId, conditionId: series.conditionId, candidates: [...candidates] }
       : undefined;
+  // What was pinned may have been another series, or other models.
+  const pinned = JSON.stringify(pin.variables) === JSON.stringify(origin) ? pin.data?.sentence : undefined;
   const tools = (
     <Segmented<FitBoardView>
       size="small"
@@ -54,7 +57,16 @@ export function FitBoards(props: FitBoardsProps) {
       ]}
     />
   );
-  if (view === 'ranking') return <RankingBoard {...props} onPin={onPin} pinned={pin.data?.sentence} tools={tools} />;
+  if (view === 'ranking')
+    return (
+      <RankingBoard
+        {...props}
+        unit={printUnit(fit?.y.unit ?? '')}
+        onPin={origin && (() => pin.mutate(origin))}
+        pinned={pinned}
+        tools={tools}
+      />
+    );
   if (view === 'against' && fit && fit.series.length > 1)
     return <AgainstBoard fit={fit} along={props.along} tools={tools} />;
   return <FitBoard {...props} tools={tools} />;

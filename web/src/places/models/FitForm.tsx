@@ -1,10 +1,11 @@
 import type { ConditionRow, FitBody, RunRow } from '@undameter/contract';
 import { AppError, losses, lossNames, modelOf, models } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
-import { Input, InputNumber, Select } from 'antd';
+import { Input, Select } from 'antd';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
+import { plainControl } from '../../step/controls';
 import type { FormChannel } from '../../step/StepForm';
 import { numbersOf, settingsOf, tidy, withModel, without } from './draft';
 import { OwnFormula } from './OwnFormula';
@@ -152,9 +153,9 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
         </Field>
       )}
       {body.model === 'own' && <OwnFormula campaignId={campaignId} body={body} channels={channels} onChange={(settings) => set({ settings })} />}
-      {numbersOf(body.model).map(({ key, title, min, max }) => (
-        <Field key={key} label={title}>
-          <InputNumber aria-label={title} min={min} max={max} precision={0} value={Number(body.settings[key])} onChange={(value) => value !== null && onChange(withModel(body, body.model, { ...body.settings, [key]: value }))} />
+      {numbersOf(body.model).map(([key, schema]) => (
+        <Field key={key} label={schema.title ?? key}>
+          {plainControl(schema.title ?? key, schema, body.settings[key], (value) => onChange(withModel(body, body.model, { ...body.settings, [key]: value })))}
         </Field>
       ))}
     </div>

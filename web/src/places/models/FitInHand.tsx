@@ -133,7 +133,7 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
           <Sentence error={benchError ?? (body.x && body.y ? trial.error : null)} />
           {isStopped && (
             <p className="refusal" role="alert">
-              This fit was stopped before its end; what is shown is the last one that ended.{' '}
+              This fit was stopped before its end{fit ? '; what is shown is the last one that ended' : ''}.{' '}
               <button className="quiet" onClick={() => void trial.refetch()}>Fit again</button>
             </p>
           )}

@@ -1,7 +1,7 @@
 import type { FitBody, FitReply, ParameterRow as ParameterRowReply, SeriesReply } from '@undameter/contract';
 import { AppError, formatValue, formatWithUncertainty, modelOf, plain, type Parameter } from '@undameter/core';
 import { Input, InputNumber, Select, Slider, Switch } from 'antd';
-import { memo, useCallback, useState, type Dispatch, type SetStateAction } from 'react';
+import { memo, useState, type Dispatch, type SetStateAction } from 'react';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import { tidy, without, withState, type ParameterState } from './draft';
@@ -57,7 +57,7 @@ function parametersOrNone(model: string, settings: FitBody['settings']): Paramet
 export function ParametersTab(props: ParametersTabProps) {
   const { body, series, start, fit, nudge, onStart, onChange, onNudge } = props;
   const rows = rowsOf(body, series);
-  const onStartValue = useCallback((symbol: string, v: number) => onStart((old) => ({ ...old, [symbol]: v })), [onStart]);
+  const onStartValue = (symbol: string, v: number) => onStart((old) => ({ ...old, [symbol]: v }));
   const values = Object.fromEntries(rows.map((p) => [p.symbol, p.start ?? p.value ?? 1]));
   return (
     <>
@@ -107,6 +107,7 @@ const ParameterRow = memo(function ParameterRow({ body, fit, series, startValue,
     setChoices({ bounds: { ...without(choices.bounds, symbol), ...(ends[0] === null && ends[1] === null ? {} : { [symbol]: ends }) } });
   const isFound = !series.problem;
   const moved = isFound && nudge?.symbol === symbol ? nudged(series, nudge) : null;
+  const place = p.value === null ? '' : withinBounds(p.value, lower, upper);
   const within = !isFound || p.state === 'fixed' ? null : rangeWithin(series, symbol);
   return (
     <li className="parameter">
@@ -138,7 +139,7 @@ const ParameterRow = memo(function ParameterRow({ body, fit, series, startValue,
             <span className="soft">to</span>
             <InputNumber size="small" aria-label={`Highest ${symbol}`} placeholder="no upper" value={upper} onChange={(v) => bound([lower, v])} />
           </div>
-          {p.value !== null && <small>{withinBounds(p.value, lower, upper)}</small>}
+          {place && <small>{place}</small>}
           {startValue !== undefined && <StartValue symbol={symbol} value={startValue} onChange={(v) => onStartValue(symbol, v)} />}
           <div className="parameter-controls nudges" role="group" aria-label={`Nudge ${symbol}`}>
             {nudges.map((share) => (

@@ -13,6 +13,8 @@ interface RankingBoardProps {
   candidates: readonly Candidate[];
   onCandidates(candidates: Candidate[]): void;
   onModel(candidate: Candidate): void;
+  /** Of y. */
+  unit: string;
   /** Makes a finding of what is said; undefined where the fit is not saved. */
   onPin: (() => void) | undefined;
   pinned: string | undefined;
@@ -30,7 +32,7 @@ const said = (v: number | null, digits = 4): string => (v === null ? '–' : for
 const chance = (p: number | null): string => (p === null ? '–' : p < 1e-4 ? '< 0.0001' : formatValue(p, 2));
 
 /** Models on the points of the series in hand: how far off each is, by what measure, and which suffices. */
-export function RankingBoard({ ranking, rankingError, candidates, onCandidates, onModel, onPin, pinned, tools }: RankingBoardProps) {
+export function RankingBoard({ ranking, rankingError, candidates, onCandidates, onModel, unit, onPin, pinned, tools }: RankingBoardProps) {
   const rows = ranking?.rows ?? [];
   const best = Math.min(...rows.flatMap((r) => (r.aic === null ? [] : [r.aic])));
   const listed = [...all, ...candidates.filter((c) => !all.some((a) => keyOf(a) === keyOf(c)))];
@@ -69,8 +71,8 @@ export function RankingBoard({ ranking, rankingError, candidates, onCandidates, 
       columns={[
         { key: 'title', title: 'Model', value: (r) => r.title, cell: (r) => r.title },
         { key: 'p', title: 'Parameters', numeric: true, value: (r) => r.parameters, cell: (r) => (r.problem ? '–' : r.parameters) },
-        { key: 's', title: 'Residual std. dev.', numeric: true, value: (r) => r.residualStandardDeviation, cell: (r) => said(r.residualStandardDeviation) },
-        { key: 'out', title: 'Left out', numeric: true, value: (r) => r.leftOut, cell: (r) => <span title="rms of what each tenth of the points is off a fit through the others">{said(r.leftOut)}</span> },
+        { key: 's', title: 'Residual std. dev.', unit, numeric: true, value: (r) => r.residualStandardDeviation, cell: (r) => said(r.residualStandardDeviation) },
+        { key: 'out', title: 'Left out', unit, numeric: true, value: (r) => r.leftOut, cell: (r) => <span title="rms of what each tenth of the points is off a fit through the others">{said(r.leftOut)}</span> },
         { key: 'r2', title: 'R² adjusted', numeric: true, value: (r) => r.adjustedRSquared, cell: (r) => said(r.adjustedRSquared, 5) },
         { key: 'aic', title: 'ΔAIC', numeric: true, value: (r) => (r.aic === null ? null : r.aic - best), cell: (r) => (r.aic === null ? '–' : (r.aic - best).toFixed(1)) },
         { key: 'bic', title: 'BIC', numeric: true, value: (r) => r.bic, cell: (r) => said(r.bic, 6) },

@@ -1,5 +1,6 @@
 import type { ActionReply, FitBody, FitRow } from '@undameter/contract';
 import { modelOf } from '@undameter/core';
+import type { FieldSchema } from '../../step/StepForm';
 
 /** What of a saved fit its form holds. */
 export const bodyOf = ({ name, runId, x, y, conditionIds, data, weights, model, settings, choices }: FitRow): FitBody => ({
@@ -28,14 +29,7 @@ export function without<T>(record: Readonly<Record<string, T>> | undefined, key:
   return Object.fromEntries(Object.entries(record ?? {}).filter(([k]) => k !== key));
 }
 
-interface SettingSchema {
-  type?: string;
-  title?: string;
-  minimum?: number;
-  maximum?: number;
-  default?: unknown;
-}
-const schemasOf = (model: string): [string, SettingSchema][] => Object.entries(modelOf(model).settings.properties);
+const schemasOf = (model: string): [string, FieldSchema][] => Object.entries(modelOf(model).settings.properties);
 
 /** What a model begins with. */
 export const settingsOf = (model: string): FitBody['settings'] =>
@@ -44,10 +38,8 @@ export const settingsOf = (model: string): FitBody['settings'] =>
   );
 
 /** Settings of a model that are a number of something: its degree, how many peaks. */
-export const numbersOf = (model: string): { key: string; title: string; min: number; max: number }[] =>
-  schemasOf(model).flatMap(([key, { type, title = key, minimum = 0, maximum = Infinity }]) =>
-    type === 'integer' ? [{ key, title, min: minimum, max: maximum }] : [],
-  );
+export const numbersOf = (model: string): [string, FieldSchema][] =>
+  schemasOf(model).filter(([, { type }]) => type === 'integer');
 
 /** Another model leaves nothing of what was said of the parameters of the first. */
 export const withModel = (body: FitBody, model: string, settings: FitBody['settings']): FitBody => {
