@@ -19,12 +19,14 @@ test('the ends of a limit belong to it; missing and set-aside samples do not', (
 test('every limit must hold', () => expect(pick(limit('n', 1450, 20, 'rpm'), limit('T', 20, 1, '°C'))).toEqual([0]));
 
 test('a limit may be given in another unit, absolute temperatures with their zero point', () => {
-  expect(pick(limit('n', 24.5, 0.1, '1/s'))).toEqual([]);
+  expect(pick(limit('n', 1450 / 60, 20 / 60, 'rev/s'))).toEqual([0, 1]);
   expect(pick(limit('T', 298.15, 0.5, 'K'))).toEqual([1]);
 });
 
 test.each([
   [limit('nope', 1, 1, ''), 'CHANNEL_UNKNOWN'],
   [limit('n', 1, 1, 'kPa'), 'UNIT_MISFIT'],
+  // 24.2 per second may be turns or radians: nothing is picked by a guess.
+  [limit('n', 24.2, 1, '1/s'), 'ANGLE_OR_COUNT'],
   [limit('n', 1, 1, 'wat'), 'UNIT_UNKNOWN'],
 ])('%j is refused as %s', (bad, code) => expect(() => pick(bad)).toThrow(expect.objectContaining({ code }) as never));

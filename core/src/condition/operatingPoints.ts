@@ -9,11 +9,11 @@ export interface PointValue {
   symbol: string;
   mean: number;
   standardDeviation: number;
-  /** Of the mean, by the scatter of the samples, with their dependence on each other allowed for. */
+  /** Of the mean, by the scatter of the samples, with their dependence on each other allowed for; NaN with one sample. */
   standardError: number;
   /** By what is declared of the sensors, carried to here; 0 where nothing is. */
   systematic: number;
-  /** Both together: the standard uncertainty of the mean. */
+  /** Both together: the standard uncertainty of the mean; NaN with one sample, whose scatter nobody knows. */
   uncertainty: number;
   /** Samples that are present, and how many independent ones they are worth. */
   count: number;
@@ -80,6 +80,7 @@ function valueOf(channel: Channel, state: RunState, samples: Int32Array): PointV
     squares += (sum / present.length) ** 2;
   }
   const systematic = Math.sqrt(squares);
-  const uncertainty = Math.hypot(present.length > 1 ? scatter.standardError : 0, systematic);
+  // One sample shows no scatter, which is not the same as having none.
+  const uncertainty = Math.hypot(scatter.standardError, systematic);
   return { symbol: channel.symbol, ...scatter, systematic, uncertainty };
 }

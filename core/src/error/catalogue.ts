@@ -134,6 +134,20 @@ export const catalogue = {
       `The grid would have ${formatCount(f.samples)} samples; at most ${formatCount(f.most)} are possible. Choose a wider step.`,
   ),
   // units
+  UNIT_READS_TWO_WAYS: entry<{ text: string; readings: string }>(
+    'input',
+    (f) => `The unit "${f.text}" can be read two ways. Write ${f.readings}.`,
+  ),
+  ANGLE_OR_COUNT: entry<{ from: string; to: string }>(
+    'input',
+    (f) =>
+      `"${f.from}" cannot be turned into "${f.to}": one of them counts an angle (1 revolution is 2π rad), the other a plain number, and which is meant is not said. Use rpm, rev/s, rad/s or ° for what turns; multiply by 1 [rev] or 1 [rad] what was counted, or divide by it.`,
+  ),
+  DATUM_MISFIT: entry<{ from: string; to: string }>(
+    'input',
+    (f) =>
+      `"${f.from}" cannot be turned into "${f.to}" by itself: the two do not count from the same zero. For pressures add the ambient pressure in a formula or name it in the step "Ambient pressure"; for temperatures say whether a temperature (°C) or a difference (Δ°C) is meant.`,
+  ),
   UNIT_UNKNOWN: entry<{ text: string; part: string }>('input', (f) =>
     f.part === f.text
       ? `"${f.text}" is not a unit that is known here. Write it like kPa, L/min, rad/s^2 or °C, or leave it empty for a plain number.`
@@ -171,10 +185,30 @@ export const catalogue = {
     'input',
     (f) => `${f.name} at character ${f.at + 1} needs ${f.need} and got ${f.have}.`,
   ),
-  TEMPERATURE_SUM: entry<{ at: number }>(
+  TEMPERATURE_SUM: entry<{ at: number; zeros: number }>(
     'input',
     (f) =>
-      `At character ${f.at + 1}: two absolute temperatures cannot be added. Subtract one to get a difference, or write the added part as a difference in K.`,
+      `The result is neither a temperature nor a difference of two: the temperatures in it carry weights that add up to ${formatValue(f.zeros, 4)}, not to 1 or 0. For a mean let them add up to 1; to scale a reading write T + 0.02*(T - 0 [°C]); to scale a thermodynamic temperature write absolute( … ) around it.`,
+  ),
+  DATUM_ASKED: entry<{ unit: string; at: number }>(
+    'input',
+    (f) =>
+      `Whether this is a reading with a zero of its own or a difference cannot be told from the formula, and in ${f.unit} the two are not the same number. Write absolute( … ), difference( … ), or for a pressure above ambient gauge( … ) around it.`,
+  ),
+  DATUM_MIXED: entry<{ operation: string; left: string; right: string; at: number }>(
+    'input',
+    (f) =>
+      `At character ${f.at + 1}: ${f.left} and ${f.right} cannot be ${f.operation}. Subtract one reading from another to get a difference, or add one to a difference to get a reading.`,
+  ),
+  AMBIENT_UNKNOWN: entry<{ at: number }>(
+    'input',
+    (f) =>
+      `At character ${f.at + 1}: a pressure above ambient is to become an absolute one or the other way round, and the ambient pressure is not known. Name it in a step "Ambient pressure" before this one, or add it in the formula.`,
+  ),
+  TORQUE_PER_COUNT: entry<{ at: number }>(
+    'input',
+    (f) =>
+      `At character ${f.at + 1}: a torque times turns per time is a power only when the turns are angles. Give the speed in rpm, rev/s or rad/s (a count of revolutions per time times 1 [rev]), or the energy of each stroke in J.`,
   ),
   RESULT_UNIT: entry<{ wanted: string; found: string }>(
     'input',

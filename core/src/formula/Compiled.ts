@@ -2,6 +2,7 @@ import type { PropertyTable } from '../property';
 import type { Mask } from '../sample';
 import { isDimensionless, siUnit, type Dimension, type Unit } from '../units';
 import type { Node } from './Node';
+import type { Zero } from './zero';
 
 /** A column in SI base units, or one number that stands for all samples. */
 export type Operand = Float64Array | number;
@@ -31,8 +32,12 @@ export interface Working {
 /** A checked part of a formula: its dimension, and how to compute it over the columns. */
 export interface Compiled {
   dimension: Dimension;
-  /** True for a temperature measured from absolute zero, as opposed to a difference. */
-  absoluteTemperature: boolean;
+  /** From where it counts, where it is a temperature or a pressure. */
+  zero: Zero;
+  /** A torque: a force at an arm, which does no work per count. */
+  isTorque?: boolean;
+  /** A plain number that is known to be an angle in radians: an arc tangent, and what is added to it. */
+  isRadians?: boolean;
   /** The number, when the part is one and nothing but. */
   constant?: number;
   evaluate(working: Working): Operand;
@@ -44,6 +49,8 @@ export interface FormulaScope {
   /** Unit of each channel by its symbol. */
   channels: ReadonlyMap<string, Unit>;
   tables: ReadonlyMap<string, PropertyTable>;
+  /** Ambient pressure in Pa, where it was named. */
+  ambient?: number | undefined;
 }
 
 export type Compile = (node: Node) => Compiled;
@@ -62,12 +69,6 @@ export function once(compute: (working: Working) => Operand): (working: Working)
 
 export const inWords = (part: Compiled): string =>
   isDimensionless(part.dimension) ? 'a plain number' : `a quantity in ${siUnit(part.dimension).text}`;
-
-/**
- * 20 °C is an absolute temperature; 5 K may be one or a difference. Only a unit with
- * a zero point of its own says so, and only then is a sum of two refused.
- */
-export const measuresTemperature = (unit: Unit): boolean => unit.offset !== 0;
 
 /** Counts results that are no number although their arguments were, and makes infinities missing. */
 export function checked(result: number, argument: number, doubts: FormulaDoubts): number {

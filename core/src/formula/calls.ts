@@ -1,13 +1,14 @@
 import { AppError } from '../error/AppError';
-import { isDimensionless, sameDimension } from '../units';
+import { isAngle, isDimensionless, sameDimension } from '../units';
 import { apply2, checked, inWords, once, plus, times, type Compile, type Compiled, type Operand } from './Compiled';
 import { functions } from './functions';
 import type { Node } from './Node';
 import { choose } from './truth';
+import { commonZero, countsFromZero, datumOf, unknownZero, type Zero } from './zero';
 
 export type Call = Extract<Node, { type: 'call' }>;
 
-/** @throws {AppError} FUNCTION_ARGUMENTS, ARGUMENT_UNIT, UNIT_CLASH; undefined where no function has that name */
+/** @throws {AppError} FUNCTION_ARGUMENTS, ARGUMENT_UNIT, UNIT_CLASH, DATUM_MIXED; undefined where no function has that name */
 export function callFunction(node: Call, compile: Compile): Compiled | undefined {
   if (node.name === 'if') {
     needArguments(node, 3);
@@ -21,8 +22,8 @@ export function callFunction(node: Call, compile: Compile): Compiled | undefined
   const first = parts[0]!;
   const second = parts[1];
   for (const part of parts)
-    if (known.takes === 'plain' && !isDimensionless(part.dimension))
-      throw new AppError('ARGUMENT_UNIT', { name: node.name, need: 'a plain number', have: inWords(part), at: node.at });
+    if (known.takes !== 'same' && !isDimensionless(part.dimension) && !(known.takes === 'angle' && isAngle(part.dimension)))
+      throw new AppError('ARGUMENT_UNIT', { name: node.name, need: known.takes === 'angle' ? 'an angle or a plain number' : 'a plain number', have: inWords(part), at: node.at });
   if (second && !sameDimension(first.dimension, second.dimension))
     throw new AppError('UNIT_CLASH', {
       operation: `used together in ${node.name}`,
@@ -32,7 +33,9 @@ export function callFunction(node: Call, compile: Compile): Compiled | undefined
     });
   return {
     dimension: known.gives(first.dimension),
-    absoluteTemperature: known.arguments === 2 && parts.every((p) => p.absoluteTemperature),
+    zero: zeroOfCall(node, parts),
+    isRadians: known.isRadians ?? false,
+    isTorque: known.takes === 'same' && parts.some((p) => p.isTorque),
     evaluate: once((w) =>
       apply2(first.evaluate(w), second?.evaluate(w) ?? 0, (p, q) => checked(known.apply(p, q), p + q, w.doubts)),
     ),
@@ -44,6 +47,13 @@ export function callFunction(node: Call, compile: Compile): Compiled | undefined
     },
   };
 } // prettier-ignore
+
+/** Of two, what both are; the size of a temperature is that temperature, since none lies below the absolute zero. */
+function zeroOfCall({ name, at }: Call, [first, second]: readonly Compiled[]): Zero {
+  if (!countsFromZero(first!.dimension)) return unknownZero;
+  if (second) return commonZero(first!.zero, second.zero, `used together in ${name}`, at);
+  return name === 'abs' && datumOf(first!.zero) !== 'gauge' ? first!.zero : unknownZero;
+}
 
 export function needArguments(node: Call, need: number): void {
   const have = node.arguments.length;

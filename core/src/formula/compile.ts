@@ -7,13 +7,15 @@ import { lookUp } from './lookUp';
 import type { Compiled, FormulaScope } from './Compiled';
 import { constants } from './functions';
 import type { Node } from './Node';
+import { readingAs } from './readingAs';
 import { both, compare, opposite } from './truth';
 import { whole } from './whole';
 
 /**
  * Checks a tree for symbols and dimensions and turns it into a kernel over columns.
  * Everything is computed in SI base units.
- * @throws {AppError} SYMBOL_UNKNOWN, UNIT_UNKNOWN, UNIT_CLASH, TEMPERATURE_SUM, ARGUMENT_UNIT, FUNCTION_ARGUMENTS, EXPONENT_NOT_PLAIN
+ * @throws {AppError} SYMBOL_UNKNOWN, UNIT_UNKNOWN, UNIT_CLASH, ARGUMENT_UNIT, FUNCTION_ARGUMENTS, EXPONENT_NOT_PLAIN,
+ *   DATUM_MIXED, AMBIENT_UNKNOWN, TORQUE_PER_COUNT
  */
 export function compile(node: Node, scope: FormulaScope): Compiled {
   const part = (n: Node): Compiled => compile(n, scope);
@@ -32,10 +34,10 @@ export function compile(node: Node, scope: FormulaScope): Compiled {
       return binary(node, part(node.left), part(node.right));
     case 'call': {
       const table = scope.tables.get(node.name);
-      if (table) return lookUp(node, lookableTable(table), part);
+      if (table) return lookUp(node, lookableTable(table), part, scope.ambient);
       const known = builtInOf(node.name);
-      if (known) return lookUp(node, lookableBuiltIn(known), part);
-      return callFunction(node, part) ?? unknown(node, scope);
+      if (known) return lookUp(node, lookableBuiltIn(known), part, scope.ambient);
+      return readingAs(node, part, scope.ambient) ?? callFunction(node, part) ?? unknown(node, scope);
     }
   }
 }
@@ -54,7 +56,7 @@ function binary({ operator, at }: Extract<Node, { type: 'binary' }>, left: Compi
     case '-':
       return addOrSubtract(left, right, operator, at);
     case '*':
-      return multiply(left, right);
+      return multiply(left, right, at);
     case '/':
       return divide(left, right);
     case '^':

@@ -1,15 +1,28 @@
 import { AppError } from '../error/AppError';
 import { errorSourceOf, type PropertyTable } from '../property';
-import { errorsOf, type Channel, type ErrorSources, type Mask } from '../sample';
-import { isDimensionless, parseUnit, printUnit, sameDimension, siUnit, type Unit } from '../units';
+import { errorsOf, unitOfChannel, type Channel, type ErrorSources, type Mask } from '../sample';
+import {
+  isAngle,
+  isDimensionless,
+  parseUnit,
+  printUnit,
+  sameButForAngle,
+  sameDimension,
+  siUnit,
+  type Datum,
+  type Unit,
+} from '../units';
 import { compile } from './compile';
 import type { Compiled, FormulaDoubts, Operand, Working } from './Compiled';
 import { partsOf, type Node } from './Node';
 import { parseFormula } from './parseFormula';
+import { shownIn } from './zero';
 
 export interface FormulaResult {
   values: Float64Array;
   unit: Unit;
+  /** From where the result counts, where that is known and matters. */
+  datum: Datum | undefined;
   doubts: FormulaDoubts;
   /** How the errors of the channels reach the result, in its unit, first order; computed when asked. */
   errors: () => ErrorSources;
@@ -20,6 +33,8 @@ export interface FormulaInput {
   tables?: ReadonlyMap<string, PropertyTable> | undefined;
   /** Length of the result. */
   samples: number;
+  /** Ambient pressure in Pa, where it was named. */
+  ambient?: number | undefined;
   /** What is kept: values of a whole channel are taken over it; absent: all. */
   mask?: Mask | undefined;
   /** For a Monte Carlo check: by how many standard uncertainties each value of a table is off, by its symbol. */
@@ -32,7 +47,7 @@ export interface FormulaInput {
  * @throws {AppError} as `compile`, and RESULT_UNIT when the wanted unit does not fit
  */
 export function unitOfFormula(text: string, wanted: string, input: Omit<FormulaInput, 'samples'>): Unit {
-  return prepare(text, wanted, input).unit;
+  return prepare(text, wanted, input).shown.unit;
 }
 
 /**
@@ -41,7 +56,8 @@ export function unitOfFormula(text: string, wanted: string, input: Omit<FormulaI
  * @throws {AppError} as `unitOfFormula`
  */
 export function evaluateFormula(text: string, wanted: string, input: FormulaInput): FormulaResult {
-  const { compiled, unit, tree } = prepare(text, wanted, input);
+  const { compiled, shown, tree } = prepare(text, wanted, input);
+  const { unit, datum } = shown;
   const columns = new Map<string, Operand>();
   for (const name of symbolsIn(tree)) {
     const channel = input.channels.get(name);
@@ -49,11 +65,14 @@ export function evaluateFormula(text: string, wanted: string, input: FormulaInpu
   }
   const doubts: FormulaDoubts = { divisionsByZero: 0, undefinedResults: 0, outsideTable: {} };
   const working: Working = { columns, errors: new Map(), mask: input.mask, tableMoves: input.tableMoves, doubts };
-  const values = spread(compiled.evaluate(working), input.samples, unit);
+  const values = spread(compiled.evaluate(working), input.samples, {
+    scale: unit.scale,
+    offset: unit.offset - shown.shift,
+  });
   const used = [...columns.keys()].map((name) => input.channels.get(name)!);
   const tables = tablesIn(tree, input);
   const errors = (): ErrorSources => errorsOfResult(compiled, working, used, tables, input, unit);
-  return { values, unit, doubts, errors };
+  return { values, unit, datum, doubts, errors };
 }
 
 /** A column in the unit from an operand in base units; an error has no zero point to be shifted by. */
@@ -111,17 +130,23 @@ function prepare(text: string, wanted: string, input: Omit<FormulaInput, 'sample
   const tree = parseFormula(text);
   const words = symbolsIn(tree).find((name) => input.channels.get(name)?.labels);
   if (words !== undefined) throw new AppError('CHANNEL_IS_CATEGORY', { symbol: words });
-  const units = new Map([...input.channels].map(([symbol, c]) => [symbol, parseUnit(c.unit)]));
-  const compiled = compile(tree, { channels: units, tables: input.tables ?? new Map() });
+  const units = new Map([...input.channels].map(([symbol, c]) => [symbol, unitOfChannel(c)]));
+  const compiled = compile(tree, { channels: units, tables: input.tables ?? new Map(), ambient: input.ambient });
   const si = siUnit(compiled.dimension);
   const unit = wanted.trim() === '' ? si : parseUnit(wanted);
-  if (!sameDimension(unit.dimension, compiled.dimension))
+  const isAngleInRadians = compiled.isRadians && isAngle(unit.dimension);
+  if (!sameDimension(unit.dimension, compiled.dimension) && !isAngleInRadians) {
+    if (sameButForAngle(unit.dimension, compiled.dimension))
+      throw new AppError('ANGLE_OR_COUNT', {
+        from: si.text || 'a plain number',
+        to: printUnit(unit.text) || 'a plain number',
+      });
     throw new AppError('RESULT_UNIT', {
       wanted: printUnit(unit.text),
       found: isDimensionless(compiled.dimension) ? 'a plain number' : `a quantity in ${si.text}`,
     });
-  // A difference of temperatures asked for in °C is counted in degrees, without the zero point.
-  return { tree, compiled, unit: compiled.absoluteTemperature ? unit : { ...unit, offset: 0 } };
+  }
+  return { tree, compiled, shown: shownIn(unit, compiled, input.ambient, tree.at) };
 }
 
 function inBaseUnits(channel: Channel): Float64Array {

@@ -44,6 +44,7 @@ test.each([
   ['(p_d', 'FORMULA_SYNTAX'],
   ['ln(p_d)', 'ARGUMENT_UNIT'],
   ['T_w + T_w', 'TEMPERATURE_SUM'],
+  ['T_w * 1.02', 'TEMPERATURE_SUM'],
   ['2^Q', 'EXPONENT_NOT_PLAIN'],
   ['sqrt(p_d, p_s)', 'FUNCTION_ARGUMENTS'],
   ['rho_w(p_d)', 'ARGUMENT_UNIT'],

@@ -1,11 +1,13 @@
-import { raiseDimension, type Dimension } from '../units';
+import { dimensionless, raiseDimension, type Dimension } from '../units';
 
 /** A function of plain numbers, or one that passes its dimension through. */
 interface FormulaFunction {
   arguments: number;
-  /** What the arguments must be: plain numbers, or any quantities of one dimension. */
-  takes: 'plain' | 'same';
+  /** What the arguments must be: plain numbers, angles (a plain number counts as radians), or quantities of one dimension. */
+  takes: 'plain' | 'angle' | 'same';
   gives: (argument: Dimension) => Dimension;
+  /** The plain number that it gives is an angle in radians. */
+  isRadians?: true;
   apply: (a: number, b: number) => number;
   /** Partial derivatives by a and b. */
   slope: (a: number, b: number) => readonly [number, number];
@@ -13,7 +15,7 @@ interface FormulaFunction {
   says: string;
 }
 
-const plainGives = (): Dimension => [0, 0, 0, 0, 0, 0, 0];
+const plainGives = (): Dimension => dimensionless;
 const keep = (d: Dimension): Dimension => d;
 const ofPlain = (says: string, apply: (a: number) => number, slope: (a: number) => number): FormulaFunction => ({
   arguments: 1,
@@ -40,16 +42,29 @@ export const functions: Readonly<Record<string, FormulaFunction>> = {
   exp: ofPlain('e to the power of', Math.exp, Math.exp),
   ln: ofPlain('natural logarithm', Math.log, (a) => 1 / a),
   log10: ofPlain('logarithm to base 10', Math.log10, (a) => Math.LOG10E / a),
-  sin: ofPlain('sine of an angle in radians', Math.sin, Math.cos),
-  cos: ofPlain('cosine of an angle in radians', Math.cos, (a) => -Math.sin(a)),
-  tan: ofPlain('tangent of an angle in radians', Math.tan, (a) => 1 / Math.cos(a) ** 2),
-  asin: ofPlain('angle in radians of a sine', Math.asin, (a) => 1 / Math.sqrt(1 - a * a)),
-  acos: ofPlain('angle in radians of a cosine', Math.acos, (a) => -1 / Math.sqrt(1 - a * a)),
-  atan: ofPlain('angle in radians of a tangent', Math.atan, (a) => 1 / (1 + a * a)),
+  sin: { ...ofPlain('sine of an angle in radians', Math.sin, Math.cos), takes: 'angle' },
+  cos: { ...ofPlain('cosine of an angle in radians', Math.cos, (a) => -Math.sin(a)), takes: 'angle' },
+  tan: { ...ofPlain('tangent of an angle in radians', Math.tan, (a) => 1 / Math.cos(a) ** 2), takes: 'angle' },
+  asin: {
+    ...ofPlain('angle in radians of a sine', Math.asin, (a) => 1 / Math.sqrt(1 - a * a)),
+    gives: plainGives,
+    isRadians: true,
+  },
+  acos: {
+    ...ofPlain('angle in radians of a cosine', Math.acos, (a) => -1 / Math.sqrt(1 - a * a)),
+    gives: plainGives,
+    isRadians: true,
+  },
+  atan: {
+    ...ofPlain('angle in radians of a tangent', Math.atan, (a) => 1 / (1 + a * a)),
+    gives: plainGives,
+    isRadians: true,
+  },
   atan2: {
     arguments: 2,
     takes: 'same',
     gives: plainGives,
+    isRadians: true,
     apply: Math.atan2,
     slope: (y, x) => [x / (x * x + y * y), -y / (x * x + y * y)],
     says: 'angle in radians of a point, from its y and x',

@@ -5,5 +5,6 @@ export type { Node } from './Node';
 export { monteCarlo, type DrawnUncertainty } from './monteCarlo';
 export { partsOf, wholeValues } from './Node';
 export { constants, functions } from './functions';
+export { readingFunctions } from './readingAs';
 export { compares } from './truth';
 export type { FormulaDoubts } from './Compiled';

@@ -2,14 +2,15 @@ import { AppError } from '../error/AppError';
 import type { Lookable } from '../property';
 import { standardUncertainty } from '../sample';
 import { conversion, parseUnit, printUnit, sameDimension } from '../units';
-import { apply1, inWords, measuresTemperature, once, plus, times, type Compile, type Compiled, type Operand, type Working } from './Compiled'; // prettier-ignore
+import { apply1, inWords, once, plus, times, type Compile, type Compiled, type Operand, type Working } from './Compiled'; // prettier-ignore
 import { needArguments, type Call } from './calls';
+import { countsFromZero, shiftOfArgument, zeroOfDatum } from './zero';
 
-/** A property table or a formulation called like a function. @throws {AppError} FUNCTION_ARGUMENTS, ARGUMENT_UNIT */
-export function lookUp(node: Call, lookable: Lookable, compile: Compile): Compiled {
+/** A property table or a formulation called like a function. @throws {AppError} FUNCTION_ARGUMENTS, ARGUMENT_UNIT, DATUM_MIXED, AMBIENT_UNKNOWN */
+export function lookUp(node: Call, lookable: Lookable, compile: Compile, ambient: number | undefined): Compiled {
   needArguments(node, lookable.arguments.length);
   const parts = node.arguments.map(compile);
-  const toOwn = lookable.arguments.map((argument, k) => ownUnit(node, argument, parts[k]!));
+  const toOwn = lookable.arguments.map((argument, k) => ownUnit(node, argument, parts[k]!, lookable, ambient));
   const unit = parseUnit(lookable.unit);
   /** The arguments in the units of the table, and whether all of them are one number. */
   const asked = (working: Working) => {
@@ -23,7 +24,7 @@ export function lookUp(node: Call, lookable: Lookable, compile: Compile): Compil
     lookable.uncertainty ? standardUncertainty(values, lookable.uncertainty, () => values.map(() => NaN)) : new Float64Array(values.length);
   return {
     dimension: unit.dimension,
-    absoluteTemperature: measuresTemperature(unit),
+    zero: zeroOfDatum(lookable.isAbsolute && countsFromZero(unit.dimension) ? 'absolute' : unit.datum),
     evaluate: once((working) => {
       const { columns, isOne } = asked(working);
       const { values, outside } = lookable.at(columns);
@@ -58,11 +59,13 @@ interface Conversion {
 }
 
 /** From base units to the unit of an argument. */
-function ownUnit(node: Call, { name, unit: text }: Lookable['arguments'][number], part: Compiled): Conversion {
+function ownUnit(node: Call, { name, unit: text }: Lookable['arguments'][number], part: Compiled, { isAbsolute }: Lookable, ambient: number | undefined): Conversion {
   const unit = parseUnit(text);
   if (!sameDimension(part.dimension, unit.dimension))
     throw new AppError('ARGUMENT_UNIT', { name: node.name, need: `${name} in ${printUnit(text) || 'plain numbers'}`, have: inWords(part), at: node.at });
-  return conversion({ ...unit, scale: 1, offset: 0 }, unit);
+  const moved = shiftOfArgument(unit, isAbsolute ?? false, part, ambient, node.at);
+  const { factor, shift } = conversion({ ...unit, scale: 1, offset: 0 }, unit);
+  return { factor, shift: shift + moved * factor };
 } // prettier-ignore
 
 function columnOf(given: Operand, length: number, { factor, shift }: Conversion): Float64Array {

@@ -2,6 +2,7 @@ import { AppError } from '../error/AppError';
 import { dimensionless, isDimensionless, sameDimension } from '../units';
 import { apply1, apply2, apply3, inWords, once, type Compiled } from './Compiled';
 import type { Comparison } from './Node';
+import { commonZero, countsFromZero, unknownZero } from './zero';
 
 /** What each comparison asks of two numbers. */
 export const compares: Readonly<Record<Comparison, (a: number, b: number) => boolean>> = {
@@ -16,15 +17,16 @@ export const compares: Readonly<Record<Comparison, (a: number, b: number) => boo
 /** 1 for true and 0 for false; missing where an argument is. Neither moves with a small error. */
 const truth = (evaluate: Compiled['evaluate']): Compiled => ({
   dimension: dimensionless,
-  absoluteTemperature: false,
+  zero: unknownZero,
   evaluate: once(evaluate),
   error: () => 0,
 });
 
-/** @throws {AppError} UNIT_CLASH */
+/** @throws {AppError} UNIT_CLASH, DATUM_MIXED */
 export function compare(left: Compiled, right: Compiled, operator: Comparison, at: number): Compiled {
   if (!sameDimension(left.dimension, right.dimension))
     throw new AppError('UNIT_CLASH', { operation: 'compared', left: inWords(left), right: inWords(right), at });
+  if (countsFromZero(left.dimension)) commonZero(left.zero, right.zero, 'compared', at);
   const holds = compares[operator];
   return truth((working) =>
     apply2(left.evaluate(working), right.evaluate(working), (a, b) => (a !== a || b !== b ? NaN : Number(holds(a, b)))),
@@ -48,7 +50,7 @@ export function opposite(operand: Compiled, at: number): Compiled {
   return truth((working) => apply1(operand.evaluate(working), (v) => (v !== v ? NaN : Number(v === 0))));
 }
 
-/** `if(truth, then, otherwise)`: one of two, sample by sample. @throws {AppError} ARGUMENT_UNIT, UNIT_CLASH */
+/** `if(truth, then, otherwise)`: one of two, sample by sample. @throws {AppError} ARGUMENT_UNIT, UNIT_CLASH, DATUM_MIXED */
 export function choose(question: Compiled, yes: Compiled, no: Compiled, at: number): Compiled {
   needPlain(question, 'if', at);
   if (!sameDimension(yes.dimension, no.dimension))
@@ -56,7 +58,7 @@ export function choose(question: Compiled, yes: Compiled, no: Compiled, at: numb
   const chosen = (q: number, a: number, b: number): number => (q !== q ? NaN : q !== 0 ? a : b);
   return {
     dimension: yes.dimension,
-    absoluteTemperature: yes.absoluteTemperature && no.absoluteTemperature,
+    zero: countsFromZero(yes.dimension) ? commonZero(yes.zero, no.zero, 'used together in if', at) : unknownZero,
     evaluate: once((w) => apply3(question.evaluate(w), yes.evaluate(w), no.evaluate(w), chosen)),
     error: (w) => apply3(question.evaluate(w), yes.error(w), no.error(w), chosen),
   };

@@ -11,7 +11,8 @@ export function whole(value: WholeValue, operand: Compiled): Compiled {
   };
   return {
     dimension: operand.dimension,
-    absoluteTemperature: operand.absoluteTemperature,
+    zero: operand.zero,
+    isTorque: operand.isTorque ?? false,
     evaluate: once((working) => reduce(operand.evaluate(working), working)),
     // What is sure of all samples in the same way is so of their mean, and of the sample that is picked.
     error: (working) => reduce(operand.error(working), working),

@@ -12,6 +12,8 @@ export interface RunState {
   along: string | undefined;
   /** Samples before which a gap was marked by hand: nothing is joined across it. */
   gaps?: ReadonlySet<number> | undefined;
+  /** Ambient pressure in Pa, once it was named: what gauge pressures count from. */
+  ambient?: number | undefined;
   /** The property tables that formulas can look up in, by symbol. */
   tables?: ReadonlyMap<string, PropertyTable> | undefined;
   /** Once the run was re-sampled: the logged samples, and which of them the steps before had kept. */

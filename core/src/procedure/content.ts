@@ -10,6 +10,7 @@ export interface Change {
   mask: Mask | undefined;
   along: string | undefined;
   gaps: RunState['gaps'];
+  ambient: RunState['ambient'];
   /** Another number of samples, where the run was re-sampled. */
   samples: number;
   logged: RunState['logged'];
@@ -24,6 +25,7 @@ export function changeOf(before: RunState, { state, made, doubts = [] }: StepEff
     mask: state.mask === before.mask ? undefined : state.mask,
     along: state.along,
     gaps: state.gaps,
+    ambient: state.ambient,
     samples: state.samples,
     logged: state.logged,
     made,
@@ -31,12 +33,16 @@ export function changeOf(before: RunState, { state, made, doubts = [] }: StepEff
   };
 }
 
-export const withChange = (state: RunState, { channels, mask, along, gaps, samples, logged }: Change): RunState => ({
+export const withChange = (
+  state: RunState,
+  { channels, mask, along, gaps, ambient, samples, logged }: Change,
+): RunState => ({
   ...state,
   channels: channels.size > 0 ? new Map([...state.channels, ...channels]) : state.channels,
   mask: mask ?? state.mask,
   along,
   gaps,
+  ambient,
   samples,
   logged,
 });
@@ -90,7 +96,7 @@ export function contentAfter(content: Content, change: Change, key: string): Con
     ...content,
     channels,
     mask: change.mask ? key : content.mask,
-    order: JSON.stringify([change.along, [...(change.gaps ?? [])], change.samples]),
+    order: JSON.stringify([change.along, [...(change.gaps ?? [])], change.ambient, change.samples]),
   };
 }
 

@@ -1,6 +1,6 @@
 import { AppError } from '../error/AppError';
 import { formatCount } from '../number/formatNumber';
-import { errorsOf, gather, mapErrors, sampleNumbers, scatter, segments, type ErrorSources } from '../sample';
+import { addErrors, errorsOf, gather, mapErrors, sampleNumbers, scatter, segments, type ErrorSources } from '../sample';
 import { bridged, type Bridged } from '../signal';
 import type { RunState } from './RunState';
 import { numberChannelOf } from './stepTools';
@@ -18,6 +18,7 @@ export interface OverSegments {
  * Applies a function to each stretch between gaps and puts the results back in place;
  * everywhere else the result is missing. Stretches shorter than `need` are passed over and told.
  * @param work  (y, x) of one stretch to a column of the same length
+ * @param alongError  (y, x, error of x) of one stretch to the error of the result, for work that depends on x as well
  * @throws {AppError} TOO_FEW_SAMPLES when no stretch is long enough, NOT_INCREASING
  */
 export function overSegments(
@@ -26,6 +27,7 @@ export function overSegments(
   along: string | undefined,
   need: number,
   work: (y: Float64Array, x: Float64Array) => Float64Array,
+  alongError?: (y: Float64Array, x: Float64Array, error: Float64Array) => Float64Array,
 ): OverSegments {
   const y = numberChannelOf(state, symbol);
   const x = along === undefined ? undefined : numberChannelOf(state, along);
@@ -48,7 +50,16 @@ export function overSegments(
     values: through(y.values),
     doubts: passedOver ? [`${formatCount(passedOver)} missing: in stretches too short for it`] : [],
     stretches: long,
-    errors: () => mapErrors(errorsOf(y, state.channels), through),
+    errors: () => {
+      const ofY = mapErrors(errorsOf(y, state.channels), through);
+      if (!alongError || !x) return ofY;
+      const ofX = mapErrors(errorsOf(x, state.channels), (error) => {
+        const out = new Float64Array(state.samples).fill(NaN);
+        for (const s of long) scatter(alongError(gather(y.values, s), gather(positions, s), gather(error, s)), s, out);
+        return out;
+      });
+      return addErrors(ofY, ofX);
+    },
   };
 }
 

@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import { isSymbol, type Channel, type Mask } from '../sample';
+import { isSymbol, unitOfChannel, type Channel, type Mask } from '../sample';
 import { convert, parseUnit } from '../units';
 import type { RunState } from './RunState';
 
@@ -20,11 +20,11 @@ export function numberChannelOf(state: RunState, symbol: string): Channel {
 /**
  * Turns a value that was given in a unit into that of the channel. A procedure travels to runs whose
  * channels are in other units; without a unit a value counts as given in the channel's own.
- * @throws {AppError} UNIT_MISFIT, UNIT_UNKNOWN
+ * @throws {AppError} UNIT_MISFIT, ANGLE_OR_COUNT, DATUM_MISFIT, UNIT_UNKNOWN
  */
-export function inChannelUnit({ unit: to }: Channel, unit: string): (value: number) => number {
-  if (unit === '' || unit === to) return (v) => v;
-  const [from, own] = [parseUnit(unit), parseUnit(to)];
+export function inChannelUnit(channel: Channel, unit: string): (value: number) => number {
+  if (unit === '' || unit === channel.unit) return (v) => v;
+  const [from, own] = [parseUnit(unit), unitOfChannel(channel)];
   return (v) => convert(v, from, own);
 }
 

@@ -10,6 +10,8 @@ export interface Lookable {
   arguments: readonly { name: string; unit: string }[];
   unit: string;
   uncertainty: Uncertainty | null | undefined;
+  /** Its temperatures and pressures are absolute ones, as in every published formulation here. */
+  isAbsolute?: true;
   /** One column an argument, all of one length, in the units of the arguments; values in the unit of the quantity. */
   at(columns: readonly Float64Array[]): LookUp;
   /** Change of the value with argument k. */
@@ -52,7 +54,7 @@ export function lookableBuiltIn(builtIn: BuiltIn): Lookable {
   };
   const { symbol, unit } = builtIn;
   return {
-    symbol, unit, uncertainty: null, arguments: builtIn.arguments, at,
+    symbol, unit, uncertainty: null, isAbsolute: true, arguments: builtIn.arguments, at,
     slopes: (columns, k) => slopesBy(at, columns, k, (v) => SLOPE_STEP * Math.max(Math.abs(v), 1e-3)),
   }; // prettier-ignore
 }

@@ -1,3 +1,4 @@
+import { parseUnit, type Datum, type Unit } from '../units';
 import type { ErrorSources } from './errorSources';
 import type { Uncertainty } from './Uncertainty';
 
@@ -6,6 +7,8 @@ export interface Channel {
   symbol: string;
   name: string;
   unit: string;
+  /** From where a temperature or pressure counts, where its making says it and its unit does not: a difference in K. */
+  datum?: Datum | undefined;
   origin: 'logged' | 'derived';
   /** Length of the run; never changed in place. */
   values: Float64Array;
@@ -19,6 +22,12 @@ export interface Channel {
   doubtful?: { samples: Int32Array; why: string } | undefined;
   /** How many decimals are shown; what is computed keeps all. */
   decimals?: number | undefined;
+}
+
+/** The unit of a channel, with what it counts from where only its making says it. @throws {AppError} UNIT_UNKNOWN */
+export function unitOfChannel({ unit, datum }: Pick<Channel, 'unit' | 'datum'>): Unit {
+  const parsed = parseUnit(unit);
+  return datum === undefined || parsed.datum !== undefined ? parsed : { ...parsed, datum };
 }
 
 const SYMBOL = /^[\p{L}][\p{L}\p{N}_]*$/u;

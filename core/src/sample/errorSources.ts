@@ -1,4 +1,4 @@
-import { conversion, parseUnit } from '../units';
+import { differenceFactor, parseUnit } from '../units';
 import type { Channel } from './Channel';
 import { standardUncertainty } from './Uncertainty';
 import { AppError } from '../error/AppError';
@@ -33,7 +33,7 @@ function declaredErrors({ symbol, values, unit, uncertainty }: Channel, channels
   const inUnit = (other: string): Float64Array => {
     const teller = channels.get(other);
     if (!teller) throw new AppError('CHANNEL_UNKNOWN', { symbol: other });
-    const { factor } = conversion(parseUnit(teller.unit), parseUnit(unit));
+    const factor = differenceFactor(parseUnit(teller.unit), parseUnit(unit));
     return teller.values.map((v) => v * factor);
   };
   return new Map([[symbol, standardUncertainty(values, uncertainty, inUnit)]]);
@@ -42,6 +42,16 @@ function declaredErrors({ symbol, values, unit, uncertainty }: Channel, channels
 /** Every source's column through the same linear operation. */
 export const mapErrors = (errors: ErrorSources, work: (column: Float64Array) => Float64Array): ErrorSources =>
   new Map([...errors].map(([source, column]) => [source, work(column)]));
+
+/** The sum of two effects on one result: what comes from the same source adds up with its sign. */
+export function addErrors(a: ErrorSources, b: ErrorSources): ErrorSources {
+  const out = new Map(a);
+  for (const [source, column] of b) {
+    const other = a.get(source);
+    out.set(source, other ? column.map((v, i) => v + other[i]!) : column);
+  }
+  return out;
+}
 
 /**
  * Standard uncertainty of each sample: the root of the sum of the squares of its sources; undefined where there is none.

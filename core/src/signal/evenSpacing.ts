@@ -3,12 +3,19 @@ import { median } from '../sample';
 /** Spacing may deviate by this share and still count as even (clock rounding of loggers; common practice). */
 export const TOLERANCE = 0.01;
 
-/** The mean spacing of an increasing column when it is even, otherwise undefined. */
-export function evenSpacing(x: Float64Array): number | undefined {
+/**
+ * By how much steps may differ for a derivative of this order: a value is hardly moved by a place that is 1 % off, a rate
+ * is off by as much, and a second derivative by far more.
+ */
+export const evenTolerance = (derivative: number): number =>
+  derivative === 0 ? TOLERANCE : derivative === 1 ? 1e-4 : 1e-7;
+
+/** The mean spacing of an increasing column when it is even within a share of it, otherwise undefined. */
+export function evenSpacing(x: Float64Array, tolerance = TOLERANCE): number | undefined {
   const n = x.length;
   if (n < 2) return undefined;
   const mean = (x[n - 1]! - x[0]!) / (n - 1);
-  for (let i = 1; i < n; i++) if (Math.abs(x[i]! - x[i - 1]! - mean) > TOLERANCE * mean) return undefined;
+  for (let i = 1; i < n; i++) if (Math.abs(x[i]! - x[i - 1]! - mean) > tolerance * mean) return undefined;
   return mean;
 }
 

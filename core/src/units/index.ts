@@ -1,4 +1,5 @@
 export * from './dimension';
 export { parseUnit, plain, type Unit } from './parseUnit';
-export { conversion, convert, convertColumn, sameUnit } from './convert';
+export { conversion, convert, convertColumn, differenceFactor, sameUnit } from './convert';
 export { multiplyUnits, perPower, printUnit, siUnit } from './printUnit';
+export type { Datum } from './definitions';

@@ -1,5 +1,6 @@
 import { AppError } from '../error/AppError';
 import { dimensionless, divideDimensions, multiplyDimensions, raiseDimension, type Dimension } from './dimension';
+import type { Datum } from './definitions';
 import { lookUpName } from './lookUpName';
 
 /**
@@ -12,12 +13,23 @@ export interface Unit {
   readonly dimension: Dimension;
   readonly scale: number;
   readonly offset: number;
+  /** From where it counts, where the unit says so. */
+  readonly datum?: Datum | undefined;
 }
 
 const superscripts = '⁰¹²³⁴⁵⁶⁷⁸⁹';
-const NAME = /^(?:Δ?[°℃℉][CFR]?|[\p{L}%‰Ωµ][\p{L}_]*(?:2O)?)/u;
+const NAME = /^(?:(?:m³|m3|m\^3)\(n\)|ΔK|Δ?[°℃℉][CFR]?|[\p{L}%‰Ωµ][\p{L}_]*(?:2O)?)/u;
 const POWER =
   /^(?:\s*(?:\^|\*\*)\s*(?:([-−+]?\d+(?:\.\d+)?)|\(\s*([-−+]?\d+(?:\.\d+)?)\s*\))|([⁻]?[⁰¹²³⁴⁵⁶⁷⁸⁹]+)|(-?[1-9](?!\d|\.)))/u;
+
+/** Spellings that two readers read differently, and what to write instead. */
+const twoReadings: readonly { spelled: RegExp; readings: string }[] = [
+  {
+    spelled: /(?:^|[\s·*/(])[Nn]m(?:\^|\*\*)?[3³]/,
+    readings: 'm³(n) for normal cubic metres (273.15 K, 101.325 kPa), or N^3*m^3 if that is really meant',
+  },
+  { spelled: /^pH$/, readings: '- for an acidity, which is a plain number, or 1e-12 H as a number of henries' },
+];
 
 /** Spellings that would trip the grammar, brought into its form. */
 const tidy = (text: string): string =>
@@ -27,17 +39,28 @@ const tidy = (text: string): string =>
     .replace(/\u2126/g, 'Ω')
     .replace(/°\s+([CFR])\b/g, '°$1')
     .replace(/\bdeg\.?\s+([CFKR])\b/gi, 'deg$1')
-    .replace(/\bU\/min\b/g, 'rpm');
+    .replace(/\bU\/min\b/g, 'rpm')
+    // psi(g), psi (g), psig, barg, kPa_g: above ambient pressure; the same with a: above vacuum
+    .replace(
+      /^(\p{L}*(?:Pa|bar|psi))\s*\(\s*(g|a|gauge|abs|absolute)\s*\)$/u,
+      (_, unit: string, word: string) => `${unit}(${word[0]})`,
+    )
+    .replace(
+      /^(\p{L}*(?:Pa|bar|psi))(?:\s+|_)(gauge|abs|absolute)$/u,
+      (_, unit: string, word: string) => `${unit}(${word[0]})`,
+    );
 
 /**
  * Reads a unit such as `kPa`, `L/min`, `kg/m³`, `m^3/s`, `J/(kg K)`, `s-1`, `°C`.
  * Products by `·`, `*` or a space, quotients by `/` (from left to right), powers by
  * `^`, `**`, superscripts or a trailing digit. An empty text or `-` is a plain number.
- * @throws {AppError} UNIT_UNKNOWN
+ * @throws {AppError} UNIT_UNKNOWN, UNIT_READS_TWO_WAYS
  */
 export function parseUnit(text: string): Unit {
   const source = tidy(text);
   if (source === '' || source === '-' || source === '–') return plain;
+  for (const { spelled, readings } of twoReadings)
+    if (spelled.test(source)) throw new AppError('UNIT_READS_TWO_WAYS', { text: text.trim(), readings });
   const lone = lookUpName(source);
   if (lone) {
     const { definition, factor } = lone;
@@ -46,6 +69,7 @@ export function parseUnit(text: string): Unit {
       dimension: definition.dimension,
       scale: definition.scale * factor,
       offset: definition.offset ?? 0,
+      ...(definition.datum ? { datum: definition.datum } : {}),
     };
   }
   const reader = new UnitReader(source, text);

@@ -27,10 +27,10 @@ export function printUnit(text: string): string {
     .replace(/^1$|^-$/, '');
 }
 
-const baseNames = ['m', 'kg', 's', 'A', 'K', 'mol', 'cd'] as const;
+const baseNames = ['m', 'kg', 's', 'A', 'K', 'mol', 'cd', 'rad'] as const;
 
 /** What an engineer would write for a dimension, tried in this order before base units. */
-const customary = ['m', 's', 'kg', 'K', 'A', 'N', 'Pa', 'J', 'W', 'V', 'Ω', 'm²', 'm³', 'm/s', 'm/s²', 'm³/s', 'kg/m³', 'kg/s', 'Pa·s', 'm²/s', 'Pa/s', 'K/s', 'N/m', 'W/K', 'W/(m²·K)', 'J/(kg·K)', 'W/(m·K)', 'J/kg', '1/s', '1/s²'].map(parseUnit); // prettier-ignore
+const customary = ['m', 's', 'kg', 'K', 'A', 'N', 'Pa', 'J', 'W', 'V', 'Ω', 'm²', 'm³', 'm/s', 'm/s²', 'm³/s', 'kg/m³', 'kg/s', 'Pa·s', 'm²/s', 'Pa/s', 'K/s', 'N/m', 'W/K', 'W/(m²·K)', 'J/(kg·K)', 'W/(m·K)', 'J/kg', '1/s', '1/s²', 'rad', 'rad/s', 'rad/s²'].map(parseUnit); // prettier-ignore
 
 /** The customary SI unit of a dimension, composed of base units where there is none. */
 export function siUnit(dimension: Dimension): Unit {
@@ -48,17 +48,23 @@ export function siUnit(dimension: Dimension): Unit {
   return { text, dimension, scale: 1, offset: 0 };
 }
 
+/** A unit as it stands in a compound, where what it counts from does not matter. */
+const inCompound = (unit: Unit): string =>
+  printUnit(unit.text)
+    .replace(/(?:\((?:g|a)\)|_[ga])$/, '')
+    .replace(/^ΔK$/, 'K');
+
 /**
  * The unit of y per x to a power, as the trade writes it: `kPa/(L/min)²`.
  * A degree with a zero point counts as a difference, since the zero cancels.
  */
 export function perPower(y: Unit, x: Unit, power: number): Unit {
   if (power === 0) return y;
-  const xText = printUnit(x.text);
-  const yText = printUnit(y.text) || '1';
+  const xText = inCompound(x);
+  const yText = inCompound(y) || '1';
   const wrapped = /[/·]/.test(xText) ? `(${xText})` : xText;
   return {
-    text: xText === '' ? printUnit(y.text) : `${yText}/${wrapped}${superscript(power)}`,
+    text: xText === '' ? inCompound(y) : `${yText}/${wrapped}${superscript(power)}`,
     dimension: divideDimensions(y.dimension, raiseDimension(x.dimension, power)),
     scale: y.scale / x.scale ** power,
     offset: 0,
@@ -67,7 +73,7 @@ export function perPower(y: Unit, x: Unit, power: number): Unit {
 
 /** The unit of a product: `W·s`, `(L/min)·s`. */
 export function multiplyUnits(a: Unit, b: Unit): Unit {
-  const wrapped = (u: Unit): string => (/\//.test(u.text) ? `(${printUnit(u.text)})` : printUnit(u.text));
+  const wrapped = (u: Unit): string => (/\//.test(u.text) ? `(${inCompound(u)})` : inCompound(u));
   return {
     text: [wrapped(a), wrapped(b)].filter(Boolean).join('·'),
     dimension: multiplyDimensions(a.dimension, b.dimension),

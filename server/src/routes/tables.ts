@@ -5,6 +5,7 @@ import {
   checkTable,
   constants,
   functions,
+  readingFunctions,
   interpolationMethods,
   isSymbol,
   inOrder,
@@ -72,8 +73,8 @@ export function tableRoutes(app: Routes, { db, pools }: Services): void {
 /** Units that are known, a symbol that is free to be a function, knots in rising order. */
 function checked(body: TableBody): TableBody {
   if (!isSymbol(body.symbol)) throw new AppError('SYMBOL_INVALID', { symbol: body.symbol });
-  if (Object.hasOwn(functions, body.symbol) || Object.hasOwn(constants, body.symbol) || builtInOf(body.symbol))
-    throw new AppError('SYMBOL_TAKEN', { symbol: body.symbol });
+  const isTaken = [functions, readingFunctions, constants].some((names) => Object.hasOwn(names, body.symbol));
+  if (isTaken || builtInOf(body.symbol)) throw new AppError('SYMBOL_TAKEN', { symbol: body.symbol });
   parseUnit(body.xUnit);
   parseUnit(body.yUnit);
   if (body.second) parseUnit(body.second.unit);

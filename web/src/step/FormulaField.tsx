@@ -5,6 +5,7 @@ import {
   formatValue,
   formatWithUncertainty,
   functions,
+  readingFunctions,
   printUnit,
   wholeValues,
 } from '@undameter/core';
@@ -39,6 +40,7 @@ export function FormulaField({ runId, before, channels, value, unit, onChange }:
       ...(tables ?? []).map((t) => ({ text: `${t.symbol}(`, kind: 'table', says: `${t.name} in ${printUnit(t.yUnit)} against ${[{ name: t.xName, unit: t.xUnit }, ...(t.second ? [t.second] : [])].map(argumentInWords).join(' and ')}` })),
       ...builtIns.map((b) => ({ text: `${b.symbol}(`, kind: 'built in', says: `${b.name} in ${printUnit(b.unit)} against ${b.arguments.map(argumentInWords).join(' and ')}` })),
       ...Object.entries(functions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.says })),
+      ...Object.entries(readingFunctions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.description })),
       { text: 'if(', kind: 'function', says: 'one of two: if(comparison, then, otherwise)' },
       ...wholeValues.map((name) => ({ text: `${name} of `, kind: 'whole channel', says: `one value, over what is kept: ${name}` })),
       ...Object.entries(constants).map(([name, c]) => ({ text: name, kind: 'constant', says: `${c.says}, ${c.value} ${printUnit(c.unit)}` })),

@@ -1,5 +1,6 @@
 import { formatValue } from '../../number/formatNumber';
 import { numberChannelOf } from '../../procedure/stepTools';
+import { unitOfChannel, type Channel } from '../../sample';
 import { convert, parseUnit, printUnit } from '../../units';
 import type { LimitKind } from './LimitKind';
 import type { BetweenLimit, ToleranceLimit } from './schema';
@@ -21,8 +22,9 @@ export const range: LimitKind<RangeLimit> = {
     return `${symbol} from ${formatValue(low)} to ${formatValue(high)} ${unit}`.trim();
   },
   judge: (state, limit) => {
-    const { values, unit } = numberChannelOf(state, limit.symbol);
-    const { low, high } = boundsIn(limit, unit);
+    const channel = numberChannelOf(state, limit.symbol);
+    const { values } = channel;
+    const { low, high } = boundsIn(limit, channel);
     const out = new Uint8Array(values.length);
     for (let i = 0; i < out.length; i++) {
       const v = values[i]!;
@@ -32,8 +34,9 @@ export const range: LimitKind<RangeLimit> = {
     return out;
   },
   narrow: (state, limit, picked, count) => {
-    const { values, unit } = numberChannelOf(state, limit.symbol);
-    const { low, high } = boundsIn(limit, unit);
+    const channel = numberChannelOf(state, limit.symbol);
+    const { values } = channel;
+    const { low, high } = boundsIn(limit, channel);
     let inside = 0;
     for (let k = 0; k < count; k++) {
       const i = picked[k]!;
@@ -45,10 +48,10 @@ export const range: LimitKind<RangeLimit> = {
   },
 };
 
-/** The limit as lowest and highest value in the unit of the channel. @throws {AppError} UNIT_MISFIT */
-export function boundsIn(limit: RangeLimit, channelUnit: string): { low: number; high: number } {
+/** The limit as lowest and highest value in the unit of the channel. @throws {AppError} UNIT_MISFIT, ANGLE_OR_COUNT, DATUM_MISFIT */
+export function boundsIn(limit: RangeLimit, channel: Pick<Channel, 'unit' | 'datum'>): { low: number; high: number } {
   const from = parseUnit(limit.unit);
-  const to = parseUnit(channelUnit);
+  const to = unitOfChannel(channel);
   const [low, high] =
     'tolerance' in limit
       ? [limit.value - limit.tolerance, limit.value + limit.tolerance]

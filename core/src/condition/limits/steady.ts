@@ -4,7 +4,7 @@ import { numberChannelOf } from '../../procedure/stepTools';
 import type { RunState } from '../../procedure/RunState';
 import { gather, segments } from '../../sample';
 import { cutSettling, steadyFlags } from '../../signal';
-import { conversion, parseUnit, printUnit } from '../../units';
+import { conversion, differenceFactor, parseUnit, printUnit } from '../../units';
 import { HOLDS, type LimitKind } from './LimitKind';
 import type { SteadyLimit } from './schema';
 
@@ -22,7 +22,7 @@ export const steady: LimitKind<SteadyLimit> = {
     const { along, timeFactor } = timesOf(state, limit);
     const columns = limit.steady.map(({ symbol, unit, deviation, slope }) => {
       const channel = numberChannelOf(state, symbol);
-      const { factor } = conversion(parseUnit(unit), parseUnit(channel.unit));
+      const factor = differenceFactor(parseUnit(unit), parseUnit(channel.unit));
       return {
         values: channel.values,
         deviation: deviation === null ? Infinity : deviation * Math.abs(factor),

@@ -45,7 +45,7 @@ function ladder({ x, y, kind = 'polynomial', settings = { degree: 1 }, choices =
   const rungs = diagnose({ model, candidate: { kind, settings }, data, fit, choices, weights, known: { sigma, sigmaX }, names: { x: 'Flow', y: 'Head' }, symbols });
   return Object.fromEntries(rungs.map((r) => [r.title, r]));
 } // prettier-ignore
-const PLAIN = { text: '', dimension: [0, 0, 0, 0, 0, 0, 0], scale: 1, offset: 0 } as const;
+const PLAIN = { text: '', dimension: [0, 0, 0, 0, 0, 0, 0, 0], scale: 1, offset: 0 } as const;
 
 describe('a bad choice is caught at its rung, and what it proposes mends it', () => {
   const x = over(0, 100);

@@ -39,7 +39,7 @@ function startsBySize(points: Points, formula: string): number[][] {
   // Units that stand for "some x" and "some y", so that only the powers count.
   const some = (text: string) => ({ ...plain, text });
   const [x, y] = [rangeOf(points.x), rangeOf(points.y)];
-  const sizes = powersOf(() => inferUnits(tree, symbols, { ...some('m'), dimension: [1, 0, 0, 0, 0, 0, 0] }, { ...some('s'), dimension: [0, 0, 1, 0, 0, 0, 0] }));
+  const sizes = powersOf(() => inferUnits(tree, symbols, { ...some('m'), dimension: [1, 0, 0, 0, 0, 0, 0, 0] }, { ...some('s'), dimension: [0, 0, 1, 0, 0, 0, 0, 0] }));
   const first = symbols.map((symbol) => {
     const powers = sizes?.get(symbol)?.powers ?? { x: 0, y: 0 };
     return (x.span / 2) ** powers.x * y.span ** powers.y;

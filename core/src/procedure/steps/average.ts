@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
-import { errorsOf, type ErrorSources } from '../../sample';
-import { conversion, convertColumn, parseUnit } from '../../units';
+import { errorsOf, unitOfChannel, type ErrorSources } from '../../sample';
+import { convertColumn, differenceFactor, parseUnit } from '../../units';
 import { channelToStart, madeSettings } from '../madeChannel';
 import { defineStep } from '../StepKind';
 import { freeSymbol, numberChannelOf, withNewChannel } from '../stepTools';
@@ -34,8 +34,8 @@ export const average = defineStep({
   apply: (state, { channels, fewest, symbol, name }) => {
     const sources = channels.map((s) => numberChannelOf(state, s));
     if (sources.length < 2) throw new AppError('TOO_FEW_CHANNELS', { have: sources.length, need: 2 });
-    const to = parseUnit(sources[0]!.unit);
-    const columns = sources.map((c) => convertColumn(c.values, parseUnit(c.unit), to));
+    const to = unitOfChannel(sources[0]!);
+    const columns = sources.map((c) => convertColumn(c.values, unitOfChannel(c), to));
     const count = new Float64Array(state.samples);
     for (const c of columns) for (let i = 0; i < count.length; i++) count[i]! += Number(c[i]! === c[i]!);
     const meanOf = (all: readonly (Float64Array | undefined)[]): Float64Array => {
@@ -50,12 +50,12 @@ export const average = defineStep({
     };
     const errors = (): ErrorSources => {
       const each = sources.map((c) => errorsOf(c, state.channels));
-      const factors = sources.map((c) => conversion(parseUnit(c.unit), to).factor);
+      const factors = sources.map((c) => differenceFactor(parseUnit(c.unit), to));
       const names = new Set(each.flatMap((e) => [...e.keys()]));
       return new Map([...names].map((n) => [n, meanOf(each.map((e, k) => e.get(n)?.map((v) => v * factors[k]!)))]));
     };
     const unit = sources[0]!.unit;
-    const withMean = withNewChannel(state, { symbol, name, unit, origin: 'derived', values: meanOf(columns), errors });
+    const withMean = withNewChannel(state, { symbol, name, unit, origin: 'derived', datum: sources[0]!.datum, values: meanOf(columns), errors });
     const counted = freeSymbol(`${symbol}_n`, [...withMean.channels.values()]);
     const next = withNewChannel(withMean, { symbol: counted, name: `${name}, number present`, unit: '', origin: 'derived', values: count });
     return { state: next, made: symbol };

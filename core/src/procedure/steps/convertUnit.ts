@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
-import { errorsOf, mapErrors, type Channel } from '../../sample';
-import { convertColumn, conversion, parseUnit, printUnit } from '../../units';
+import { evaluateFormula } from '../../formula';
+import { printUnit } from '../../units';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
 
@@ -12,6 +12,17 @@ export const convertUnit = defineStep({
   settings: Type.Object({
     channel: Type.String({ title: 'Channel', field: 'channel' }),
     unit: Type.String({ title: 'Unit', field: 'unit' }),
+    counts: Type.Optional(
+      Type.Union(
+        [
+          Type.Literal('said', { title: 'As its unit says' }),
+          Type.Literal('absolute', { title: 'From the absolute zero: a temperature, an absolute pressure' }),
+          Type.Literal('gauge', { title: 'From the ambient pressure' }),
+          Type.Literal('difference', { title: 'As a difference of two' }),
+        ],
+        { title: 'Counts', description: 'A K or a kPa may count from zero or be a difference; °C and kPa(g) say it.', default: 'said' },
+      ),
+    ),
   }),
   start: ({ along, channels }) => {
     const channel = channels.find((c) => c.symbol !== along) ?? channels[0];
@@ -20,23 +31,12 @@ export const convertUnit = defineStep({
   words: ({ channel, unit }) => ({ title: `${channel} in ${printUnit(unit) || 'plain numbers'}`, detail: 'converted' }),
   reads: ({ channel }) => [channel],
   ignoresMask: () => true,
-  apply: (state, settings) => {
-    const channel = numberChannelOf(state, settings.channel);
-    const channels = new Map(state.channels).set(channel.symbol, inUnit(channel, settings.unit, state.channels));
-    return { state: { ...state, channels }, made: channel.symbol };
+  // A conversion is a formula that does nothing, so both say the same of zeros and differences.
+  apply: (state, { channel: symbol, unit: wanted, counts = 'said' }) => {
+    const channel = numberChannelOf(state, symbol);
+    const formula = counts === 'said' ? symbol : `${counts}(${symbol})`;
+    const { values, unit, datum, errors } = evaluateFormula(formula, wanted || '1', state);
+    const converted = { ...channel, unit: printUnit(unit.text), datum, values, uncertainty: undefined, errors };
+    return { state: { ...state, channels: new Map(state.channels).set(symbol, converted) }, made: symbol };
   },
-});
-
-/** @throws {AppError} UNIT_MISFIT, UNIT_UNKNOWN */
-function inUnit(channel: Channel, unit: string, channels: ReadonlyMap<string, Channel>): Channel {
-  const [from, to] = [parseUnit(channel.unit), parseUnit(unit)];
-  const { factor } = conversion(from, to);
-  return {
-    ...channel,
-    unit,
-    values: convertColumn(channel.values, from, to),
-    // An error is a difference: it takes the factor and not the zero point.
-    uncertainty: undefined,
-    errors: () => mapErrors(errorsOf(channel, channels), (column) => column.map((v) => v * factor)),
-  };
-}
+}); // prettier-ignore

@@ -50,6 +50,7 @@ export const derive = defineStep({
       unit: printUnit(result.unit.text),
       origin: 'derived' as const,
       values: result.values,
+      datum: result.datum,
       errors: result.errors,
       doubtful: outside.doubtful,
     };

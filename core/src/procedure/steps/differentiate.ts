@@ -3,6 +3,7 @@ import {
   centralDifference,
   type Differentiator,
   evenSpacing,
+  evenTolerance,
   localPolynomialSmooth,
   noiseOfColumn,
   quietestDerivative,
@@ -11,7 +12,7 @@ import {
 import { gather, mapErrors } from '../../sample';
 import { AppError } from '../../error/AppError';
 import { formatCount, formatValue } from '../../number/formatNumber';
-import { conversion, parseUnit, perPower, printUnit } from '../../units';
+import { differenceFactor, parseUnit, perPower, printUnit } from '../../units';
 import { channelToStart, made, madeSettings } from '../madeChannel';
 import { defineStep } from '../StepKind';
 import { freeSymbol, numberChannelOf } from '../stepTools';
@@ -81,13 +82,14 @@ export const differentiate = defineStep({
     if (local.order < derivative) throw new AppError('ORDER_TOO_LOW', { order: local.order, derivative });
     const composed = perPower(parseUnit(y.unit), parseUnit(x.unit), derivative);
     const wanted = unit ? parseUnit(unit) : composed;
-    const { factor } = conversion({ ...composed, offset: 0 }, { ...wanted, offset: 0 });
-    const { values, doubts, errors, stretches } = overSegments(state, channel, against, window, (ys, xs) => {
-      const spacing = evenSpacing(xs);
+    const factor = differenceFactor(composed, wanted);
+    const rate = (ys: Float64Array, xs: Float64Array): Float64Array => {
+      const spacing = evenSpacing(xs, evenTolerance(derivative));
       const out = method === 'central' ? centralDifference(ys, xs, 2) : spacing === undefined ? localPolynomialSmooth(ys, xs, local) : savitzkyGolay(ys, { ...local, spacing });
       if (factor !== 1) for (let i = 0; i < out.length; i++) out[i]! *= factor;
       return out;
-    });
+    };
+    const { values, doubts, errors, stretches } = overSegments(state, channel, against, window, rate, derivative === 1 ? rateByAlong(rate, factor) : undefined);
     const unsure = endsOf(stretches, (window - 1) / 2);
     const rateUnit = printUnit(wanted.text);
     const told = [
@@ -106,6 +108,14 @@ export const differentiate = defineStep({
       : made(state, { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } }, told);
   },
 }); // prettier-ignore
+
+type Rate = (y: Float64Array, x: Float64Array) => Float64Array;
+
+/** Error of dy/dx by an error of x that changes along x: −dy/dx · d(error)/dx; one that stays the same does nothing. */
+const rateByAlong = (rate: Rate, factor: number) => (y: Float64Array, x: Float64Array, error: Float64Array): Float64Array => {
+  const [slope, stretch] = [rate(y, x), rate(error, x)];
+  return slope.map((s, i) => (-s * stretch[i]!) / factor);
+}; // prettier-ignore
 
 /** The samples within half a window of an end. */
 function endsOf(stretches: readonly Int32Array[], reach: number): Int32Array {

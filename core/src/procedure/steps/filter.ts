@@ -4,6 +4,8 @@ import { formatValue } from '../../number/formatNumber';
 import { butterworth, filterForward, filterZeroPhase, fourierLowPass, type PassBand } from '../../signal';
 import { made, madeNames, madeSettings } from '../madeChannel';
 import { onEvenSteps, overSegments } from '../overSegments';
+import type { Channel } from '../../sample';
+import { parseUnit, printUnit } from '../../units';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
 
@@ -59,13 +61,21 @@ export const filter = defineStep({
     const { channel, symbol, name } = settings;
     if (state.along === undefined) throw new AppError('NO_TIME_FOR_FILTER', {});
     const xName = numberChannelOf(state, state.along).name;
-    const { unit } = numberChannelOf(state, channel);
+    const { unit, datum } = passedBy(settings.method, numberChannelOf(state, channel));
     const { values, doubts, errors } = overSegments(state, channel, state.along, 4, (y, x) =>
       onEvenSteps(y, x, { name: xName, method: 'a filter' }, (even, spacing) => filtered(even, spacing, settings)),
     );
-    return made(state, { symbol, name, unit, values, errors }, doubts);
+    return made(state, { symbol, name, unit, datum, values, errors }, doubts);
   },
 });
+
+/** What is left without its mean is a difference, and no reading of a scale any more. */
+function passedBy(method: string, { unit, datum }: Channel): Pick<Channel, 'unit' | 'datum'> {
+  if (method !== 'high' && method !== 'band') return { unit, datum };
+  const { text, datum: said } = parseUnit(unit);
+  if (said === 'absolute' && !/\(a\)|_a$/.test(text)) return { unit: `Δ${printUnit(unit)}`, datum: 'difference' };
+  return { unit: unit.replace(/\s*\((?:g|a)\)$/, ''), datum: said || datum ? 'difference' : undefined };
+}
 
 interface Filtering {
   method: string;

@@ -1,5 +1,6 @@
 import { AppError } from '../../error/AppError';
 import type { StepKind } from '../StepKind';
+import { ambientPressure } from './ambientPressure';
 import { average } from './average';
 import { bringBack } from './bringBack';
 import { convertUnit } from './convertUnit';
@@ -39,6 +40,7 @@ export const stepKinds: readonly StepKind[] = [
   shiftTime,
   sortBy,
   resample,
+  ambientPressure,
   convertUnit,
   roundForDisplay,
   derive,

@@ -47,6 +47,6 @@ export const lag = defineStep({
     }
     const moved = (column: Float64Array): Float64Array => bringIn(time, time.map((t) => t + shift), column, 'linear');
     const errors = () => mapErrors(errorsOf(source, state.channels), moved);
-    return made(state, { symbol, name, unit: source.unit, values: moved(source.values), errors }, doubts);
+    return made(state, { symbol, name, unit: source.unit, datum: source.datum, values: moved(source.values), errors }, doubts);
   },
 }); // prettier-ignore

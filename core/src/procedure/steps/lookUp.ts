@@ -6,6 +6,7 @@ import { builtInOf } from '../../property';
 import { outsideTables } from '../outsideTables';
 import { defineStep } from '../StepKind';
 import { freeSymbol, numberChannelOf } from '../stepTools';
+import { printUnit } from '../../units';
 
 export const lookUp = defineStep({
   kind: 'lookUp',
@@ -37,8 +38,12 @@ export const lookUp = defineStep({
     if (unit === undefined) throw new AppError('TABLE_UNKNOWN', { symbol: table });
     const read = second ? [channel, second] : [channel];
     for (const argument of read) numberChannelOf(state, argument);
-    const { values, doubts, errors } = evaluateFormula(`${table}(${read.join(', ')})`, unit, state);
+    const { values, unit: shown, datum, doubts, errors } = evaluateFormula(`${table}(${read.join(', ')})`, unit, state);
     const outside = outsideTables(state, doubts);
-    return made(state, { symbol, name, unit, values, errors, doubtful: outside.doubtful }, outside.doubts);
+    return made(
+      state,
+      { symbol, name, unit: printUnit(shown.text), datum, values, errors, doubtful: outside.doubtful },
+      outside.doubts,
+    );
   },
 });

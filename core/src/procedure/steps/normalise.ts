@@ -1,7 +1,7 @@
 import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { formatValue } from '../../number/formatNumber';
-import { describe, errorsOf, mapErrors } from '../../sample';
+import { describe, errorsOf, KEPT, mapErrors, type Mask } from '../../sample';
 import { made, madeNames, madeSettings } from '../madeChannel';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
@@ -38,8 +38,25 @@ export const normalise = defineStep({
     const one = { range: highest - lowest, highest, mean, value: reference }[method];
     if (!(Math.abs(one) > 0)) throw new AppError('NORMALISED_BY_ZERO', { name: source.name });
     const values = source.values.map((v) => (v - zero) / one);
-    // The reference is taken for exact, which what follows is told.
-    const errors = () => mapErrors(errorsOf(source, state.channels), (c) => c.map((v) => v / one));
+    const ends = placesOfEnds(source.values, state.mask);
+    /** What an error does to the zero and to the one that all samples are counted by; a typed reference is exact. */
+    const moved = (c: Float64Array): Float64Array => {
+      const ofZero = method === 'range' ? c[ends.lowest]! : 0;
+      const ofOne = { range: c[ends.highest]! - ofZero, highest: c[ends.highest]!, mean: describe(c, state.mask).mean, value: 0 }[method];
+      return c.map((e, i) => (e - ofZero - values[i]! * ofOne) / one);
+    };
+    const errors = () => mapErrors(errorsOf(source, state.channels), moved);
     return made(state, { symbol, name, unit: '', values, errors }, [`1 stands for ${formatValue(one)} ${source.unit}`.trim()]);
   },
 }); // prettier-ignore
+
+/** Numbers of the lowest and the highest kept sample. */
+function placesOfEnds(values: Float64Array, mask: Mask): { lowest: number; highest: number } {
+  const found = { lowest: -1, highest: -1 };
+  for (let i = 0; i < values.length; i++) {
+    if (mask[i] !== KEPT || values[i] !== values[i]) continue;
+    if (found.lowest < 0 || values[i]! < values[found.lowest]!) found.lowest = i;
+    if (found.highest < 0 || values[i]! > values[found.highest]!) found.highest = i;
+  }
+  return found;
+}

@@ -1,12 +1,12 @@
 import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { formatValue } from '../../number/formatNumber';
-import { errorsOf, gather, KEPT } from '../../sample';
-import { line } from '../../signal';
+import { errorsOf, gather, KEPT, mapErrors, type Channel } from '../../sample';
+import { line, standardErrorOfMean } from '../../signal';
 import { printUnit } from '../../units';
 import { made, madeNames, madeSettings } from '../madeChannel';
 import { defineStep } from '../StepKind';
-import { checkRange, inRanges, numberChannelOf } from '../stepTools';
+import { checkRange, inChannelUnit, inRanges, numberChannelOf } from '../stepTools';
 
 export const removeDrift = defineStep({
   kind: 'removeDrift',
@@ -40,21 +40,35 @@ export const removeDrift = defineStep({
     detail: `true value ${formatValue(truth)} ${printUnit(unit)}`.trim(),
   }),
   reads: ({ channel }, along) => (along === undefined ? [channel] : [channel, along]),
-  apply: (state, { channel, method, ranges, truth, symbol, name }) => {
+  apply: (state, { channel, method, ranges, truth: given, unit, symbol, name }) => {
     if (state.along === undefined) throw new AppError('NO_TIME_FOR_RATE', {});
     for (const [from, to] of ranges) checkRange(from, to);
     const source = numberChannelOf(state, channel);
     const time = numberChannelOf(state, state.along);
+    const truth = inChannelUnit(source, unit)(given);
     const known = Int32Array.from(source.values, (_, i) => i).filter(
       (i) => state.mask[i] === KEPT && source.values[i]! === source.values[i]! && inRanges(time.values[i]!, ranges),
     );
     const need = method === 'drift' ? 3 : 1;
     if (known.length < need) throw new AppError('TOO_FEW_SAMPLES', { name: `"${source.name}" in these stretches`, have: known.length, need });
-    const { at, mean, slope } = line(gather(source.values, known), gather(time.values, known));
-    const lean = method === 'drift' ? slope : 0;
-    const values = source.values.map((v, i) => v - (mean - truth) - lean * (time.values[i]! - at));
+    const times = gather(time.values, known);
+    /** The same for the samples and for their errors: what the known stretch shows of an error is removed with it. */
+    const corrected = (column: Float64Array): Float64Array => {
+      const { at, mean, slope } = line(gather(column, known), times);
+      const lean = method === 'drift' ? slope : 0;
+      return column.map((v, i) => v - mean - lean * (time.values[i]! - at));
+    };
+    const { mean } = line(gather(source.values, known), times);
+    const values = corrected(source.values);
+    if (truth !== 0) for (let i = 0; i < values.length; i++) values[i]! += truth;
     const removed = `removed ${formatValue(mean - truth, 4)} ${printUnit(source.unit)}`.trim();
-    // What is left of a sensor's error behind the correction is not known; it is carried on whole.
-    return made(state, { symbol, name, unit: source.unit, values, errors: () => errorsOf(source, state.channels) }, [removed]);
+    const errors = () => new Map([...mapErrors(errorsOf(source, state.channels), corrected), ...ofReference(source, known, symbol)]);
+    return made(state, { symbol, name, unit: source.unit, datum: source.datum, values, errors }, [removed]);
   },
 }); // prettier-ignore
+
+/** How sure the mean of the known stretch is by the scatter of its samples: one error for all that is corrected by it. */
+function ofReference(source: Channel, known: Int32Array, symbol: string): [string, Float64Array][] {
+  const { standardError } = standardErrorOfMean(gather(source.values, known));
+  return standardError > 0 ? [[`${symbol} reference`, new Float64Array(source.values.length).fill(standardError)]] : [];
+}

@@ -103,7 +103,7 @@ export const smooth = defineStep({
     const linear = method !== 'runningMedian' && !(method === 'localRegression' && settings.robust);
     // What shifts all samples alike shifts a median with them.
     const carried = linear ? errors : () => errorsOf(source, state.channels);
-    return made(state, { symbol, name, unit: source.unit, values, errors: carried }, doubts);
+    return made(state, { symbol, name, unit: source.unit, datum: source.datum, values, errors: carried }, doubts);
   },
 }); // prettier-ignore
 

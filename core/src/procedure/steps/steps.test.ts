@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { checkSettings, runProcedure, stepKindOf, stepKinds, symbolsRead, type RunState, type Step, type Change, type StepMemory } from '../index'; // prettier-ignore
+import { errorsOf } from '../../sample';
 
 const N = 400;
 const sampled = (f: (i: number) => number): Float64Array => Float64Array.from({ length: N }, (_, i) => f(i));
@@ -47,7 +48,10 @@ describe.each(stepKinds.map((k) => [k.kind, k] as const))('the kind %s', (kind, 
   });
   test('refuses a setting of the wrong type by its name on the form', () =>
     expect(() =>
-      checkSettings({ kind, settings: { ...k.start(startState), channel: 7, formula: 7, channels: 7, step: 'x' } }),
+      checkSettings({
+        kind,
+        settings: { ...k.start(startState), channel: 7, formula: 7, channels: 7, step: 'x', value: 'x' },
+      }),
     ).toThrow(expect.objectContaining({ code: 'STEP_SETTINGS' }) as never));
   test('leaves the run that it works on alone', () => {
     const before = [...run.channels].map(([s, c]) => [s, [...c.values]]);
@@ -272,3 +276,196 @@ test('the logged symbols that a procedure reads are known without running it', (
   expect(symbolsRead([smooth(), { ...step('derive', { name: 'D', symbol: 'd', formula: 'sqrt(n) * p', unit: '' }), on: true }], 't')).toEqual(expect.arrayContaining(['t', 'p', 'n']))); // prettier-ignore
 
 test('an unknown kind is refused by its name', () => expect(() => stepKindOf('nope')).toThrow('There is no step kind "nope"')); // prettier-ignore
+
+describe('from where a temperature or a pressure counts', () => {
+  const withChannel = (symbol: string, unit: string, values: number[], more: Partial<RunState> = {}): RunState => ({
+    samples: values.length,
+    mask: new Uint16Array(values.length),
+    along: 't',
+    channels: new Map([
+      [
+        't',
+        { symbol: 't', name: 't', unit: 's', origin: 'logged', values: Float64Array.from(values, (_, i) => i / 10) },
+      ],
+      [symbol, { symbol, name: symbol, unit, origin: 'logged', values: Float64Array.from(values) }],
+    ]),
+    ...more,
+  });
+  const after = (state: RunState, ...steps: Step[]) => runProcedure(state, steps, new Map());
+  const convert = (unit: string, counts?: string) =>
+    step('convertUnit', { channel: 'T', unit, ...(counts ? { counts } : {}) });
+
+  test('a difference of 5 K is 5 Δ°C, and a temperature of 300 K is 26.85 °C; a bare K is asked', () => {
+    const run = withChannel('T', 'K', [300, 300]);
+    expect(after(run, convert('°C')).reports[0]!.error?.code).toBe('DATUM_ASKED');
+    expect(after(run, convert('°C', 'absolute')).final.channels.get('T')).toMatchObject({
+      unit: '°C',
+      datum: 'absolute',
+    });
+    expect(after(run, convert('°C', 'absolute')).final.channels.get('T')!.values[0]).toBeCloseTo(26.85, 9);
+    const made = after(withChannel('T', 'K', [5, 5]), convert('°C', 'difference')).final.channels.get('T')!;
+    expect([made.values[0], made.unit, made.datum]).toEqual([5, 'Δ°C', 'difference']);
+  });
+
+  test('what a formula made of two temperatures stays a difference through smoothing and conversion', () => {
+    const run = withChannel('T', '°C', [20, 21, 22, 23, 24]);
+    const steps = [
+      step('derive', { name: 'd', symbol: 'd', formula: 'T - 18 [°C]', unit: '' }),
+      step('smooth', {
+        channel: 'd',
+        method: 'movingAverage',
+        window: 3,
+        order: 2,
+        ends: 'shrink',
+        symbol: 's',
+        name: 's',
+      }),
+      step('convertUnit', { channel: 's', unit: '°C' }),
+    ];
+    expect(after(run, ...steps).final.channels.get('s')).toMatchObject({ unit: 'Δ°C', datum: 'difference' });
+    expect(after(run, ...steps).final.channels.get('s')!.values[2]).toBeCloseTo(4, 12);
+  });
+
+  test('the ambient pressure is named once, and gauge pressures become absolute ones by it', () => {
+    const run = withChannel('T', 'bar(g)', [1, 2]);
+    expect(after(run, convert('kPa(a)')).reports[0]!.error?.code).toBe('AMBIENT_UNKNOWN');
+    const named = after(run, step('ambientPressure', { value: 98, unit: 'kPa' }), convert('kPa(a)'));
+    expect([...named.final.channels.get('T')!.values]).toEqual([expect.closeTo(198, 9), expect.closeTo(298, 9)]);
+    expect(after(run, step('ambientPressure', { value: 1, unit: 'bar(g)' })).reports[0]!.error?.code).toBe(
+      'DATUM_MISFIT',
+    );
+  });
+
+  test('what passes a high-pass filter is a difference, and what passes a low-pass keeps its scale', () => {
+    const run = withChannel(
+      'T',
+      '°C',
+      Array.from({ length: 64 }, (_, i) => 20 + Math.sin(i)),
+    );
+    const filter = (method: string) =>
+      step('filter', { channel: 'T', method, cutoff: 1, order: 2, phase: 'zero', symbol: 'f', name: 'f' });
+    expect(after(run, filter('high')).final.channels.get('f')).toMatchObject({ unit: 'Δ°C', datum: 'difference' });
+    expect(after(run, filter('low')).final.channels.get('f')).toMatchObject({ unit: '°C' });
+  });
+});
+
+describe('an error goes with what is done to its channel', () => {
+  const N_E = 41;
+  const ramp = Float64Array.from({ length: N_E }, (_, i) => i / 10);
+  const source = (errors: Record<string, (i: number) => number>) => () =>
+    new Map(Object.entries(errors).map(([name, e]) => [name, Float64Array.from(ramp, (_, i) => e(i))]));
+  const state = (
+    ofY: Record<string, (i: number) => number>,
+    ofT: Record<string, (i: number) => number> = {},
+    y = (t: number) => 3 + 2 * t,
+  ): RunState => ({
+    samples: N_E,
+    mask: new Uint16Array(N_E),
+    along: 't',
+    channels: new Map([
+      ['t', { symbol: 't', name: 't', unit: 's', origin: 'logged', values: ramp, errors: source(ofT) }],
+      ['y', { symbol: 'y', name: 'y', unit: 'bar', origin: 'logged', values: ramp.map(y), errors: source(ofY) }],
+    ]),
+  });
+  const errorsAfter = (run: RunState, made: Step, symbol: string) => {
+    const { final } = runProcedure(run, [made], new Map());
+    return errorsOf(final.channels.get(symbol)!, final.channels);
+  };
+  const drift = (over: object) =>
+    step('removeDrift', {
+      channel: 'y',
+      method: 'offset',
+      ranges: [[0, 1]],
+      truth: 0,
+      unit: 'bar',
+      symbol: 'c',
+      name: 'c',
+      ...over,
+    });
+
+  test('a true value is taken in its own unit: 100 kPa is 1 bar', () => {
+    const { final } = runProcedure(
+      state({}, {}, () => 5),
+      [drift({ truth: 100, unit: 'kPa' })],
+      new Map(),
+    );
+    expect(final.channels.get('c')!.values[7]).toBeCloseTo(1, 12);
+  });
+  test('an offset that is removed is gone, a gain is not, and the scatter of the known stretch comes in', () => {
+    const errors = errorsAfter(state({ offset: () => 0.3, gain: (i) => 0.01 * (3 + 0.2 * i) }), drift({}), 'c');
+    expect(errors.get('offset')![30]).toBeCloseTo(0, 12);
+    // 1 % of what lies above the mean of the first 11 samples.
+    expect(errors.get('gain')![40]).toBeCloseTo(0.01 * 0.2 * (40 - 5), 12);
+    expect(errors.get('c reference')![0]).toBeGreaterThan(0);
+    expect(
+      errorsAfter(
+        state({}, {}, () => 5),
+        drift({}),
+        'c',
+      ).has('c reference'),
+    ).toBe(false);
+  });
+  test('a share of the range does not know an offset nor a gain', () => {
+    const normalise = (method: string) => step('normalise', { channel: 'y', method, symbol: 'r', name: 'r' });
+    const errors = errorsAfter(
+      state({ offset: () => 0.3, gain: (i) => 0.01 * (3 + 0.2 * i) }),
+      normalise('range'),
+      'r',
+    );
+    for (const column of errors.values()) for (const e of column) expect(e).toBeCloseTo(0, 12);
+    // Of y / y_max with y = 3 … 11 an offset of 0.3 moves the first to 3.3 / 11.3.
+    expect(errorsAfter(state({ offset: () => 1e-4 }), normalise('highest'), 'r').get('offset')![0]! / 1e-4).toBeCloseTo(
+      (11 - 3) / 121,
+      9,
+    );
+  });
+  test('a clock that runs fast by 1 % makes an integral 1 % larger and a rate 1 % smaller', () => {
+    const run = state({}, { clock: (i) => 0.01 * (i / 10) });
+    const integral = errorsAfter(
+      run,
+      step('integrate', { channel: 'y', against: 't', start: 0, symbol: 'I', name: 'I' }),
+      'I',
+    );
+    // ∫ (3 + 2t) dt from 0 to 4 = 28.
+    expect(integral.get('clock')![40]).toBeCloseTo(0.28, 12);
+    for (const method of ['central', 'slope', 'savitzkyGolay']) {
+      const rate = errorsAfter(
+        run,
+        step('differentiate', {
+          channel: 'y',
+          against: 't',
+          method,
+          derivative: 1,
+          window: 5,
+          order: 2,
+          unit: 'bar/min',
+          ends: 'keep',
+          symbol: 'd',
+          name: 'd',
+        }),
+        'd',
+      );
+      expect(rate.get('clock')![20]).toBeCloseTo(-0.01 * 120, 9);
+    }
+  });
+  test('time steps that differ by 1 % are taken as they are for a rate', () => {
+    const jittered = ramp.map((t, i) => t + (i % 2) * 0.0005);
+    const run = state({}, {}, () => 0);
+    const channels = new Map(run.channels);
+    channels.set('t', { ...channels.get('t')!, values: jittered });
+    channels.set('y', { ...channels.get('y')!, values: jittered.map((t) => t * t) });
+    const second = step('differentiate', {
+      channel: 'y',
+      against: 't',
+      method: 'savitzkyGolay',
+      derivative: 2,
+      window: 3,
+      order: 2,
+      ends: 'keep',
+      symbol: 'd',
+      name: 'd',
+    });
+    for (const v of runProcedure({ ...run, channels }, [second], new Map()).final.channels.get('d')!.values)
+      expect(v).toBeCloseTo(2, 6);
+  });
+});

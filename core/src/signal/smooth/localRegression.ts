@@ -9,11 +9,13 @@ export interface LocalRegressionSettings {
 }
 
 const FEWEST = 3;
+/** The farthest neighbours weigh nothing, so a line that may lose an outlier as well needs more of them. */
+const FEWEST_ROBUST = 5;
 
 /**
  * Local regression: at each sample the straight line through its nearest neighbours, the
  * nearer ones weighing more. Needs no even spacing.
- * @param y  samples, length n >= 3, finite
+ * @param y  samples, length n >= 3 (5 where it is robust), finite
  * @param x  positions, length n, rising
  * @returns  length n, unit of y
  * @throws {AppError} SHARE_OUTSIDE, TOO_FEW_SAMPLES
@@ -24,8 +26,9 @@ export function localRegression(y: Float64Array, x: Float64Array, settings: Loca
   const n = y.length;
   if (!(share > 0 && share <= 1)) throw new AppError('SHARE_OUTSIDE', { value: share });
   const neighbours = Math.floor(share * n + 1e-10);
-  if (neighbours < FEWEST)
-    throw new AppError('TOO_FEW_SAMPLES', { name: 'The window of the local regression', have: neighbours, need: FEWEST }); // prettier-ignore
+  const need = robust > 0 ? FEWEST_ROBUST : FEWEST;
+  if (neighbours < need)
+    throw new AppError('TOO_FEW_SAMPLES', { name: 'The window of the local regression', have: neighbours, need });
   let trust = new Float64Array(n).fill(1);
   let fitted = fitAll(x, y, neighbours, trust);
   for (let round = 0; round < robust; round++) {

@@ -1,5 +1,5 @@
 import { AppError } from '../../error/AppError';
-import { TOLERANCE, usualSpacing } from '../evenSpacing';
+import { evenTolerance, usualSpacing } from '../evenSpacing';
 import { localPolynomialWeights } from './localPolynomial';
 import { checkWindow } from './movingAverage';
 import { slidePolynomial } from './slidingMoments';
@@ -93,7 +93,7 @@ export function localPolynomialSmooth(
   const spacing = usualSpacing(x);
   const out = savitzkyGolay(y, { ...settings, spacing });
   const nodes = new Float64Array(window);
-  const oddSteps = countOddSteps(x, spacing);
+  const oddSteps = countOddSteps(x, spacing, evenTolerance(derivative));
   for (let i = 0; i < n; i++) {
     const from = Math.min(n - window, Math.max(0, i - half));
     if (oddSteps[from + window - 1]! === oddSteps[from]!) continue;
@@ -104,9 +104,9 @@ export function localPolynomialSmooth(
 }
 
 /** How many steps up to each sample are not the usual one. */
-function countOddSteps(x: Float64Array, usual: number): Int32Array {
+function countOddSteps(x: Float64Array, usual: number, tolerance: number): Int32Array {
   const count = new Int32Array(x.length);
   for (let i = 1; i < x.length; i++)
-    count[i] = count[i - 1]! + Number(Math.abs(x[i]! - x[i - 1]! - usual) > TOLERANCE * usual);
+    count[i] = count[i - 1]! + Number(Math.abs(x[i]! - x[i - 1]! - usual) > tolerance * usual);
   return count;
 }

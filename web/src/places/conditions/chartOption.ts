@@ -52,7 +52,7 @@ function limitsOn(
     if (!('symbol' in limit) || limit.symbol !== channel.symbol) return [];
     if ('words' in limit) return limit.words.map((word) => wordBand(channel.labels ?? [], word));
     try {
-      const { low, high } = boundsIn(limit, channel.unit);
+      const { low, high } = boundsIn(limit, channel);
       return [[low, high] as const];
     } catch {
       // A unit that does not fit is said beside the limit; there is nothing to draw.
