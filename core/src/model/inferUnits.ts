@@ -108,7 +108,7 @@ class Walk {
       return this.alike(parts.slice(1), node.at);
     }
     const known = Object.hasOwn(functions, node.name) ? functions[node.name] : undefined;
-    if (!known || known.takes === 'plain') {
+    if (!known || known.takes !== 'same') {
       for (const part of parts) this.needPlain(part);
       return plain();
     }

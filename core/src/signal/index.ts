@@ -1,6 +1,7 @@
 export { centralDifference, type EndOrder } from './differentiate/centralDifference';
 export { quietestDerivative, type Differentiator, type Quietest } from './differentiate/quietest';
-export { bridged, evenSpacing, evenTolerance, type Bridged } from './evenSpacing';
+export { meansAround } from './meansAround';
+export { bridged, evenSpacing, evenTolerance, usualSpacing, type Bridged } from './evenSpacing';
 export { amplitudeRatio, butterworth, type Butterworth, type PassBand, type Section } from './filter/butterworth';
 export { fourierLowPass } from './filter/fourierFilter';
 export { line, removeLine, removeMean } from './filter/removeDrift';

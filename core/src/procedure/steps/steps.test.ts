@@ -469,3 +469,41 @@ describe('an error goes with what is done to its channel', () => {
       expect(v).toBeCloseTo(2, 6);
   });
 });
+
+describe('re-sampling to a coarser grid', () => {
+  const at = Float64Array.from({ length: 4000 }, (_, i) => i / 100);
+  const toned = (hertz: number): RunState => ({
+    samples: at.length,
+    mask: new Uint16Array(at.length),
+    along: 't',
+    channels: new Map([
+      ['t', { symbol: 't', name: 't', unit: 's', origin: 'logged', values: at }],
+      [
+        'y',
+        {
+          symbol: 'y',
+          name: 'y',
+          unit: 'kPa',
+          origin: 'logged',
+          values: at.map((t) => Math.sin(2 * Math.PI * hertz * t)),
+        },
+      ],
+    ]),
+  });
+  const onGrid = (run: RunState, every: number, method: string) =>
+    runProcedure(run, [step('resample', { step: every, method, unit: 's' })], new Map());
+  const isTold = (run: RunState, every: number, method: string) =>
+    onGrid(run, every, method).reports[0]!.doubts.some((d) => d.includes('aliasing'));
+  test('a tone above half the rate of the grid is told, and its mean is small', () => {
+    // 13 Hz on a grid of 5 Hz would look like 2 Hz.
+    expect(isTold(toned(13), 0.2, 'linear')).toBe(true);
+    expect(isTold(toned(13), 0.2, 'mean')).toBe(false);
+    const { values } = onGrid(toned(13), 0.2, 'mean').final.channels.get('y')!;
+    expect(Math.max(...values.slice(1, -1).map(Math.abs))).toBeLessThan(0.15);
+  });
+  test.each([
+    ['a slow movement on a coarser grid', 0.02, 0.2],
+    ['a tone on a finer grid', 13, 0.005],
+    ['a tone on the grid that it was logged on', 13, 0.01],
+  ])('%s is not told', (_, hertz, every) => expect(isTold(toned(hertz), every, 'linear')).toBe(false));
+});

@@ -1,3 +1,5 @@
+import { splitAtJumps } from './splitAtJumps';
+
 /** One watched channel over a stretch, and how calm it has to be. */
 export interface Watched {
   values: Float64Array;
@@ -14,7 +16,7 @@ const SHORT = 1e-6;
 
 /**
  * Which samples of a stretch are steady: they lie in a window of the length `lasting` over which
- * all watched channels keep within their limits.
+ * all watched channels keep within their limits, and the level of none changes by more than its limit within a stretch.
  * @param x        positions, length n, rising
  * @param watched  columns of length n, finite
  * @param lasting  length of the window, in [x]
@@ -34,6 +36,7 @@ export function steadyFlags(x: Float64Array, watched: readonly Watched[], lastin
     for (let k = Math.max(covered, i); k < ends[i]!; k++) steady[k] = 1;
     covered = Math.max(covered, ends[i]!);
   }
+  splitAtJumps(x, watched, steady, lasting);
   return steady;
 }
 
