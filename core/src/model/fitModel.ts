@@ -87,7 +87,7 @@ function searchThenPolish(search: NonlinearTask, all: Problem, degreesOfFreedom:
   const end = found && levenbergMarquardt(all, found.parameters, { damping: 1e-9, mostRounds: POLISHING });
   // A point that was left out may be where the model gives no number.
   if (!end) return solveNonlinear({ ...search, problem: all, degreesOfFreedom });
-  return { ...withCovariance(all, end, found.start), ends: found.ends };
+  return { ...withCovariance(all, end, found.start), ends: found.ends, valleys: found.valleys };
 } // prettier-ignore
 
 type Loss = { name: LossName; scale: number };

@@ -29,7 +29,7 @@ function typedStart(ends: readonly number[], isTyped: boolean): Rung | undefined
     state: 'failed',
     text: Number.isNaN(first)
       ? 'With your start values the model gives no number at some of the points. The fit went on from start values out of the data.'
-      : `From your start values the search ends in another valley, with a misfit ${said(Math.sqrt(first / best))} times as large. The fit went on from start values out of the data.`,
+      : `From your start values the search ends with a misfit ${said(Math.sqrt(first / best))} times as large. The fit went on from start values out of the data.`,
     action: { says: 'Drop my start values', ownStarts: true },
   };
 } // prettier-ignore

@@ -1,13 +1,13 @@
 import { applyQTransposed, householderQr, solveUpper } from '../../linear/householderQr';
 import type { Linearised, Problem } from './Problem';
 
-export type Ending = 'converged' | 'stalled' | 'rounds';
+export type Ending = 'converged' | 'stalled' | 'rounds' | 'creeping';
 
 export interface Solution {
   parameters: Float64Array;
   sumOfSquares: number;
   linear: Linearised;
-  /** Converged: no step makes the sum smaller. Stalled: no downhill step was found. Rounds: their number ran out. */
+  /** Converged: no step makes the sum smaller. Stalled: no downhill step was found. Rounds: their number ran out. Creeping: it won next to nothing in many rounds, and may yet. */
   ending: Ending;
   rounds: number;
 }
@@ -25,18 +25,19 @@ const LARGEST_DAMPING = 1e14;
 const FIRST_DAMPING = 1e-2;
 /** So many rounds in a row that win nothing but rounding. */
 const MOST_LEVEL = 4;
-/** A search that wins no more than this share of the sum in so many rounds creeps along a valley that leads nowhere. */
+/** A search that wins no more than this share of the sum in so many rounds creeps along a valley, which may lead somewhere. */
 const CREEPING = 1e-3;
 const MILESTONE = 50;
 
 /**
  * Nonlinear least squares within bounds, from a start.
- * @param options  after how many rounds it ends with what it has; the first damping, small where the start is near
+ * @param options  after how many rounds it ends with what it has; the first damping, small where the start is near;
+ *   whether it ends where it creeps, so that other starts can be tried first
  * @returns  undefined where the start gives no finite sum of squares
  * Source: D. W. Marquardt, J. SIAM 11 (1963) 431-441; scaled by the largest column lengths met (J. J. Moré, Lecture
  * Notes in Mathematics 630 (1978) 105-116); damping after H. B. Nielsen, IMM-REP-1999-05, Technical University of Denmark.
  */
-export function levenbergMarquardt(problem: Problem, start: Float64Array, { mostRounds = MOST_ROUNDS, damping = FIRST_DAMPING } = {}): Solution | undefined {
+export function levenbergMarquardt(problem: Problem, start: Float64Array, { mostRounds = MOST_ROUNDS, damping = FIRST_DAMPING, endsCreeping = false } = {}): Solution | undefined {
   let at = within(problem, start);
   let linear = problem.linearise(at);
   if (!Number.isFinite(linear.sumOfSquares)) return undefined;
@@ -47,7 +48,7 @@ export function levenbergMarquardt(problem: Problem, start: Float64Array, { most
     if (!linear.r.every((row) => row.every(Number.isFinite))) return ended('stalled', round);
     scale.forEach((s, k) => (scale[k] = Math.max(s, columnLength(linear, k))));
     if (round % MILESTONE === 0) {
-      if (milestone - linear.sumOfSquares <= CREEPING * milestone) return ended('rounds', round);
+      if (endsCreeping && milestone - linear.sumOfSquares <= CREEPING * milestone) return ended('creeping', round);
       milestone = linear.sumOfSquares;
     }
     const free = freeParameters(problem, at, linear);

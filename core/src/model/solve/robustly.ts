@@ -40,7 +40,7 @@ export function robustly({ build, starts, degreesOfFreedom, name, residuals }: R
     scale = next;
     const problem = build({ name, scale: width * scale });
     const found = levenbergMarquardt(problem, solution.parameters);
-    if (found) solution = { ...withCovariance(problem, found, solution.start), ends: solution.ends };
+    if (found) solution = { ...withCovariance(problem, found, solution.start), ends: solution.ends, valleys: solution.valleys };
   }
   const points = degreesOfFreedom + solution.parameters.length;
   const slopes: number[] = [];

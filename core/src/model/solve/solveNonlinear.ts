@@ -15,6 +15,9 @@ export interface NonlinearTask {
   isQuick?: boolean;
 }
 
+/** A place at which no step makes the sum of squares smaller. */
+export type Valley = Pick<Solution, 'parameters' | 'sumOfSquares'>;
+
 export interface NonlinearSolution extends Solution {
   /** (JᵀJ)⁻¹ of the weighted problem, p by p; rows of parameters at a bound are zero. */
   inverse: Float64Array[];
@@ -26,6 +29,8 @@ export interface NonlinearSolution extends Solution {
   start: Float64Array;
   /** Sums of squares in which the searches ended, in the order of the starts, this one's among them; NaN where a start had no value. */
   ends: number[];
+  /** Where searches came to rest. */
+  valleys: Valley[];
   /** The parameters that move together in the direction in which the sum of squares changes least. */
   together: number[];
 }
@@ -33,6 +38,8 @@ export interface NonlinearSolution extends Solution {
 /** So many of the starts are followed to their end. */
 const MOST_STARTS = 4;
 const QUICK_ROUNDS = 40;
+/** Damping of a search that goes on from where another one was. */
+const NEAR = 1e-6;
 const ENOUGH_ALIKE = 3;
 /** With at most so many points a second start is followed even where the first did well, to see whether it agrees. */
 const FEW_POINTS = 3000;
@@ -51,9 +58,16 @@ export function solveNonlinear({
   const isPoor = poorly(degreesOfFreedom);
   let best: NonlinearSolution | undefined;
   const ends: number[] = [];
+  const valleys: Valley[] = [];
   const keep = (start: Float64Array): Solution | undefined => {
-    const found = levenbergMarquardt(problem, start, { mostRounds: isQuick ? QUICK_ROUNDS : MOST_ROUNDS });
+    const first = levenbergMarquardt(problem, start, {
+      mostRounds: isQuick ? QUICK_ROUNDS : MOST_ROUNDS,
+      endsCreeping: true,
+    });
+    // The likeliest start is followed to its end, however slowly it goes; of the others only the best one.
+    const found = first?.ending === 'creeping' && ends.length === 0 && !isQuick ? toTheEnd(problem, first) : first;
     ends.push(found?.sumOfSquares ?? NaN);
+    if (found?.ending === 'converged') valleys.push(found);
     return found;
   };
   for (const [k, start] of starts.slice(0, isQuick ? 1 : MOST_STARTS).entries()) {
@@ -77,8 +91,17 @@ export function solveNonlinear({
     const other = further.length > 0 ? bestOf(further) : undefined;
     if (other && (!best || other.sumOfSquares < best.sumOfSquares)) best = other;
   }
-  return best && { ...best, ends };
+  if (best?.ending === 'creeping' && !isQuick) {
+    const end = toTheEnd(problem, best);
+    if (end.ending === 'converged') valleys.push(end);
+    best = withCovariance(problem, end, best.start);
+  }
+  return best && { ...best, ends, valleys };
 }
+
+/** On from where a search crept, for as many rounds as a search may take. */
+const toTheEnd = (problem: Problem, { parameters, rounds }: Solution): Solution =>
+  levenbergMarquardt(problem, parameters, { mostRounds: MOST_ROUNDS - rounds, damping: NEAR })!;
 
 /** It ended where a parameter has lost its say, or did not end at all: another start may lead elsewhere. */
 const poorly =
@@ -109,7 +132,7 @@ export function withCovariance(problem: Problem, found: Solution, start: Float64
   const free = [...at.keys()].filter((k) => !atBound[k]);
   const { r } = found.linear;
   const whole = Array.from(at, () => new Float64Array(at.length));
-  const rest = { ...found, inverse: whole, atBound, start, ends: [found.sumOfSquares] };
+  const rest = { ...found, inverse: whole, atBound, start, ends: [found.sumOfSquares], valleys: [found] };
   if (free.length === 0) return { ...rest, condition: 1, together: [] };
   const columns = free.map((k) => Float64Array.from(r, (row) => row[k]!));
   const lengths = columns.map((column) => Math.hypot(...column) || 1);
