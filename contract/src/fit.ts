@@ -30,14 +30,29 @@ export const fitRow = closed({
 export type FitRow = Static<typeof fitRow>;
 
 const column = Type.Array(reading);
+/** One source of error: its standard uncertainty alone, and its share of the square of the whole. */
+export const budgetLine = closed({
+  source: Type.String(),
+  kind: Type.Union([Type.Literal('random'), Type.Literal('systematic')]),
+  contribution: reading,
+  share: reading,
+  /** Nothing where it is taken as known. */
+  degreesOfFreedom: reading,
+});
+export type BudgetLine = Static<typeof budgetLine>;
 export const parameterRow = closed({
   symbol: Type.String(),
   meaning: Type.String(),
   unit: Type.String(),
   value: reading,
   standardError: reading,
-  /** Half width of the 95 % confidence interval. */
+  /** Half width of the 95 % confidence interval: the factor times the standard error. */
   halfWidth: reading,
+  factor: reading,
+  /** Of the standard error the part that the points share: what is declared of sensors and tables. */
+  systematic: reading,
+  /** Why it may be off, the largest reason first. */
+  budget: Type.Array(budgetLine),
   /** Where the search began that led here. */
   start: reading,
   state: Type.Union([Type.Literal('found'), Type.Literal('fixed'), Type.Literal('tied'), Type.Literal('shared')]),
@@ -62,6 +77,10 @@ export const seriesReply = closed({
   reducedChiSquare: reading,
   /** Of the parameters, row by row. */
   correlation: Type.Array(Type.Array(reading)),
+  /** So many independent points are these worth, by how much neighbours in time know of each other. */
+  worth: reading,
+  /** The sources of error that the points share and that the ± holds; empty: none is declared of their channels. */
+  sources: Type.Array(Type.String()),
   /** What speaks against the solution, in sentences. */
   doubts: Type.Array(Type.String()),
   /** Points to draw: every `every`-th of them. */
@@ -149,8 +168,11 @@ export const curveReading = closed({
   y: Type.Number(),
   xHalf: reading,
   yHalf: reading,
+  /** As those, for one further point of the same sensors. */
   xPrediction: reading,
   yPrediction: reading,
+  /** Factor of the half widths, and whether they hold what the points share. */
+  factor: reading,
   outside: Type.Number(),
   what: Type.String(),
 });

@@ -1,7 +1,9 @@
-import { fitModel, fitPolynomial, goodnessOf, modelOf, predict, studentTQuantile, type Fit } from '@undameter/core';
+import { fitModel, goodnessOf, modelOf, predict, studentTQuantile, type Fit, type FitData } from '@undameter/core';
 import { leastSquares } from '../../core/src/linear/leastSquares';
 import type { Case, Checker } from './Checker';
 import { compareNumbers, sizeOf, worstOf, type Outcome } from './compareNumbers';
+
+const fitPolynomial = (data: FitData, degree: number) => fitModel(modelOf('polynomial'), { degree }, data);
 
 const exact = 'relative 1e-9: exact rational solutions, and double rounding of coefficients that nearly cancel';
 

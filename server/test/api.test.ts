@@ -145,8 +145,18 @@ describe('a log on its way', () => {
     expect((await tryFit('absolute')).problem).toMatchObject({ code: 'FIT_WEIGHTS' });
     const declare = (uncertainty: unknown) =>
       ask(`/runs/${runId}/channels/y`, { symbol: 'y', name: 'y', unit: 'kPa', uncertainty }, 'PUT');
-    await declare({ kind: 'absolute', value: 2 * result.residualStandardDeviation!, statedAs: 'standard' });
+    const twice = { kind: 'absolute', value: 2 * result.residualStandardDeviation!, statedAs: 'standard' };
+    // What all samples share moves the constant as a whole and the slope not at all, whatever weights are chosen.
+    await declare(twice);
+    for (const weights of ['none', 'absolute', 'relative']) {
+      const { parameters, sources } = await tryFit(weights);
+      expect(sources).toEqual(['y']);
+      expect(parameters[0]!.systematic! / twice.value).toBeCloseTo(1, 6);
+      expect(parameters[1]!.standardError! / a1!.standardError!).toBeCloseTo(1, 6);
+    }
+    await declare({ ...twice, effect: 'random' });
     const weighted = await tryFit('absolute');
+    expect(weighted.sources).toEqual([]);
     expect(weighted.reducedChiSquare).toBeCloseTo(1 / 4, 6);
     expect(weighted.parameters[1]!.standardError! / a1!.standardError!).toBeCloseTo(2, 6);
     expect((await tryFit('relative')).parameters[1]!.standardError! / a1!.standardError!).toBeCloseTo(1, 6);
@@ -173,7 +183,7 @@ describe('a log on its way', () => {
     expect(finding.sentence).toContain('below');
     const read = { kind: 'reading', fitId: fit.id, conditionId: condition.id, what: 'at', at: 2 };
     const reading = (await ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin: read })).body;
-    expect(reading.sentence).toMatch(/ at x 2 .*95 % confidence of the curve/);
+    expect(reading.sentence).toMatch(/ at x 2 .*\(95 %, k = 2\.\d: random only, no error of y or x is declared\)/);
     const explained = await ask<FindingRow>(`/findings/${reading.id}`, { meaning: ' what was promised ' }, 'PUT');
     expect(explained.body).toMatchObject({ meaning: 'what was promised', nowReads: null });
     const unused = (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name: 'compared only', limits }))

@@ -163,7 +163,7 @@ test('of every sample it can be said why it is or is not in the result', async (
 test('both findings are sentences with number, unit and origin', async () => {
   const { body } = await ask<FindingRow[]>('/campaigns/1/findings');
   expect(body[0]!.sentence).toMatch(
-    /^Head at zero flow, 2900 rpm: 27\.\d+ ± 0\.\d+ m \(95 % confidence\), .* of Sweep/,
+    /^Head at zero flow, 2900 rpm: 27\.\d+ ± 0\.19 m \(95 %, k = 2\.0: systematic of .* and random\), .* of Sweep/,
   );
   expect(body[1]!.sentence).toContain('Simulated head curve, 2900 rpm');
   expect(body.map((f) => f.nowReads)).toEqual([null, null]);

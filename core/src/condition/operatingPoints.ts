@@ -1,6 +1,6 @@
 import { numberChannelOf } from '../procedure/stepTools';
 import type { RunState } from '../procedure/RunState';
-import { errorsOf, GAP_FACTOR, type Channel } from '../sample';
+import { errorsOf, GAP_FACTOR, isRandomSource, type Channel } from '../sample';
 import { standardErrorOfMean } from '../signal';
 import { usualStep } from './usualStep';
 
@@ -13,6 +13,8 @@ export interface PointValue {
   standardError: number;
   /** By what is declared of the sensors, carried to here; 0 where nothing is. */
   systematic: number;
+  /** What each source of the systematic part does to the mean, with its sign. */
+  effects: ReadonlyMap<string, number>;
   /** Both together: the standard uncertainty of the mean; NaN with one sample, whose scatter nobody knows. */
   uncertainty: number;
   /** Samples that are present, and how many independent ones they are worth. */
@@ -69,18 +71,20 @@ function stretches(state: RunState, picked: Int32Array, at: (i: number) => numbe
 
 function valueOf(channel: Channel, state: RunState, samples: Int32Array): PointValue {
   const present = samples.filter((i) => channel.values[i]! === channel.values[i]!);
-  const nothing = { symbol: channel.symbol, mean: NaN, standardDeviation: NaN, standardError: NaN, systematic: NaN, uncertainty: NaN, count: 0, worth: 0 }; // prettier-ignore
+  const nothing = { symbol: channel.symbol, mean: NaN, standardDeviation: NaN, standardError: NaN, systematic: NaN, effects: new Map(), uncertainty: NaN, count: 0, worth: 0 }; // prettier-ignore
   if (present.length === 0) return nothing;
   const scatter = standardErrorOfMean(Float64Array.from(present, (i) => channel.values[i]!));
-  let squares = 0;
-  for (const column of errorsOf(channel, state.channels).values()) {
+  const effects = new Map<string, number>();
+  for (const [source, column] of errorsOf(channel, state.channels)) {
+    // What is another error for each sample shows in their scatter already.
+    if (isRandomSource(source) && present.length > 1) continue;
     // The same error moves all samples together, so it moves their mean by its own mean.
     let sum = 0;
     for (const i of present) sum += column[i]!;
-    squares += (sum / present.length) ** 2;
+    effects.set(source, sum / present.length);
   }
-  const systematic = Math.sqrt(squares);
+  const systematic = Math.hypot(...effects.values());
   // One sample shows no scatter, which is not the same as having none.
   const uncertainty = Math.hypot(scatter.standardError, systematic);
-  return { symbol: channel.symbol, ...scatter, systematic, uncertainty };
+  return { symbol: channel.symbol, ...scatter, systematic, effects, uncertainty };
 }

@@ -11,7 +11,7 @@ import {
 
 const parameter = {
   yName: 'Head', yUnit: 'm', xName: 'Flow', xUnit: 'L/min', pointKind: 'samples' as const, series: '2900 rpm', parameter: { symbol: 'a0', meaning: 'value at x = 0', unit: 'm' },
-  value: 27.6021, halfWidth: 0.0124, model: 'Polynomial', points: 3754, run: 'Sweep',
+  value: 27.6021, halfWidth: 0.0124, factor: 1.96, sources: [] as string[], worth: 3754, model: 'Polynomial, degree 2', points: 3754, run: 'Sweep',
 }; // prettier-ignore
 const difference = {
   yName: 'Head', xName: 'Flow', series: '', unit: 'm', xUnit: 'L/min', mean: -0.3, meanHalfWidth: 0.02, rms: 0.41,
@@ -20,8 +20,36 @@ const difference = {
 
 test('a constant term reads as the value at zero, with unit, ± and origin', () =>
   expect(parameterSentence(parameter)).toBe(
-    'Head at zero flow, 2900 rpm: 27.602 ± 0.012 m (95 % confidence), from a polynomial through 3754 samples of Sweep.',
+    'Head at zero flow, 2900 rpm: 27.602 ± 0.012 m (95 %, k = 2.0: random only, no error of head or flow is declared), from a polynomial, degree 2 through 3754 samples of Sweep.',
   ));
+
+test('a ± says what it holds, and that neighbours depend on each other only where they do', () => {
+  const both = parameterSentence({ ...parameter, sources: ['p_d', 'table rho_w'], factor: 2.13 });
+  expect(both).toContain('(95 %, k = 2.1: systematic of p_d, table rho_w and random)');
+  expect(both).not.toContain('declared');
+  expect(both).not.toContain('depend');
+  expect(parameterSentence({ ...parameter, worth: 212 })).toContain(
+    'neighbours depend on each other, so 3754 points count as 210',
+  );
+});
+
+test('a straight line rises or falls by so much per unit', () => {
+  const line = {
+    ...parameter,
+    yUnit: '%',
+    xName: 'Time',
+    xUnit: 'd',
+    series: '',
+    model: 'Straight line',
+    parameter: { symbol: 'a1', meaning: 'slope', unit: '%/d' },
+  };
+  expect(parameterSentence({ ...line, value: -0.7213, halfWidth: 0.041 })).toMatch(
+    /^Head falls by 0\.721 ± 0\.041 % per d of time \(95 %/,
+  );
+  expect(parameterSentence({ ...line, value: 0.7213, halfWidth: 0.041 })).toMatch(
+    /^Head rises by 0\.721 ± 0\.041 % per d of time/,
+  );
+});
 
 test('another parameter is named by its meaning and its composed unit', () =>
   expect(
@@ -44,14 +72,14 @@ test('a difference says which side, and whether it is more than scatter', () => 
 test('a place on the curve, its optimum and its scatter read as sentences, and an extrapolation says so', () => {
   const at = { x: 70, y: 20.51, xHalf: 0, yHalf: 0.03, outside: 0 };
   expect(readingSentence({ ...parameter, what: 'at', at: 70, readings: [at] })).toBe(
-    'Head at flow 70 L/min, 2900 rpm: 20.510 ± 0.030 m (95 % confidence of the curve), from a polynomial through 3754 samples of Sweep.',
+    'Head at flow 70 L/min, 2900 rpm: 20.510 ± 0.030 m (95 %, k = 2.0: random only, no error of head or flow is declared), from a polynomial, degree 2 through 3754 samples of Sweep.',
   );
   const back = { x: 140.2, y: 0, xHalf: 0.4, yHalf: 0, outside: 0.184 };
   expect(readingSentence({ ...parameter, what: 'back', at: 0, readings: [back] })).toContain('Flow at head 0 m, 2900 rpm: 140.20 ± 0.40 L/min (extrapolated by 19 % of the measured range)');
   expect(readingSentence({ ...parameter, what: 'back', at: 99, readings: [] })).toContain('the curve does not reach it');
   expect(optimumSentence({ ...parameter, ...at, xHalf: 1.2, what: 'highest' })).toContain('Head is highest at flow 70.0 ± 1.2 L/min, 2900 rpm, where it is 20.510 ± 0.030 m');
-  expect(crossingSentence({ ...parameter, ...at, xHalf: 1.2, other: '2200 rpm' })).toContain('Head: the curves of 2900 rpm and 2200 rpm meet at flow 70.0 ± 1.2 L/min (95 % confidence of both curves), near 20.51 m, from');
+  expect(crossingSentence({ ...parameter, ...at, xHalf: 1.2, other: '2200 rpm' })).toContain('Head: the curves of 2900 rpm and 2200 rpm meet at flow 70.0 ± 1.2 L/min (95 %, k = 2.0: random only, no error of head or flow is declared), near 20.51 m, from');
   const rows = [{ title: 'Polynomial, degree 2', residualStandardDeviation: 0.0855, leftOut: 0.0861 }, { title: 'Logistic', residualStandardDeviation: null, leftOut: null }];
   expect(rankingSentence({ ...parameter, rows, taken: 939, verdict: 'Polynomial, degree 2 suffices.' })).toBe('Head against flow, 2900 rpm: Polynomial, degree 2 suffices. Residual standard deviations on 939 of the 3754 samples of Sweep: Polynomial, degree 2: 0.0855 m (left out 0.0861); Logistic: none.');
-  expect(goodnessSentence({ ...parameter, pointKind: 'operatingPoints', points: 6, deviation: 0.0855, rSquared: 0.99984 })).toContain('standard deviation of 0.0855 m (R² 0.99984), from a polynomial through 6 operating points of Sweep');
+  expect(goodnessSentence({ ...parameter, pointKind: 'operatingPoints', points: 6, deviation: 0.0855, rSquared: 0.99984 })).toContain('standard deviation of 0.0855 m (R² 0.99984), from a polynomial, degree 2 through 6 operating points of Sweep');
 }); // prettier-ignore

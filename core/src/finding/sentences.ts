@@ -12,14 +12,19 @@ interface FitFacts {
   points: number;
   pointKind: 'samples' | 'operatingPoints';
   run: string;
+  /** Sources of error that the points share and that the ± holds; empty: none is declared of their channels. */
+  sources: readonly string[];
+  /** So many independent points are they worth. */
+  worth: number;
 }
 
 /** What a finding about one fitted parameter is made of. */
 export interface ParameterFacts extends FitFacts {
   parameter: { symbol: string; meaning: string; unit: string };
   value: number;
-  /** Half width of the 95 % confidence interval. */
+  /** Half width of the 95 % confidence interval, and the factor that it is of the standard uncertainty. */
   halfWidth: number;
+  factor: number;
 }
 
 /** What a finding about a place on a fitted curve is made of. */
@@ -27,6 +32,7 @@ export interface ReadingFacts extends FitFacts {
   /** The curve at an x, or back from a y. */
   what: 'at' | 'back';
   at: number;
+  factor: number;
   readings: readonly { x: number; y: number; xHalf: number | null; yHalf: number | null; outside: number }[];
 }
 
@@ -65,8 +71,29 @@ export function parameterSentence(f: ParameterFacts): string {
     f.parameter.symbol === 'a0'
       ? `${f.yName} at zero ${f.xName.toLowerCase()}`
       : `${f.yName} against ${f.xName.toLowerCase()}, ${f.parameter.meaning} (${f.parameter.symbol})`;
-  return `${what}${f.series ? `, ${f.series}` : ''}: ${withUnit(`${value} ± ${uncertainty}`, f.parameter.unit)} (95 % confidence), ${fromFit(f)}.`;
+  const series = f.series ? `, ${f.series}` : '';
+  if (f.parameter.meaning === SLOPE) {
+    const size = formatWithUncertainty(Math.abs(f.value), f.halfWidth);
+    const per = printUnit(f.xUnit) ? `per ${printUnit(f.xUnit)}` : `per unit of ${f.xName.toLowerCase()}`;
+    return `${f.yName}${series} ${f.value < 0 ? 'falls' : 'rises'} by ${withUnit(`${size.value} ± ${size.uncertainty}`, f.yUnit)} ${per} of ${f.xName.toLowerCase()} ${holds(f)}, ${fromFit(f)}.`;
+  }
+  return `${what}${series}: ${withUnit(`${value} ± ${uncertainty}`, f.parameter.unit)} ${holds(f)}, ${fromFit(f)}.`;
 } // prettier-ignore
+
+/** What a straight line's second parameter is called. */
+export const SLOPE = 'slope';
+
+/** What a ± holds, and what it does not. */
+function holds({ sources, factor, points, worth, xName, yName }: FitFacts & { factor: number }): string {
+  const k = `k = ${factor.toFixed(factor < 10 ? 1 : 0)}`;
+  const dependent =
+    worth < 0.8 * points
+      ? `; neighbours depend on each other, so ${formatCount(points)} points count as ${formatValue(Math.max(1, worth), 2)}`
+      : '';
+  return sources.length > 0
+    ? `(95 %, ${k}: systematic of ${sources.join(', ')} and random${dependent})`
+    : `(95 %, ${k}: random only, no error of ${yName.toLowerCase()} or ${xName.toLowerCase()} is declared${dependent})`;
+}
 
 const fromFit = (f: FitFacts): string =>
   `from a ${f.model.toLowerCase()} through ${formatCount(f.points)} ${f.pointKind === 'samples' ? 'samples' : 'operating points'} of ${f.run}`;
@@ -82,13 +109,14 @@ export function readingSentence(f: ReadingFacts): string {
     const { value, uncertainty } = formatWithUncertainty(number, half ?? NaN);
     return withUnit(`${value} ± ${uncertainty}`, to.unit) + beyondWords(r);
   });
-  return `${to.name} ${place}: ${said.join(' and ')} (95 % confidence of the curve), ${fromFit(f)}.`;
+  return `${to.name} ${place}: ${said.join(' and ')} ${holds(f)}, ${fromFit(f)}.`;
 } // prettier-ignore
 
 /** What a finding about the lowest or highest place of a curve is made of. */
 export interface OptimumFacts extends FitFacts {
   /** `lowest` or `highest`. */
   what: string;
+  factor: number;
   x: number;
   y: number;
   xHalf: number | null;
@@ -99,7 +127,7 @@ export interface OptimumFacts extends FitFacts {
 /** The lowest or highest place of a curve as a sentence. */
 export function optimumSentence(f: OptimumFacts): string {
   const [x, y] = [formatWithUncertainty(f.x, f.xHalf ?? NaN), formatWithUncertainty(f.y, f.yHalf ?? NaN)];
-  return `${f.yName} is ${f.what} at ${f.xName.toLowerCase()} ${withUnit(`${x.value} ± ${x.uncertainty}`, f.xUnit)}${beyondWords(f)}${f.series ? `, ${f.series}` : ''}, where it is ${withUnit(`${y.value} ± ${y.uncertainty}`, f.yUnit)} (95 % confidence of the curve), ${fromFit(f)}.`;
+  return `${f.yName} is ${f.what} at ${f.xName.toLowerCase()} ${withUnit(`${x.value} ± ${x.uncertainty}`, f.xUnit)}${beyondWords(f)}${f.series ? `, ${f.series}` : ''}, where it is ${withUnit(`${y.value} ± ${y.uncertainty}`, f.yUnit)} ${holds(f)}, ${fromFit(f)}.`;
 } // prettier-ignore
 
 /** What a finding about a place where two curves meet is made of. */
@@ -111,7 +139,7 @@ export interface CrossingFacts extends Omit<OptimumFacts, 'what' | 'yHalf'> {
 /** Where two curves meet as a sentence. */
 export function crossingSentence(f: CrossingFacts): string {
   const { value, uncertainty } = formatWithUncertainty(f.x, f.xHalf ?? NaN);
-  return `${f.yName}: the curves of ${f.series} and ${f.other} meet at ${f.xName.toLowerCase()} ${withUnit(`${value} ± ${uncertainty}`, f.xUnit)} (95 % confidence of both curves)${beyondWords(f)}, near ${withUnit(formatValue(f.y, 4), f.yUnit)}, ${fromFit(f)}.`;
+  return `${f.yName}: the curves of ${f.series} and ${f.other} meet at ${f.xName.toLowerCase()} ${withUnit(`${value} ± ${uncertainty}`, f.xUnit)} ${holds(f)}${beyondWords(f)}, near ${withUnit(formatValue(f.y, 4), f.yUnit)}, ${fromFit(f)}.`;
 } // prettier-ignore
 
 /** What a finding about models side by side is made of. */

@@ -1,5 +1,7 @@
 import type { Static, TObject } from 'typebox';
 import type { Unit } from '../units';
+import type { Spread } from './uncertainty/completeFit';
+import type { PointErrors, SystematicEffect } from './uncertainty/PointErrors';
 
 /** What a model is fitted to: n points, unit of each axis as the channels carry them. */
 export interface FitData {
@@ -11,6 +13,10 @@ export interface FitData {
   sigmaIsAbsolute?: boolean;
   /** Standard deviation of each x: then the distance is counted in both variables. Needs sigma. */
   sigmaX?: Float64Array;
+  /** What the points share: each source of error by itself, which does not average away. */
+  errors?: readonly PointErrors[];
+  /** The points stand in the order in which they were measured, so that their neighbours may know of each other. */
+  isInOrder?: boolean;
   /** Further x of a model that is linear in several, each of length n. */
   others?: Float64Array[];
   /** Names for sentences. */
@@ -20,7 +26,8 @@ export interface FitData {
 /** How a fit ended; a fit that stops early still returns what it has. */
 export type FitStatus = 'solved' | 'singular';
 
-export interface Fit {
+/** A solution, and what the scatter of independent points says of how sure it is. */
+export interface PlainFit {
   status: FitStatus;
   parameters: Float64Array;
   standardErrors: Float64Array;
@@ -45,8 +52,28 @@ export interface Fit {
   ends: readonly number[];
   /** Value of the curve at x, and its derivatives by what was found, for `spread`. */
   curve(x: number): { value: number; gradient: Float64Array };
-  /** Standard error of what changes with a parameter as the gradient says. */
-  spread(gradient: Float64Array): number;
+  /** Of a point of the fit by its number, where its gradient does not follow from x alone. */
+  pointGradient?(i: number): Float64Array;
+  /** Derivatives of each parameter by the coefficients that the gradients of the curve stand for. */
+  parameterGradients: readonly Float64Array[];
+  /** (JᵀWJ)⁻¹ of those coefficients, and the variance of a point of weight 1 that makes it their covariance. */
+  inverse: readonly Float64Array[];
+  variance: number;
+  /** Standard error, by the scatter of independent points, of what changes with the coefficients as the gradient says. */
+  randomSpread(gradient: Float64Array): number;
+}
+
+/** A solution with all that is known of how sure it is: `standardErrors` holds scatter and shared errors. */
+export interface Fit extends PlainFit {
+  /** What each source of error of the points does to the coefficients. */
+  effects: readonly SystematicEffect[];
+  /** So many independent points are these points worth. */
+  worth: number;
+  /** Of the random part; infinite where the scatter of a point is known. */
+  randomDegreesOfFreedom: number;
+  /** How sure a number is that changes with the coefficients as the gradient says; with the scatter of one further point. */
+  spread(gradient: Float64Array, further?: number): Spread;
+  parameterSpread(k: number): Spread;
 }
 
 export interface Parameter {
@@ -107,7 +134,7 @@ export interface Model<Settings extends TObject = TObject> {
    * Solves it at once, where nothing is fixed and the loss is the square.
    * @throws {AppError} TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD
    */
-  direct?(data: FitData, settings: Static<Settings>): Fit;
+  direct?(data: FitData, settings: Static<Settings>): PlainFit;
 }
 
 export const defineModel = <Settings extends TObject>(model: Model<Settings>): Model => model as unknown as Model;

@@ -11,6 +11,9 @@ import { pointsProblem, type Problem } from './solve/Problem';
 import { robustly } from './solve/robustly';
 import { solveNonlinear, withCovariance, type NonlinearSolution, type NonlinearTask } from './solve/solveNonlinear';
 import { outcomeOf, type Solved } from './outcomeOf';
+import { completeFit } from './uncertainty/completeFit';
+import type { SystematicEffect } from './uncertainty/PointErrors';
+import { systematicEffects } from './uncertainty/systematicEffects';
 
 /**
  * A model through one series of points.
@@ -24,7 +27,11 @@ export function fitModel(
   choices: Choices = {},
   isQuick = false,
 ): Fit {
-  if (model.direct && isPlain(choices) && !data.sigmaX) return model.direct(data, settings);
+  if (model.direct && isPlain(choices) && !data.sigmaX) {
+    const fit = model.direct(data, settings);
+    const part = { fit, data, places: fit.inverse.map((_, k) => k) };
+    return completeFit(fit, data, systematicEffects([part], fit.inverse));
+  }
   return fitTogether(model, settings, [data], choices, isQuick)[0]!;
 }
 
@@ -63,8 +70,13 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
       ? searchThenPolish({ problem: over(all.map((data) => thinned(data))), trial, starts: joined, degreesOfFreedom: SEARCHED, isQuick }, over(all), degreesOfFreedom)
       : solveNonlinear({ problem: over(all), trial, starts: joined, degreesOfFreedom, isQuick });
   if (!solved) throw notFinite(parts, all, starts[0]!);
-  return all.map((data, s) => outcomeOf({ model, parts, data, places: places[s]!, solved, degreesOfFreedom, isJoint: all.length > 1 } satisfies Solved));
+  const fits = all.map((data, s) => outcomeOf({ model, parts, data, places: places[s]!, solved, degreesOfFreedom, isJoint: all.length > 1 } satisfies Solved));
+  const effects = systematicEffects(fits.map((fit, s) => ({ fit, data: all[s]!, places: places[s]! })), solved.inverse);
+  return fits.map((fit, s) => completeFit(fit, all[s]!, ofSeries(effects, places[s]!)));
 } // prettier-ignore
+
+const ofSeries = (effects: readonly SystematicEffect[], places: readonly number[]): SystematicEffect[] =>
+  effects.map(({ source, change }) => ({ source, change: Float64Array.from(places, (k) => change[k]!) }));
 
 /** Beyond so many points the search goes over a part of them, and only its end over all. */
 const MANY_POINTS = 1500;

@@ -1,4 +1,4 @@
-export type { Fit, FitData, FitStatus, Handle, Model, Parameter } from './Model';
+export type { Fit, PlainFit, FitData, FitStatus, Handle, Model, Parameter } from './Model';
 export { choicesSchema, type Choices } from './Choices';
 export { fitModel, fitTogether } from './fitModel';
 export { compareModels, titleOf, type Candidate, type Comparison, type Rated } from './compareModels';
@@ -10,7 +10,11 @@ export { losses, lossNames, type LossName } from './solve/losses';
 export { orthogonalProblem } from './solve/orthogonalProblem';
 export { pointsProblem } from './solve/Problem';
 export { solveNonlinear, type NonlinearSolution, type NonlinearTask } from './solve/solveNonlinear';
-export { crossings, optima, predict, readAt, readBack, type Reading } from './readings';
+export { crossings, furtherSpread, optima, predict, readAt, readBack, type ReadCurve, type Reading } from './readings';
+export { coverageFactor, spreadOf, type Spread } from './uncertainty/completeFit';
+export { effectsOn, rootOfSquares, type PointErrors, type SystematicEffect } from './uncertainty/PointErrors';
+export { budgetOf, SCATTER, type BudgetLine } from './uncertainty/budget';
+export { scatterAbout } from './uncertainty/scatterAbout';
 export { durbinWatson, normalityTest, runsTest, zeroMeanTest } from './statistics/residualTests';
 export { fTail, normalDistribution, normalQuantile } from './statistics/distributions';
 export { straightFit, type StraightFit } from './straightFit';

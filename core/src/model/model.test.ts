@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { fitPolynomial, predict, studentTQuantile } from './index';
+import { fitModel, modelOf, predict, studentTQuantile, type FitData } from './index';
+
+const fitPolynomial = (data: FitData, degree: number) => fitModel(modelOf('polynomial'), { degree }, data);
 
 /** NIST StRD "Wampler3": y = 1 + x + … + x⁵ plus an alternating disturbance; certified values of that data set. */
 const wampler3Y = [760, -2042, 2111, -1684, 3888, 1858, 11379, 17560, 39287, 64382, 113159, 175108, 273291, 400186, 581243, 811568, 1121004, 1506550, 2002767, 2611612, 3369180]; // prettier-ignore

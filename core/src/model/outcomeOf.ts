@@ -1,5 +1,5 @@
 import { formatValue } from '../number/formatNumber';
-import type { Fit, FitData, Model } from './Model';
+import type { FitData, Model, PlainFit } from './Model';
 import type { Parametrisation } from './Parametrisation';
 import type { RobustSolution } from './solve/robustly';
 import type { NonlinearSolution, Valley } from './solve/solveNonlinear';
@@ -19,7 +19,7 @@ export interface Solved {
 }
 
 /** What a solution says of one series. */
-export function outcomeOf({ model, parts, data, places, solved, degreesOfFreedom, isJoint }: Solved): Fit {
+export function outcomeOf({ model, parts, data, places, solved, degreesOfFreedom, isJoint }: Solved): PlainFit {
   const { x, y, sigma } = data;
   const free = Float64Array.from(places, (k) => solved.parameters[k]!);
   const curve = parts.over(x);
@@ -55,7 +55,10 @@ export function outcomeOf({ model, parts, data, places, solved, degreesOfFreedom
       const gradient = Float64Array.from(single.jacobian(free), (column) => column[0]!);
       return { value: single.values(free)[0]!, gradient };
     },
-    spread: (gradient) => Math.sqrt(Math.max(0, bilinear(gradient, inner, gradient))),
+    parameterGradients: slopes,
+    inverse: places.map((k) => Float64Array.from(places, (l) => solved.inverse[k]![l]!)),
+    variance,
+    randomSpread: (gradient) => Math.sqrt(Math.max(0, bilinear(gradient, inner, gradient))),
   };
 } // prettier-ignore
 

@@ -1,16 +1,18 @@
 import { rootBetween } from '../number/rootBetween';
 import type { Fit } from './Model';
+import { spreadOf, type Spread } from './uncertainty/completeFit';
+import { effectsOn, rootOfSquares } from './uncertainty/PointErrors';
 
-/** A place on a fitted curve, with what is known of it. Errors are standard errors. */
+/** A place on a fitted curve, with what is known of it. */
 export interface Reading {
   x: number;
   y: number;
-  /** Of y where x was given, of x where y was; of both at an optimum. */
-  xError: number;
-  yError: number;
-  /** As those, for one further measured point: with its scatter. */
-  xPrediction: number;
-  yPrediction: number;
+  /** Of y where x was given, of x where y was; of both at an optimum. What is given is sure. */
+  xSpread: Spread;
+  ySpread: Spread;
+  /** As those, for one further point measured by the same sensors: with its scatter, and without what it shares with the others. */
+  xFurther: Spread;
+  yFurther: Spread;
   /** How far outside the points, as a share of their range; 0 within. */
   outside: number;
 }
@@ -19,34 +21,47 @@ export interface Reading {
 export interface ReadCurve {
   fit: Fit;
   range: readonly [number, number];
-  /** Standard deviation of one point about the curve. */
-  scatter: number;
+  /** Standard deviation of one point about the curve, at x. */
+  scatterAt(x: number): number;
 }
 
-/** Value of the curve and its standard error at x. */
-export function predict(fit: Fit, x: number): { value: number; standardError: number } {
+/** Value of the curve and how sure it is at x. */
+export function predict(fit: Fit, x: number): { value: number; standardError: number; spread: Spread } {
   const { value, gradient } = fit.curve(x);
-  return { value, standardError: fit.spread(gradient) };
+  const spread = fit.spread(gradient);
+  return { value, standardError: spread.standard, spread };
 }
+
+/** One further point: the scatter of the curve and its own, and no error that it shares with the points of the fit. */
+export const furtherSpread = (fit: Fit, { random }: Spread, scatter: number): Spread =>
+  spreadOf(Math.hypot(random, scatter), 0, fit.randomDegreesOfFreedom);
+
+const sure: Spread = { random: 0, systematic: 0, standard: 0, halfWidth: 0, factor: 0 };
+const scaled = ({ random, systematic, standard, halfWidth, factor }: Spread, by: number): Spread => ({
+  random: random * by,
+  systematic: systematic * by,
+  standard: standard * by,
+  halfWidth: halfWidth * by,
+  factor,
+});
 
 /** Searches go so many ranges beyond the points on either side. */
 const BEYOND = 1;
 const STEPS = 600;
 
 /** The curve's y at x. */
-export function readAt({ fit, range, scatter }: ReadCurve, x: number): Reading {
-  const { value, gradient } = fit.curve(x);
-  const yError = fit.spread(gradient);
-  return { x, y: value, xError: 0, yError, xPrediction: 0, yPrediction: Math.hypot(yError, scatter), outside: outsideOf(x, range) };
+export function readAt({ fit, range, scatterAt }: ReadCurve, x: number): Reading {
+  const { value, spread } = predict(fit, x);
+  return { x, y: value, xSpread: sure, ySpread: spread, xFurther: sure, yFurther: furtherSpread(fit, spread, scatterAt(x)), outside: outsideOf(x, range) };
 } // prettier-ignore
 
 /** Every x at which the curve has this y, in rising order. */
 export const readBack = (curve: ReadCurve, y: number): Reading[] =>
   roots(curve, (x) => curve.fit.curve(x).value - y).map((x) => {
     const at = readAt(curve, x);
-    const slope = Math.abs(slopeAt(curve, x));
-    return { ...at, y, xError: at.yError / slope, xPrediction: at.yPrediction / slope, yError: 0, yPrediction: 0 };
-  });
+    const perSlope = 1 / Math.abs(slopeAt(curve, x));
+    return { ...at, y, xSpread: scaled(at.ySpread, perSlope), xFurther: scaled(at.yFurther, perSlope), ySpread: sure, yFurther: sure };
+  }); // prettier-ignore
 
 /** Lowest and highest places, where the slope is nothing. */
 export const optima = (curve: ReadCurve): (Reading & { kind: 'lowest' | 'highest' })[] =>
@@ -56,17 +71,28 @@ export const optima = (curve: ReadCurve): (Reading & { kind: 'lowest' | 'highest
     if (!(Math.abs(bend) > 0)) return [];
     const [left, right] = [curve.fit.curve(x - h).gradient, curve.fit.curve(x + h).gradient];
     const ofSlope = right.map((v, k) => (v - left[k]!) / (2 * h));
-    return [{ ...readAt(curve, x), xError: curve.fit.spread(ofSlope) / Math.abs(bend), kind: bend > 0 ? ('lowest' as const) : ('highest' as const) }];
+    return [{ ...readAt(curve, x), xSpread: scaled(curve.fit.spread(ofSlope), 1 / Math.abs(bend)), kind: bend > 0 ? ('lowest' as const) : ('highest' as const) }];
   }); // prettier-ignore
 
-/** Where two curves meet; the errors of both count, taken as independent. */
+/** Where two curves meet: their scatters are independent, and an error that both share counts once, with its signs. */
 export const crossings = (a: ReadCurve, b: ReadCurve): Reading[] =>
   roots(a, (x) => a.fit.curve(x).value - b.fit.curve(x).value).map((x) => {
     const [p, q] = [readAt(a, x), readAt(b, x)];
-    const slope = Math.abs(slopeAt(a, x) - slopeAt(b, x));
-    const xError = Math.hypot(p.yError, q.yError) / slope;
-    return { ...p, xError, xPrediction: Math.hypot(p.yPrediction, q.yPrediction) / slope, outside: Math.max(p.outside, q.outside) };
+    const perSlope = 1 / Math.abs(slopeAt(a, x) - slopeAt(b, x));
+    const apart = differenceSpread(a.fit, b.fit, x);
+    const further = spreadOf(Math.hypot(p.yFurther.random, q.yFurther.random), 0, Math.min(a.fit.randomDegreesOfFreedom, b.fit.randomDegreesOfFreedom));
+    return { ...p, xSpread: scaled(apart, perSlope), xFurther: scaled(further, perSlope), outside: Math.max(p.outside, q.outside) };
   }); // prettier-ignore
+
+/** How sure the difference of two curves is at x. */
+export function differenceSpread(a: Fit, b: Fit, x: number): Spread {
+  const [p, q] = [a.curve(x).gradient, b.curve(x).gradient];
+  const shared = effectsOn(p, a.effects);
+  for (const [source, effect] of effectsOn(q, b.effects)) shared.set(source, (shared.get(source) ?? 0) - effect);
+  const [r, s] = [a.spread(p).random, b.spread(q).random];
+  const freedom = (r * r + s * s) ** 2 / (r ** 4 / a.randomDegreesOfFreedom + s ** 4 / b.randomDegreesOfFreedom);
+  return spreadOf(Math.hypot(r, s), rootOfSquares(shared.values()), freedom);
+}
 
 function roots({ range: [low, high] }: ReadCurve, f: (x: number) => number): number[] {
   const [from, step] = [low - BEYOND * (high - low), ((1 + 2 * BEYOND) * (high - low)) / STEPS];

@@ -2,7 +2,8 @@ import { AppError } from '../error/AppError';
 import { operatingPoints, pickSamples, type Condition } from '../condition';
 import type { RunState } from '../procedure/RunState';
 import { numberChannelOf } from '../procedure/stepTools';
-import { combined, countKept, errorsOf, gather, KEPT, type Channel } from '../sample';
+import { combined, countKept, errorsOf, gather, isRandomSource, KEPT, type Channel } from '../sample';
+import type { PointErrors } from './uncertainty/PointErrors';
 
 export interface Series {
   x: Float64Array;
@@ -15,6 +16,11 @@ export interface Series {
   /** Standard uncertainty of each y and x: of operating points, or as the channel carries it; empty where none is known. */
   sigma: Float64Array;
   sigmaX: Float64Array;
+  /** Of those the part that differs from point to point, where it is known; empty where only the scatter can tell it. */
+  random: Float64Array;
+  randomX: Float64Array;
+  /** The part that the points share, source by source. */
+  errors: PointErrors[];
   /** The points are operating points, not samples. */
   isReduced: boolean;
   /** The samples that were picked, rising. */
@@ -49,7 +55,13 @@ export function seriesData(
   const channels = [xChannel, yChannel, ...otherChannels];
   const present = picked.filter((i) => channels.every((c) => Number.isFinite(c.values[i]!)));
   const column = (values: Float64Array | undefined): Float64Array => (values ? gather(values, present) : new Float64Array());
+  const [ofX, ofY] = [xChannel, yChannel].map((c) => [...errorsOf(c, state.channels)]) as [Sources, Sources];
+  const random = (all: Sources) => combined(new Map(all.filter(([source]) => isRandomSource(source))));
+  const shared = (all: Sources) => new Map(all.filter(([source]) => !isRandomSource(source)).map(([source, c]) => [source, column(c)]));
   return {
+    random: column(random(ofY)),
+    randomX: column(random(ofX)),
+    errors: pointErrors(shared(ofX), shared(ofY)),
     x: column(xChannel.values),
     y: column(yChannel.values),
     sigma: column(combined(errorsOf(yChannel, state.channels))),
@@ -87,9 +99,18 @@ function pointsOf(
     [xChannel, yChannel, ...otherChannels].map((c) => c.symbol),
   );
   const present = points.filter(({ values }) => values.every((v) => v.count > 0));
-  const column = (which: number, part: 'mean' | 'uncertainty'): Float64Array =>
+  const column = (which: number, part: 'mean' | 'uncertainty' | 'standardError'): Float64Array =>
     Float64Array.from(present, ({ values }) => values[which]![part]);
+  const effects = (which: number): Map<string, Float64Array> => {
+    const sources = new Set(present.flatMap(({ values }) => [...values[which]!.effects.keys()]));
+    return new Map(
+      [...sources].map((s) => [s, Float64Array.from(present, ({ values }) => values[which]!.effects.get(s) ?? 0)]),
+    );
+  };
   return {
+    random: column(1, 'standardError'),
+    randomX: column(0, 'standardError'),
+    errors: pointErrors(effects(0), effects(1)),
     x: column(0, 'mean'),
     y: column(1, 'mean'),
     sigma: column(1, 'uncertainty'),
@@ -103,6 +124,17 @@ function pointsOf(
     missing: points.length - present.length,
     setAside: { x: new Float64Array(), y: new Float64Array() },
   };
+}
+
+type Sources = [string, Float64Array][];
+
+/** The errors of x and of y, source by source: one that reaches both stands in both. */
+function pointErrors(ofX: ReadonlyMap<string, Float64Array>, ofY: ReadonlyMap<string, Float64Array>): PointErrors[] {
+  return [...new Set([...ofX.keys(), ...ofY.keys()])].map((source) => ({
+    source,
+    x: ofX.get(source),
+    y: ofY.get(source),
+  }));
 }
 
 function keptSamples(state: RunState): Int32Array {

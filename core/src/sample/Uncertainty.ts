@@ -6,12 +6,15 @@ const amount = Type.Number({ minimum: 0 });
 /** What a stated ± means: one standard deviation, two of them, or limits that are never passed. */
 const statedAs = Type.Union([Type.Literal('standard'), Type.Literal('twice'), Type.Literal('limits')]);
 
+/** The same for all samples, as a calibration is, or another one for each; absent: random where a channel tells it, else systematic. */
+const effect = Type.Optional(Type.Union([Type.Literal('systematic'), Type.Literal('random')]));
+
 /** What is declared of how sure the samples of a channel are. */
 export const uncertaintySchema = Type.Union([
-  Type.Object({ kind: Type.Literal('absolute'), value: amount, statedAs }, closed),
-  Type.Object({ kind: Type.Literal('reading'), percent: amount, statedAs }, closed),
-  Type.Object({ kind: Type.Literal('fullScale'), percent: amount, fullScale: amount, statedAs }, closed),
-  Type.Object({ kind: Type.Literal('channel'), symbol: Type.String({ minLength: 1, maxLength: 40 }), statedAs }, closed),
+  Type.Object({ kind: Type.Literal('absolute'), value: amount, statedAs, effect }, closed),
+  Type.Object({ kind: Type.Literal('reading'), percent: amount, statedAs, effect }, closed),
+  Type.Object({ kind: Type.Literal('fullScale'), percent: amount, fullScale: amount, statedAs, effect }, closed),
+  Type.Object({ kind: Type.Literal('channel'), symbol: Type.String({ minLength: 1, maxLength: 40 }), statedAs, effect }, closed),
 ]); // prettier-ignore
 export type Uncertainty = Static<typeof uncertaintySchema>;
 

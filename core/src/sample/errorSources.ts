@@ -10,13 +10,17 @@ import { AppError } from '../error/AppError';
  */
 export type ErrorSources = ReadonlyMap<string, Float64Array>;
 
+/** What differs from sample to sample goes under a name of its own, since it averages away where the others do not. */
+const RANDOM = '~';
+export const isRandomSource = (source: string): boolean => source.startsWith(RANDOM);
+
 const none: ErrorSources = new Map();
 const known = new WeakMap<Channel, ErrorSources>();
 
 /**
  * The errors of a channel: for a derived one what was propagated to it, for a logged one what is
  * declared of it, which counts as the same for all of its samples (a sensor that reads high
- * reads high all day); the scatter from sample to sample shows by itself.
+ * reads high all day), unless it is declared sample by sample or as random.
  * @param channels  those of the run, since one may tell the uncertainty of another
  * @throws {AppError} CHANNEL_UNKNOWN, UNIT_MISFIT when the channel that tells it does not fit
  */
@@ -36,7 +40,8 @@ function declaredErrors({ symbol, values, unit, uncertainty }: Channel, channels
     const factor = differenceFactor(parseUnit(teller.unit), parseUnit(unit));
     return teller.values.map((v) => v * factor);
   };
-  return new Map([[symbol, standardUncertainty(values, uncertainty, inUnit)]]);
+  const isRandom = (uncertainty.effect ?? (uncertainty.kind === 'channel' ? 'random' : 'systematic')) === 'random';
+  return new Map([[isRandom ? RANDOM + symbol : symbol, standardUncertainty(values, uncertainty, inUnit)]]);
 } // prettier-ignore
 
 /** Every source's column through the same linear operation. */

@@ -1,6 +1,6 @@
 export { isSymbol, unitOfChannel, type Channel } from './Channel';
 export { checkUncertainty, standardUncertainty, uncertaintySchema, type Uncertainty } from './Uncertainty';
-export { addErrors, combined, errorsOf, mapErrors, type ErrorSources } from './errorSources';
+export { addErrors, combined, errorsOf, isRandomSource, mapErrors, type ErrorSources } from './errorSources';
 export { countByStep, countKept, KEPT, type Mask } from './Mask';
 export { describe, type Description } from './describe';
 export { histogram, type Histogram } from './histogram';

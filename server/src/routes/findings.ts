@@ -164,6 +164,8 @@ async function fittedSeries({ db, loader, pools }: Services, { fitId, conditionI
       points: series.points,
       pointKind: task.data,
       run: task.run.name,
+      sources: series.sources,
+      worth: series.worth ?? series.points,
     },
   };
 } // prettier-ignore
@@ -173,17 +175,17 @@ async function parameterFinding(services: Services, origin: Of<'parameter'>): Pr
   const parameter = series.parameters.find((p) => p.symbol === origin.parameter);
   if (!parameter || parameter.value === null)
     throw new AppError('NOT_FOUND', { what: 'fitted parameter', id: origin.parameter });
-  return parameterSentence({ ...facts, parameter, value: parameter.value, halfWidth: parameter.halfWidth ?? NaN });
+  return parameterSentence({ ...facts, parameter, value: parameter.value, halfWidth: parameter.halfWidth ?? NaN, factor: parameter.factor ?? NaN }); // prettier-ignore
 }
 
 async function readingFinding(services: Services, origin: Of<'reading'>): Promise<string> {
   const { task, index, facts } = await fittedSeries(services, origin);
   const [atX, atY] = [origin.what === 'at' ? origin.at : null, origin.what === 'back' ? origin.at : null];
   const found = await services.pools.readCurve({ ...task, series: index, atX, atY, other: null });
-  if (origin.what !== 'optimum') return readingSentence({ ...facts, what: origin.what, at: origin.at, readings: found[origin.what] }); // prettier-ignore
+  if (origin.what !== 'optimum') return readingSentence({ ...facts, what: origin.what, at: origin.at, factor: found[origin.what][0]?.factor ?? NaN, readings: found[origin.what] }); // prettier-ignore
   const optimum = found.optima[origin.at];
   if (!optimum) throw new AppError('NOT_FOUND', { what: 'optimum of the curve', id: String(origin.at + 1) });
-  return optimumSentence({ ...facts, ...optimum });
+  return optimumSentence({ ...facts, ...optimum, factor: optimum.factor ?? NaN });
 }
 
 async function crossingFinding(services: Services, origin: Of<'crossing'>): Promise<string> {
@@ -193,7 +195,7 @@ async function crossingFinding(services: Services, origin: Of<'crossing'>): Prom
   const { crossings } = await services.pools.readCurve({ ...task, series: index, atX: null, atY: null, other });
   const place = crossings[origin.which];
   if (!place) throw new AppError('NOT_FOUND', { what: 'place where the curves meet', id: String(origin.which + 1) });
-  return crossingSentence({ ...facts, ...place, other: all[other]!.name });
+  return crossingSentence({ ...facts, ...place, factor: place.factor ?? NaN, other: all[other]!.name });
 }
 
 async function rankingFinding(services: Services, origin: Of<'ranking'>): Promise<string> {

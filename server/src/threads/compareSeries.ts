@@ -159,7 +159,7 @@ function ofFit({ data, condition }: PreparedSeries, { task, fitted }: ReadyCandi
   const matching = fitted.length === 1 ? fitted[0] : fitted.find((f) => f.value?.condition?.id === condition?.id);
   if (!matching) throw new AppError('FIT_WITHOUT_CONDITION', { fit: task.name, condition: nameOf(condition) });
   if (!matching.value) throw new AppError(matching.problem.code as never, matching.problem.facts as never);
-  const { fit, range, t, data: own } = matching.value;
+  const { fit, range, data: own } = matching.value;
   const toOwn = (x: Float64Array): Float64Array => convertColumn(x, unit(data.xChannel), unit(own.xChannel));
   const [yOwn, yHere] = [unit(own.yChannel), unit(data.yChannel)];
   const factor = Math.abs((yOwn.scale / yHere.scale) * task.scale);
@@ -169,7 +169,7 @@ function ofFit({ data, condition }: PreparedSeries, { task, fitted }: ReadyCandi
   const errors = (x: Float64Array): Float64Array => toOwn(x).map((v) => factor * predict(fit, v).standardError);
   const candidate: CurveCandidate = { name: task.name, range: [ends[0]!, ends[1]!], at, uncertainty: together(task.uncertainty, errors) };
   const x = curveGrid([ends[0]!, ends[1]!]);
-  const [values, half] = [at(x), errors(x).map((u) => t * u)];
+  const [values, half] = [at(x), toOwn(x).map((v) => factor * predict(fit, v).spread.halfWidth)];
   const curve = { x: readings(x), y: readings(values), low: readings(values.map((v, i) => v - half[i]!)), high: readings(values.map((v, i) => v + half[i]!)) };
   return { curve, candidate };
 } // prettier-ignore

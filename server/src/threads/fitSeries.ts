@@ -1,5 +1,5 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
-import { countKept, fTail, goodnessOf, modelOf, numberChannelOf, predict, printUnit, type Series } from '@undameter/core'; // prettier-ignore
+import { budgetOf, countKept, fTail, furtherSpread, goodnessOf, modelOf, numberChannelOf, predict, printUnit, scatterAbout, titleOf, type BudgetLine, type Series } from '@undameter/core'; // prettier-ignore
 import type { FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
 import { endsOf, eachCondition, fitAll, meansOf, meansOfOthers, nameOf, parametersOf, type FittedSeries } from './prepareSeries'; // prettier-ignore
@@ -21,7 +21,7 @@ export function fit(task: FitTask): FitReply {
     x: axisOf(x),
     y: axisOf(y),
     formula: model.formula(task.settings as never),
-    model: model.title,
+    model: titleOf({ kind: task.model, settings: task.settings }),
     samples: final.samples,
     kept: countKept(final.mask),
     series: all.map((one, s) =>
@@ -83,12 +83,13 @@ export const curveGrid = ([low, high]: readonly [number, number]): Float64Array 
   Float64Array.from({ length: CURVE_POINTS }, (_, i) => low + ((high - low) * i) / (CURVE_POINTS - 1));
 
 function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
-  const { condition, data, points, fit: fitted, t, range } = series;
+  const { condition, data, points, fit: fitted, range } = series;
   const { every, indices } = thinned(points.x.length);
   const grid = curveGrid(range);
   const goodness = goodnessOf(fitted, points.x.length);
   const curve = Array.from(grid, (at) => predict(fitted, at));
-  const further = curve.map((p) => t * Math.hypot(p.standardError, fitted.residualStandardDeviation));
+  const scatterAt = scatterAbout(fitted, points);
+  const further = curve.map((p, i) => furtherSpread(fitted, p.spread, scatterAt(grid[i]!)).halfWidth);
   const take = (values: Float64Array) => indices.map((i) => reading(values[i]!));
   return {
     conditionId: condition?.id ?? null,
@@ -105,6 +106,8 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
     bic: reading(goodness.bic),
     reducedChiSquare: reading(fitted.reducedChiSquare),
     correlation: goodness.correlation.map(readings),
+    worth: reading(fitted.worth),
+    sources: fitted.effects.map((e) => e.source),
     doubts: [...fitted.doubts],
     drawn: {
       every,
@@ -118,8 +121,8 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
     curve: {
       x: readings(grid),
       y: curve.map((p) => reading(p.value)),
-      low: curve.map((p) => reading(p.value - t * p.standardError)),
-      high: curve.map((p) => reading(p.value + t * p.standardError)),
+      low: curve.map((p) => reading(p.value - p.spread.halfWidth)),
+      high: curve.map((p) => reading(p.value + p.spread.halfWidth)),
       lowest: curve.map((p, i) => reading(p.value - further[i]!)),
       highest: curve.map((p, i) => reading(p.value + further[i]!)),
     },
@@ -129,7 +132,7 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
 } // prettier-ignore
 
 function parameterRows(task: FitTask, series: FittedSeries): SeriesReply['parameters'] {
-  const { fit: fitted, t } = series;
+  const { fit: fitted } = series;
   const { fixed = {}, tied = {}, shared = [] } = task.choices;
   return parametersOf(task, series).map(({ symbol, meaning, unit }, k) => ({
     symbol,
@@ -137,11 +140,25 @@ function parameterRows(task: FitTask, series: FittedSeries): SeriesReply['parame
     unit: printUnit(unit.text),
     value: reading(fitted.parameters[k]!),
     standardError: reading(fitted.standardErrors[k]!),
-    halfWidth: reading(t * fitted.standardErrors[k]!),
+    ...spreadOfParameter(fitted, k),
     start: reading(fitted.start[k]!),
     state: symbol in fixed ? 'fixed' : symbol in tied ? 'tied' : shared.includes(symbol) ? 'shared' : 'found',
   }));
 }
+
+function spreadOfParameter(fitted: FittedSeries['fit'], k: number) {
+  const { halfWidth, factor, systematic } = fitted.parameterSpread(k);
+  const budget = budgetOf(fitted, fitted.parameterGradients[k]!).map(budgetReply);
+  return { halfWidth: reading(halfWidth), factor: reading(factor), systematic: reading(systematic), budget };
+}
+
+const budgetReply = (line: BudgetLine) => ({
+  source: line.source,
+  kind: line.kind,
+  contribution: reading(line.contribution),
+  share: reading(line.share),
+  degreesOfFreedom: reading(line.degreesOfFreedom),
+});
 
 /** Of operating points, and of samples where they are weights. */
 function uncertainties({ data, known }: FittedSeries, take: (values: Float64Array) => (number | null)[]) {
@@ -167,6 +184,8 @@ function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, '
     bic: null,
     reducedChiSquare: null,
     correlation: [],
+    worth: null,
+    sources: [],
     doubts: [],
     drawn: { every: 1, x: [], y: [], residual: [], xUncertainty: [], yUncertainty: [] },
     leftOut: { x: [], y: [], beyond: 0 },

@@ -13,6 +13,7 @@ import {
   readAt,
   readBack,
   runsTest,
+  scatterAbout,
   straightFit,
   zeroMeanTest,
   type Candidate,
@@ -104,31 +105,28 @@ export function readCurve(task: ReadingsTask): ReadingsReply {
   const series = seriesInHand(task);
   const curve = readable(series);
   const reply = (all: readonly Reading[], what = ''): CurveReading[] =>
-    all.slice(0, MOST_READINGS).map((r) => halves(r, series.t, what));
+    all.slice(0, MOST_READINGS).map((r) => halves(r, what));
   return {
     at: task.atX === null ? [] : reply([readAt(curve, task.atX)]),
     back: task.atY === null ? [] : reply(readBack(curve, task.atY)),
     zeros: reply(readBack(curve, 0)),
-    optima: optima(curve).slice(0, MOST_READINGS).map((r) => halves(r, series.t, r.kind)),
+    optima: optima(curve).slice(0, MOST_READINGS).map((r) => halves(r, r.kind)),
     crossings: task.other === null || task.other === task.series ? [] : reply(crossings(curve, readable(seriesInHand(task, task.other)))),
   };
 } // prettier-ignore
 
 const MOST_READINGS = 8;
 
-const readable = ({ fit, range }: FittedSeries) => ({
-  fit,
-  range,
-  scatter: Number.isFinite(fit.residualStandardDeviation) ? fit.residualStandardDeviation : 0,
-});
+const readable = ({ fit, range, points }: FittedSeries) => ({ fit, range, scatterAt: scatterAbout(fit, points) });
 
-const halves = (r: Reading, t: number, what: string): CurveReading => ({
+const halves = (r: Reading, what: string): CurveReading => ({
   x: r.x,
   y: r.y,
-  xHalf: reading(t * r.xError),
-  yHalf: reading(t * r.yError),
-  xPrediction: reading(t * r.xPrediction),
-  yPrediction: reading(t * r.yPrediction),
+  xHalf: reading(r.xSpread.halfWidth),
+  yHalf: reading(r.ySpread.halfWidth),
+  xPrediction: reading(r.xFurther.halfWidth),
+  yPrediction: reading(r.yFurther.halfWidth),
+  factor: reading(r.ySpread.factor || r.xSpread.factor),
   outside: r.outside,
   what,
 });

@@ -5,7 +5,6 @@ import {
   modelOf,
   parseUnit,
   seriesData,
-  studentTQuantile,
   type Fit,
   type FitData,
   type Parameter,
@@ -32,8 +31,6 @@ export interface PreparedSeries {
 /** One condition's points and their fit, as the comparison needs them too. */
 export interface FittedSeries extends PreparedSeries {
   fit: Fit;
-  /** Student factor of the 95 % confidence interval. */
-  t: number;
   range: [number, number];
 }
 
@@ -60,8 +57,7 @@ export function fitAll(task: FitTask): Attempt<FittedSeries>[] {
 } // prettier-ignore
 
 function fitted(prepared: PreparedSeries, fit: Fit): FittedSeries {
-  const t = fit.degreesOfFreedom > 0 ? studentTQuantile(0.975, fit.degreesOfFreedom) : NaN;
-  return { ...prepared, fit, t, range: endsOf(prepared.points.x) };
+  return { ...prepared, fit, range: endsOf(prepared.points.x) };
 }
 
 /** @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY, FIT_WEIGHTS */
@@ -78,6 +74,7 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
   const x = inside(data.x) ?? data.x;
   if (x.length === 0) throw new AppError('FIT_RANGE_EMPTY', { series: name, from: range![0], to: range![1] });
   const known = { sigma: inside(data.sigma), sigmaX: inside(data.sigmaX) };
+  const random = { sigma: inside(data.random), sigmaX: inside(data.randomX) };
   return {
     condition,
     name,
@@ -87,19 +84,34 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
       y: inside(data.y)!,
       xName: data.xChannel.name,
       ...(others.length > 0 ? { others: data.others.map((c) => inside(c)!) } : {}),
-      ...weightsOf(task, data, known),
+      ...weightsOf(task, data, known, random),
+      errors: data.errors.map(({ source, x: ofX, y: ofY }) => ({
+        source,
+        x: ofX && inside(ofX),
+        y: ofY && inside(ofY),
+      })),
+      isInOrder: !data.isReduced,
     },
     known,
     leftOut: { x: outside(data.x), y: outside(data.y) },
   };
 }
 
-function weightsOf({ weights }: FitTask, data: Series, { sigma, sigmaX }: PreparedSeries['known']): Partial<FitData> {
+/**
+ * Points are weighted by what differs from one to the next, where that is known: what they share goes through the fit as a
+ * column of its own. Where only shared errors are declared, their ratios weight, and the scatter says how sure a point is.
+ */
+function weightsOf({ weights }: FitTask, data: Series, { sigma, sigmaX }: Sigmas, random: Sigmas): Partial<FitData> {
   if (weights === 'none') return {};
-  const ofY = usable(sigma, data.x.length, data.yChannel.name);
-  if (weights !== 'both') return { sigma: ofY, sigmaIsAbsolute: weights === 'absolute' };
-  return { sigma: ofY, sigmaIsAbsolute: true, sigmaX: usable(sigmaX, data.x.length, data.xChannel.name) };
-}
+  const isKnown = (column: Float64Array | undefined): column is Float64Array => column !== undefined && column.every((s) => s > 0 && s < Infinity);
+  const ofY = isKnown(random.sigma) ? random.sigma : usable(sigma, data.x.length, data.yChannel.name);
+  const sigmaIsAbsolute = weights !== 'relative' && isKnown(random.sigma);
+  if (weights !== 'both') return { sigma: ofY, sigmaIsAbsolute };
+  const ofX = isKnown(random.sigmaX) ? random.sigmaX : usable(sigmaX, data.x.length, data.xChannel.name);
+  return { sigma: ofY, sigmaIsAbsolute, sigmaX: ofX };
+} // prettier-ignore
+
+type Sigmas = PreparedSeries['known'];
 
 /** @throws {AppError} FIT_WEIGHTS where a point has no uncertainty above zero */
 function usable(sigma: Float64Array | undefined, points: number, channel: string): Float64Array {

@@ -116,19 +116,19 @@ test('back from y, optimum and crossing, each with its error', () => {
   const x = over(0, 10, 200);
   const truth = (v: number): number => 3 + 4 * v - 0.5 * v * v;
   const cubic = fitModel(modelOf('polynomial'), { degree: 2 }, { x, y: noisy(x, truth, 0.1), xName: 'x' });
-  const curve = { fit: cubic, range: [0, 10] as const, scatter: cubic.residualStandardDeviation };
+  const curve = { fit: cubic, range: [0, 10] as const, scatterAt: () => cubic.residualStandardDeviation };
   const [top] = optima(curve);
   expect(top).toMatchObject({ kind: 'highest', outside: 0 });
-  expect(Math.abs(top!.x - 4)).toBeLessThan(4 * top!.xError);
-  expect(top!.xError).toBeLessThan(0.02);
+  expect(Math.abs(top!.x - 4)).toBeLessThan(4 * top!.xSpread.standard);
+  expect(top!.xSpread.standard).toBeLessThan(0.02);
   const [left, right] = readBack(curve, 9);
   expect([left!.x, right!.x].map((v) => Math.round(v))).toEqual([2, 6]);
-  expect(left!.xPrediction).toBeGreaterThan(5 * left!.xError);
+  expect(left!.xFurther.halfWidth).toBeGreaterThan(5 * left!.xSpread.halfWidth);
   // y = 0 lies left of the points and right of them, where nothing was measured.
   expect(readBack(curve, -2).map((r) => r.outside > 0)).toEqual([true, false]);
   const line = fitModel(modelOf('polynomial'), { degree: 1 }, { x, y: noisy(x, (v) => v, 0.1), xName: 'x' });
   const [meeting] = crossings({ ...curve, fit: line }, curve).filter((c) => c.outside === 0);
-  expect(Math.abs(meeting!.x - (3 + Math.sqrt(15)))).toBeLessThan(4 * meeting!.xError);
+  expect(Math.abs(meeting!.x - (3 + Math.sqrt(15)))).toBeLessThan(4 * meeting!.xSpread.standard);
 });
 
 test('shared parameters have one value for all series, and are surer than alone', () => {

@@ -2,7 +2,7 @@ import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { leastSquares } from '../../linear/leastSquares';
 import { perPower, plain } from '../../units';
-import { defineModel, type Fit, type FitData } from '../Model';
+import { defineModel, type FitData, type PlainFit } from '../Model';
 import { summarise } from '../statistics/summarise';
 
 /**
@@ -30,7 +30,7 @@ export const multilinear = defineModel({
 const meanOf = (column: Float64Array): number => column.reduce((s, v) => s + v, 0) / column.length;
 
 /** @throws {AppError} TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD */
-function fitMultilinear({ x, y, sigma, sigmaIsAbsolute, others = [], xName }: FitData): Fit {
+function fitMultilinear({ x, y, sigma, sigmaIsAbsolute, others = [], xName }: FitData): PlainFit {
   const columns = [x, ...others];
   const count = columns.length + 1;
   if (x.length < count) throw new AppError('TOO_FEW_POINTS_FOR_MODEL', { have: x.length, parameters: count });
@@ -59,6 +59,10 @@ function fitMultilinear({ x, y, sigma, sigmaIsAbsolute, others = [], xName }: Fi
       const gradient = Float64Array.of(1, at, ...means);
       return { value: gradient.reduce((sum, v, k) => sum + v * solved.solution[k]!, 0), gradient };
     },
-    spread: (row) => Math.sqrt(Math.max(0, row.reduce((sum, v, i) => sum + v * row.reduce((s, w, j) => s + w * covariance[i]![j]!, 0), 0))),
+    pointGradient: (i) => Float64Array.from([1, x[i]!, ...others.map((c) => c[i]!)]),
+    parameterGradients: covariance.map((_, k) => Float64Array.from(covariance, (__, l) => Number(k === l))),
+    inverse: solved.inverse,
+    variance,
+    randomSpread: (row) => Math.sqrt(Math.max(0, row.reduce((sum, v, i) => sum + v * row.reduce((s, w, j) => s + w * covariance[i]![j]!, 0), 0))),
   };
 } // prettier-ignore

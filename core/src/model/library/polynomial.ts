@@ -5,21 +5,28 @@ import { leastSquares, type LeastSquares } from '../../linear/leastSquares';
 import { momentFit } from '../../linear/momentFit';
 import { perPower } from '../../units';
 import { summarise } from '../statistics/summarise';
-import { defineModel, type Fit, type FitData } from '../Model';
+import { defineModel, type FitData, type PlainFit } from '../Model';
 
 const superscripts = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 
 export const polynomial = defineModel({
   kind: 'polynomial',
   title: 'Polynomial',
-  titled: ({ degree }) => `Polynomial, degree ${degree}`,
+  titled: ({ degree }) => (degree === 1 ? 'Straight line' : `Polynomial, degree ${degree}`),
   settings: Type.Object({ degree: Type.Integer({ minimum: 1, maximum: 9, default: 2, title: 'Degree' }) }),
   formula: ({ degree }) =>
     'y = a0' + Array.from({ length: degree }, (_, k) => ` + a${k + 1}·x${k === 0 ? '' : superscripts[k + 1]}`).join(''),
   parameters: ({ degree }, x, y) =>
     Array.from({ length: degree + 1 }, (_, k) => ({
       symbol: `a${k}`,
-      meaning: k === 0 ? 'value at x = 0' : k === 1 ? 'slope at x = 0' : `factor of x${superscripts[k]}`,
+      meaning:
+        k === 0
+          ? 'value at x = 0'
+          : k > 1
+            ? `factor of x${superscripts[k]}`
+            : degree === 1
+              ? 'slope'
+              : 'slope at x = 0',
       unit: perPower(y, x, k),
     })),
   expression: ({ degree }) =>
@@ -41,7 +48,7 @@ export const polynomial = defineModel({
  * standard errors are those of the general linear model (Draper and Smith, Applied
  * Regression Analysis, 3rd ed., chapter 5).
  */
-export function fitPolynomial(data: FitData, degree: number): Fit {
+export function fitPolynomial(data: FitData, degree: number): PlainFit {
   const { x, y, sigma } = data;
   const parameters = degree + 1;
   if (x.length < parameters) throw new AppError('TOO_FEW_POINTS_FOR_MODEL', { have: x.length, parameters });
@@ -76,7 +83,10 @@ export function fitPolynomial(data: FitData, degree: number): Fit {
       const gradient = Float64Array.from({ length: parameters }, (_, k) => ((at - centre) / scale) ** k);
       return { value: sumOfProducts(gradient, solved.solution), gradient };
     },
-    spread: (row) => spreadOf(row, inner),
+    parameterGradients: toPlain,
+    inverse: solved.inverse,
+    variance,
+    randomSpread: (row) => spreadOf(row, inner),
   };
 }
 

@@ -38,6 +38,9 @@ function rowsOf({ model, settings, choices }: FitBody, series: SeriesReply): rea
     value: fixed[symbol] ?? null,
     standardError: null,
     halfWidth: null,
+    factor: null,
+    systematic: null,
+    budget: [],
     start: start[symbol] ?? null,
     state: symbol in fixed ? 'fixed' : symbol in tied ? 'tied' : shared.includes(symbol) ? 'shared' : 'found',
   }));

@@ -2,6 +2,8 @@ import type { FindingOrigin, FitReply, FitResults, ParameterRow } from '@undamet
 import { formatWithUncertainty } from '@undameter/core';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../report/usePinFinding';
+import { BudgetOf } from './BudgetOf';
+import { heldWords } from './budget';
 import { Goodness } from './Goodness';
 
 interface SeriesPanelProps {
@@ -45,7 +47,7 @@ export function SeriesPanel({ campaignId, fit, index, fitId, results }: SeriesPa
       <header className="panel-head">
         <h2>{series.name}</h2>
         <span className="grow" />
-        <span className="soft">95 % confidence</span>
+        <span className="soft">{heldWords(series)}</span>
       </header>
       <ul className="parameters">
         {series.parameters.map((p) => {
@@ -68,6 +70,7 @@ export function SeriesPanel({ campaignId, fit, index, fitId, results }: SeriesPa
               >
                 Pin as finding
               </button>
+              {p.state !== 'fixed' && <BudgetOf row={p} />}
             </li>
           );
         })}

@@ -1,0 +1,72 @@
+import { studentTQuantile } from '../statistics/studentT';
+import { normalQuantile } from '../statistics/distributions';
+import type { Fit, FitData, PlainFit } from '../Model';
+import { correlatedCovariance } from './correlatedCovariance';
+import { dependenceOf } from './dependence';
+import { effectsOn, rootOfSquares, type SystematicEffect } from './PointErrors';
+
+/** Of how far a number may be off: by the scatter of the points, by what they share, and both together. */
+export interface Spread {
+  random: number;
+  systematic: number;
+  /** Standard uncertainty: both. */
+  standard: number;
+  /** Half width of the 95 % interval, and the factor that it is of the standard uncertainty. */
+  halfWidth: number;
+  factor: number;
+}
+
+/** About as many degrees of freedom as make no difference to the normal distribution. */
+const MANY = 1e5;
+
+/**
+ * Random and systematic parts together. The random one has the degrees of freedom of its scatter, the systematic ones are
+ * taken as known. Source: JCGM 100:2008 (GUM) G.4.1, the formula of Welch and Satterthwaite.
+ */
+export function spreadOf(random: number, systematic: number, degreesOfFreedom: number): Spread {
+  const standard = Math.hypot(random, systematic);
+  const freedom = random > 0 ? degreesOfFreedom * (standard / random) ** 4 : Infinity;
+  const factor = coverageFactor(freedom);
+  return { random, systematic, standard, halfWidth: factor * standard, factor };
+}
+
+/** Factor of the 95 % interval; NaN without a degree of freedom. */
+export const coverageFactor = (degreesOfFreedom: number): number =>
+  degreesOfFreedom > MANY
+    ? normalQuantile(0.975)
+    : degreesOfFreedom > 0
+      ? studentTQuantile(0.975, degreesOfFreedom)
+      : NaN;
+
+/** A fit with what its points share and how they depend on each other in what it says of its sureness. */
+export function completeFit(fit: PlainFit, data: FitData, effects: readonly SystematicEffect[]): Fit {
+  const isScatter = !(data.sigma && data.sigmaIsAbsolute);
+  const weighted = data.sigma ? fit.residuals.map((r, i) => r / data.sigma![i]!) : fit.residuals;
+  const dependence = data.isInOrder && isScatter ? dependenceOf(weighted, fit.parameters.length) : { rho: 0, tau: 1 };
+  const worth = data.x.length / dependence.tau;
+  const randomFreedom = isScatter ? (dependence.tau > 1 ? Math.max(1, worth - fit.parameters.length) : fit.degreesOfFreedom) : Infinity;
+  const random = randomSpread(fit, data, dependence.rho);
+  const spread = (gradient: Float64Array, further = 0): Spread => {
+    const systematic = effects.length > 0 ? rootOfSquares(effectsOn(gradient, effects).values()) : 0;
+    return spreadOf(Math.hypot(random(gradient), further), systematic, randomFreedom);
+  };
+  const rows = fit.parameterGradients;
+  const hasMore = effects.length > 0 || dependence.rho > 0;
+  return {
+    ...fit,
+    effects,
+    worth,
+    randomDegreesOfFreedom: randomFreedom,
+    standardErrors: hasMore ? Float64Array.from(rows, (row) => spread(row).standard) : fit.standardErrors,
+    spread,
+    parameterSpread: (k) => (hasMore ? spread(rows[k]!) : spreadOf(fit.standardErrors[k]!, 0, randomFreedom)),
+  };
+} // prettier-ignore
+
+/** By the scatter alone: of independent residuals as the fit has it, of dependent ones through their correlations. */
+function randomSpread(fit: PlainFit, data: FitData, rho: number): (gradient: Float64Array) => number {
+  if (rho === 0) return fit.randomSpread;
+  const unit = correlatedCovariance(fit, data, fit.inverse, rho);
+  return (gradient) =>
+    Math.sqrt(Math.max(0, fit.variance * gradient.reduce((sum, g, k) => sum + g * unit[k]!.reduce((s, v, l) => s + v * gradient[l]!, 0), 0)));
+} // prettier-ignore

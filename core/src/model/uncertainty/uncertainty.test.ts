@@ -1,0 +1,196 @@
+import { describe, expect, test } from '@jest/globals';
+import { Random } from '../../number/Random';
+import { fitModel, fitTogether } from '../fitModel';
+import { modelOf } from '../library';
+import type { FitData } from '../Model';
+import { crossings, readAt, readBack } from '../readings';
+import { budgetOf } from './budget';
+import { coverageFactor, spreadOf } from './completeFit';
+import { dependenceOf } from './dependence';
+import { scatterAbout } from './scatterAbout';
+
+const line = modelOf('polynomial');
+const straight = { degree: 1 };
+const x = Float64Array.from({ length: 41 }, (_, i) => i / 4);
+const seeded = new Random(3);
+const y = x.map((v) => 5 - 0.3 * v + seeded.normal(0.02));
+const data: FitData = { x, y, xName: 'x' };
+const offset = { source: 'offset', y: x.map(() => 0.2) };
+const gain = { source: 'gain', y: y.map((v) => 0.01 * v) };
+
+describe('what the points share goes through the fit as a whole', () => {
+  test.each([
+    ['without weights', data],
+    ['with weights', { ...data, sigma: x.map((v) => 0.01 + v / 100), sigmaIsAbsolute: false }],
+    ['with known ones', { ...data, sigma: x.map((v) => 0.01 + v / 100), sigmaIsAbsolute: true }],
+  ])('an offset moves the constant by itself and the slope not at all, %s', (_, points) => {
+    const { effects } = fitModel(line, straight, { ...points, errors: [offset, gain] });
+    const change = (source: string) => {
+      const fit = fitModel(line, straight, { ...points, errors: [offset, gain] });
+      const effect = effects.find((e) => e.source === source)!.change;
+      return fit.parameterGradients.map((row) => row.reduce((sum, g, k) => sum + g * effect[k]!, 0));
+    };
+    expect(change('offset')).toEqual([expect.closeTo(0.2, 9), expect.closeTo(0, 9)]);
+    // Every y 1 % larger: the same line, 1 % larger.
+    const fit = fitModel(line, straight, points);
+    change('gain').forEach((c, k) => expect(c / (0.01 * fit.parameters[k]!)).toBeCloseTo(1, 9));
+  });
+
+  // The map of the fit is exact for what is linear in it: the same as fitting the moved points.
+  test.each(['exponentialOffset', 'gaussianPeak', 'powerLaw'])(
+    '%s: as the points moved by a little would be fitted',
+    (kind) => {
+      const model = modelOf(kind);
+      const at = x.map((v) => v + 1);
+      const curve: Record<string, (v: number) => number> = {
+        exponentialOffset: (v) => 2 + 5 * Math.exp(-v / 3),
+        gaussianPeak: (v) => 4 * Math.exp(-((v - 5) ** 2) / 8),
+        powerLaw: (v) => 3 * v ** 0.7,
+      };
+      const random = new Random(11);
+      const points: FitData = { x: at, y: at.map((v) => curve[kind]!(v) + random.normal(1e-3)), xName: 'x' };
+      const shape = at.map((v) => 0.01 + 0.002 * v);
+      const along = at.map(() => 0.01);
+      const fit = fitModel(model, {}, { ...points, errors: [{ source: 's', x: along, y: shape }] });
+      const step = 1e-3;
+      const moved = fitModel(
+        model,
+        {},
+        { ...points, x: at.map((v, i) => v + step * along[i]!), y: points.y.map((v, i) => v + step * shape[i]!) },
+        {
+          start: Object.fromEntries(
+            model
+              .parameters(
+                {},
+                { text: '', dimension: [0, 0, 0, 0, 0, 0, 0, 0], scale: 1, offset: 0 },
+                { text: '', dimension: [0, 0, 0, 0, 0, 0, 0, 0], scale: 1, offset: 0 },
+              )
+              .map((p, k) => [p.symbol, fit.parameters[k]!]),
+          ),
+        },
+      );
+      fit.effects[0]!.change.forEach((c, k) => {
+        const found = (moved.parameters[k]! - fit.parameters[k]!) / step;
+        expect(Math.abs(c - found)).toBeLessThan(0.02 * Math.abs(found) + 1e-4);
+      });
+    },
+  );
+
+  test('more samples make the random part smaller and leave the systematic one', () => {
+    const many = (n: number) => {
+      const random = new Random(n);
+      const at = Float64Array.from({ length: n }, (_, i) => (10 * i) / (n - 1));
+      return fitModel(line, straight, {
+        x: at,
+        y: at.map((v) => 5 - 0.3 * v + random.normal(0.1)),
+        xName: 'x',
+        errors: [{ source: 'o', y: at.map(() => 0.2) }],
+      }).parameterSpread(0);
+    };
+    const [few, lots] = [many(30), many(3000)];
+    expect(lots.random).toBeLessThan(few.random / 7);
+    expect(lots.systematic).toBeCloseTo(0.2, 9);
+    expect(lots.standard).toBeGreaterThan(0.2);
+  });
+
+  test('two curves that share a sensor meet where they met, and two that do not are less sure of it', () => {
+    const other = x.map((v, i) => 2 + 0.3 * v + y[i]! - (5 - 0.3 * v));
+    const curve = (values: Float64Array, source: string) => {
+      const points = { x, y: values, xName: 'x', errors: [{ source, y: x.map(() => 0.2) }] };
+      const fit = fitModel(line, straight, points);
+      return { fit, range: [0, 10] as const, scatterAt: scatterAbout(fit, points) };
+    };
+    const shared = crossings(curve(y, 's'), curve(other, 's'))[0]!;
+    const apart = crossings(curve(y, 's'), curve(other, 't'))[0]!;
+    expect(shared.xSpread.systematic).toBeCloseTo(0, 9);
+    // √2 · 0.2 over the difference of the slopes, 0.6.
+    expect(apart.xSpread.systematic).toBeCloseTo((Math.SQRT2 * 0.2) / 0.6, 2);
+  });
+
+  test('shared parameters of two series hold the errors of both', () => {
+    const second: FitData = { x, y: y.map((v) => v + 1), xName: 'x', errors: [offset] };
+    const [first] = fitTogether(line, straight, [{ ...data, errors: [offset] }, second], { shared: ['a1'] });
+    expect(first!.parameterSpread(0).systematic).toBeCloseTo(0.2, 6);
+    expect(first!.parameterSpread(1).systematic).toBeCloseTo(0, 6);
+  });
+});
+
+describe('how sure', () => {
+  // JCGM 100:2008, G.4.1: u² = 3² + 4², 10 degrees of freedom of the first: 10·(5/3)⁴ = 77; k of Student's t there 1.99.
+  test('random and systematic together have the degrees of freedom of Welch and Satterthwaite', () => {
+    const { standard, factor, halfWidth } = spreadOf(3, 4, 10);
+    expect(standard).toBe(5);
+    expect(factor).toBeCloseTo(1.991, 3);
+    expect(halfWidth).toBeCloseTo(9.956, 2);
+  });
+  test.each([
+    [1, 12.706],
+    [10, 2.228],
+    [Infinity, 1.96],
+  ])('with %d degrees of freedom the factor is %d', (freedom, factor) =>
+    expect(coverageFactor(freedom)).toBeCloseTo(factor, 3),
+  );
+  test('without a degree of freedom there is none', () => expect(coverageFactor(0)).toBeNaN());
+
+  test('a known scatter takes the normal quantile, one from the residuals Student’s', () => {
+    const sigma = x.map(() => 0.02);
+    expect(fitModel(line, straight, { ...data, sigma, sigmaIsAbsolute: true }).parameterSpread(0).factor).toBeCloseTo(
+      1.96,
+      3,
+    );
+    expect(fitModel(line, straight, { ...data, sigma, sigmaIsAbsolute: false }).parameterSpread(0).factor).toBeCloseTo(
+      2.0227,
+      3,
+    );
+  });
+
+  test('a further point scatters as its neighbours do, and does not know the offset of its sensor', () => {
+    const sigma = x.map((v) => 0.01 * (1 + v));
+    const points = { ...data, sigma, sigmaIsAbsolute: true, errors: [offset] };
+    const fit = fitModel(line, straight, points);
+    const curve = { fit, range: [0, 10] as const, scatterAt: scatterAbout(fit, points) };
+    expect(curve.scatterAt(9.9)).toBeCloseTo(0.109, 9);
+    const [low, high] = [readAt(curve, 0), readAt(curve, 10)];
+    expect(high.yFurther.standard / low.yFurther.standard).toBeGreaterThan(5);
+    expect(low.yFurther.systematic).toBe(0);
+    expect(low.ySpread.systematic).toBeCloseTo(0.2, 9);
+    const [back] = readBack(curve, 4);
+    expect(back!.xSpread.systematic).toBeCloseTo(0.2 / 0.3, 1);
+  });
+
+  test('a budget adds up to the whole, the largest share first', () => {
+    const fit = fitModel(line, straight, { ...data, errors: [offset, gain] });
+    const lines = budgetOf(fit, fit.parameterGradients[0]!);
+    expect(lines.map((l) => l.source)).toEqual(['offset', 'gain', 'scatter']);
+    expect(lines.reduce((sum, l) => sum + l.share, 0)).toBeCloseTo(1, 12);
+    expect(lines[2]).toMatchObject({ kind: 'random', degreesOfFreedom: 39 });
+  });
+});
+
+describe('residuals that depend on each other', () => {
+  const autoregressive = (n: number, rho: number, seed: number): Float64Array => {
+    const random = new Random(seed);
+    const out = new Float64Array(n);
+    out[0] = random.normal(1);
+    for (let i = 1; i < n; i++) out[i] = rho * out[i - 1]! + random.normal(Math.sqrt(1 - rho * rho));
+    return out;
+  };
+  test.each([
+    [0.5, 3],
+    [0.9, 19],
+  ])('a first-order process of %d is worth one sample in %d', (rho, tau) => {
+    const found = dependenceOf(autoregressive(20_000, rho, 2), 2);
+    expect(found.tau / tau).toBeGreaterThan(0.85);
+    expect(found.tau / tau).toBeLessThan(1.2);
+  });
+  test('independent ones are worth all of them', () => expect(dependenceOf(autoregressive(500, 0, 4), 2).tau).toBe(1));
+  test('they make a fit less sure, but only in the order of measuring', () => {
+    const at = Float64Array.from({ length: 400 }, (_, i) => i / 40);
+    const noise = autoregressive(400, 0.9, 6);
+    const points = { x: at, y: at.map((v, i) => 2 + v + 0.1 * noise[i]!), xName: 'x' };
+    const [known, blind] = [fitModel(line, straight, { ...points, isInOrder: true }), fitModel(line, straight, points)];
+    expect(known.worth).toBeLessThan(60);
+    expect(known.parameterSpread(1).standard / blind.parameterSpread(1).standard).toBeGreaterThan(2.5);
+    expect(blind.worth).toBe(400);
+  });
+});
