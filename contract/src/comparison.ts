@@ -36,14 +36,15 @@ export type ComparisonRow = Static<typeof comparisonRow>;
 export const trialComparisonBody = closed({ ...comparisonBody.properties, campaignId: id });
 
 const column = Type.Array(reading);
-const state = Type.Union([Type.Literal('passed'), Type.Literal('doubtful'), Type.Literal('failed')]);
+const state = Type.Union([Type.Literal('passed'), Type.Literal('doubtful'), Type.Literal('failed'), Type.Literal('notTested')]); // prettier-ignore
 export const comparedCandidate = closed({
   /** Its curve in the units of the reference, with the 95 % band of a fit. */
   curve: closed({ x: column, y: column, low: column, high: column }),
   points: Type.Integer(),
   outside: Type.Integer(),
-  /** reference − candidate. */
+  /** candidate − reference, as every difference here. */
   mean: reading,
+  /** Half width of its 95 % interval by the scatter of the points alone. */
   meanHalfWidth: reading,
   rms: reading,
   largest: reading,
@@ -53,11 +54,12 @@ export const comparedCandidate = closed({
   correlation: reading,
   /** Share of the points that lie within twice the combined uncertainty. */
   within: reading,
-  /** candidate − reference on average, and the validation uncertainty beside it. */
+  /** Of the points of which an uncertainty is known: the mean, and the validation uncertainty of it. */
   e: reading,
   uVal: reading,
   verdict: closed({ state, text: Type.String() }),
-  drawn: closed({ x: column, difference: column, reference: column, candidate: column }),
+  /** With the standard uncertainty of each difference, nothing where none is known. */
+  drawn: closed({ x: column, difference: column, reference: column, candidate: column, uncertainty: column }),
   problem: orNull(problem),
 });
 export type ComparedCandidate = Static<typeof comparedCandidate>;

@@ -8,7 +8,8 @@ const measures: Record<string, (d: Difference) => number> = {
   rmse: (d) => d.rms,
   mae: (d) => d.meanSize,
   maxabs: (d) => Math.abs(d.largest),
-  bias: (d) => d.mean,
+  // The file counts reference − candidate.
+  bias: (d) => -d.mean,
   pearson: (d) => d.correlation,
   nrmse_range: (d) => d.scaled,
 };

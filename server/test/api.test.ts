@@ -175,9 +175,12 @@ describe('a log on its way', () => {
     const [compared, ofFit] = (await ask<ComparisonReply>(`/comparisons/${row.body.id}/result`)).body.series[0]!
       .candidates;
     // The candidate is 1 kPa lower, and comes in cm and Pa.
-    expect(compared!.mean).toBeCloseTo(1, 3);
+    expect(compared!.mean).toBeCloseTo(-1, 3);
+    expect(compared!.verdict.state).toBe('notTested');
     // The fit goes through the points, and was moved up by half a kilopascal.
-    expect(ofFit!.mean).toBeCloseTo(-0.5, 3);
+    expect(ofFit!.mean).toBeCloseTo(0.5, 3);
+    // The very points that it was fitted to do not judge it.
+    expect(ofFit!.verdict).toMatchObject({ state: 'notTested', text: expect.stringContaining('was fitted to') });
     const origin = { kind: 'difference', comparisonId: row.body.id, conditionId: condition.id };
     const finding = (await ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin })).body;
     expect(finding.sentence).toContain('below');

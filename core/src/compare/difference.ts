@@ -1,4 +1,5 @@
 import { AppError } from '../error/AppError';
+import type { PointErrors } from '../model/uncertainty/PointErrors';
 import { interpolatorThrough } from '../property';
 
 /** A curve given by points. */
@@ -7,9 +8,19 @@ export interface Curve {
   y: Float64Array;
 }
 
+/** How far one source of error moves a curve at each of its points: one standard deviation of it, with its sign. */
+export interface SharedError {
+  source: string;
+  column: Float64Array;
+}
+
 export interface Reference extends Curve {
-  /** Standard uncertainty of each y; absent where none is known. */
-  uncertainty?: Float64Array | undefined;
+  /** Standard uncertainty of each y by what differs from point to point; NaN where it is not known, absent where none is. */
+  independent?: Float64Array | undefined;
+  /** The same of each x, where it is known. */
+  independentX?: Float64Array | undefined;
+  /** What the points share, source by source. */
+  shared?: readonly PointErrors[] | undefined;
 }
 
 /** What is held against the reference, at any x. */
@@ -18,8 +29,8 @@ export interface Candidate {
   /** It is not extended beyond these. */
   range: readonly [number, number];
   at(x: Float64Array): Float64Array;
-  /** Standard uncertainty at x; absent where none is known. */
-  uncertainty?: ((x: Float64Array) => Float64Array) | undefined;
+  /** Its errors at x, source by source; absent where nothing is stated. A source of the same name is the same error. */
+  shared?: ((x: Float64Array) => SharedError[]) | undefined;
 }
 
 export interface Difference {
@@ -27,7 +38,7 @@ export interface Difference {
   x: Float64Array;
   reference: Float64Array;
   candidate: Float64Array;
-  /** reference − candidate. */
+  /** candidate − reference: the error of the candidate as the reference sees it. */
   difference: Float64Array;
   /** Points outside it, which are not compared. */
   outside: number;
@@ -41,56 +52,89 @@ export interface Difference {
   scaled: number;
   /** Pearson's; NaN where one of them does not vary. */
   correlation: number;
-  /** Share of points that lie within twice the combined standard uncertainty; NaN where none is known. */
-  within: number;
-  /** Comparison error E, candidate − reference on average, and the validation uncertainty u_val. */
-  e: number;
-  uVal: number;
+  /** What is known of how sure each difference is; undefined where nothing is. */
+  known: KnownErrors | undefined;
+  /** The candidate states errors of its own. */
+  isCandidateStated: boolean;
+}
+
+/** Errors of the differences: each point's own, and what they share. */
+export interface KnownErrors {
+  /** Numbers of the points of which an uncertainty is known, rising. */
+  points: Int32Array;
+  /** Of those points. */
+  independent: Float64Array;
+  shared: SharedError[];
+  /** Both together: the validation uncertainty of each of those points. */
+  standard: Float64Array;
 }
 
 /**
  * Reference against candidate at the points of the reference, which the candidate is brought to and never beyond.
- * u_val is the root of the sum of squares of what is known of either side, each as the rms over the points: an error
- * that all points share does not shrink by their number.
  * @param reference  points in any order, finite
  * @throws {AppError} NO_OVERLAP
- * Source: ASME V&V 20-2009, section 1-5 (from memory): E = S − D, u_val² = u_D² + u_input² + u_num².
+ * Source: ASME V&V 20-2009, section 1-5 (from memory): E = S − D, u_val² = u_D² + u_input² + u_num², point by point; an error
+ * that both sides share counts once, with its signs.
  */
 export function difference(reference: Reference, candidate: Candidate, referenceName: string): Difference {
   const [low, high] = candidate.range;
   const inside = [...reference.x.keys()].filter((i) => reference.x[i]! >= low && reference.x[i]! <= high);
-  const take = (column: Float64Array): Float64Array => Float64Array.from(inside, (i) => column[i]!);
-  const [x, y] = [take(reference.x), take(reference.y)];
-  const values = candidate.at(x);
-  const kept = [...x.keys()].filter((i) => Number.isFinite(values[i]!) && Number.isFinite(y[i]!));
+  const values = candidate.at(Float64Array.from(inside, (i) => reference.x[i]!));
+  const kept = [...inside.keys()].filter((k) => Number.isFinite(values[k]!) && Number.isFinite(reference.y[inside[k]!]!));
   if (kept.length === 0) throw new AppError('NO_OVERLAP', { reference: referenceName, candidate: candidate.name });
   const n = kept.length;
-  const again = (column: Float64Array): Float64Array => Float64Array.from(kept, (i) => column[i]!);
-  const parts = { x: again(x), reference: again(y), candidate: again(values) };
-  const d = parts.reference.map((v, i) => v - parts.candidate[i]!);
-  const mean = d.reduce((s, v) => s + v, 0) / n;
-  const rms = Math.sqrt(d.reduce((s, v) => s + v * v, 0) / n);
+  const take = (column: Float64Array): Float64Array => Float64Array.from(kept, (k) => column[inside[k]!]!);
+  const parts = { x: take(reference.x), reference: take(reference.y), candidate: Float64Array.from(kept, (k) => values[k]!) };
+  const d = parts.candidate.map((v, i) => v - parts.reference[i]!);
   const at = d.reduce((best, v, i) => (Math.abs(v) >= Math.abs(d[best]!) ? i : best), 0);
-  const ofReference = reference.uncertainty && again(take(reference.uncertainty));
-  const ofCandidate = candidate.uncertainty?.(parts.x);
-  const combined = ofReference || ofCandidate ? d.map((_, i) => Math.hypot(ofReference?.[i] ?? 0, ofCandidate?.[i] ?? 0)) : undefined;
+  const rms = Math.sqrt(d.reduce((s, v) => s + v * v, 0) / n);
   const [lowest, highest] = endsOf(parts.reference);
   return {
     ...parts,
     difference: d,
     outside: reference.x.length - n,
-    mean,
+    mean: d.reduce((s, v) => s + v, 0) / n,
     meanSize: d.reduce((s, v) => s + Math.abs(v), 0) / n,
     rms,
     largest: d[at]!,
     largestAt: parts.x[at]!,
     scaled: highest > lowest ? rms / (highest - lowest) : NaN,
     correlation: correlationOf(parts.reference, parts.candidate),
-    within: combined ? d.filter((v, i) => Math.abs(v) <= 2 * combined[i]!).length / n : NaN,
-    e: -mean,
-    uVal: combined ? Math.sqrt(combined.reduce((s, v) => s + v * v, 0) / n) : NaN,
+    known: knownErrors(reference, candidate, parts.x, take),
+    isCandidateStated: candidate.shared !== undefined,
   };
 } // prettier-ignore
+
+function knownErrors(reference: Reference, candidate: Candidate, x: Float64Array, take: (column: Float64Array) => Float64Array): KnownErrors | undefined {
+  const alongX = reference.independentX && take(reference.independentX).map((u, i) => u * slopeAt(candidate, x[i]!));
+  const independent = reference.independent && take(reference.independent).map((u, i) => Math.hypot(u, alongX?.[i] || 0));
+  const ofCandidate = candidate.shared?.(x) ?? [];
+  if (!independent && !reference.shared?.length && ofCandidate.length === 0) return undefined;
+  const columns = new Map<string, Float64Array>();
+  const add = (source: string, column: Float64Array, sign: 1 | -1): void => {
+    const sum = columns.get(source) ?? new Float64Array(x.length);
+    columns.set(source, sum.map((v, i) => v + sign * column[i]!));
+  };
+  for (const { source, column } of ofCandidate) add(source, column, 1);
+  for (const { source, x: alongX, y } of reference.shared ?? []) {
+    if (y) add(source, take(y), -1);
+    // A reference that stands too far right is compared with the candidate there.
+    if (alongX) add(source, take(alongX).map((e, i) => e * slopeAt(candidate, x[i]!)), 1);
+  }
+  const points = Int32Array.from(x, (_, i) => i).filter((i) => !independent || Number.isFinite(independent[i]!));
+  const pick = (column: Float64Array): Float64Array => Float64Array.from(points, (i) => column[i]!);
+  const own = independent ? pick(independent) : new Float64Array(points.length);
+  const shared = [...columns].map(([source, column]) => ({ source, column: pick(column) }));
+  const standard = own.map((u, i) => Math.hypot(u, ...shared.map((s) => s.column[i]!)));
+  return { points, independent: own, shared, standard };
+} // prettier-ignore
+
+function slopeAt({ range: [low, high], at }: Candidate, x: number): number {
+  const h = 1e-4 * (high - low);
+  const [from, to] = [Math.max(low, x - h), Math.min(high, x + h)];
+  const [a, b] = at(Float64Array.of(from, to));
+  return to > from ? (b! - a!) / (to - from) : 0;
+}
 
 /**
  * A candidate given by points, in any order; repeated x are averaged.

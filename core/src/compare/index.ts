@@ -1,2 +1,3 @@
-export { candidateThrough, difference, sortedCurve, type Candidate as CurveCandidate, type Curve, type Difference, type Reference } from './difference'; // prettier-ignore
+export { candidateThrough, difference, sortedCurve, type Candidate as CurveCandidate, type Curve, type Difference, type Reference, type SharedError } from './difference'; // prettier-ignore
+export { errorsOfCurve } from './candidateOfFit';
 export { verdictOf, type Verdict } from './verdict';

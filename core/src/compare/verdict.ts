@@ -1,38 +1,96 @@
-import { formatValue, formatWithUncertainty } from '../number/formatNumber';
+import { formatCount, formatValue, formatWithUncertainty } from '../number/formatNumber';
 import { printUnit } from '../units';
+import { assess, patternOf, type Assessment, type Pattern } from './assess';
 import type { Difference } from './difference';
 
 export interface Verdict {
-  state: 'passed' | 'doubtful' | 'failed';
+  /** `notTested`: nothing is known to tell the differences by. */
+  state: 'passed' | 'doubtful' | 'failed' | 'notTested';
   text: string;
+  /** What stands behind it; undefined where nothing is known. */
+  assessment: Assessment | undefined;
 }
 
 /** Twice the standard uncertainty is about 95 %. */
 const COVERAGE = 2;
+/** A whole curve so far off by chance is doubtful, and so far is none of chance. */
+const DOUBTFUL = 0.05;
+const IMPROBABLE = 0.001;
+/** A trend of so many standard uncertainties is none of chance. */
+const CLEAR_TREND = 3;
+
+interface Said {
+  d: Difference;
+  unit: string;
+  xUnit: string;
+}
+
+const shown = (v: number, unit: string, digits = 3): string => `${formatValue(v, digits)} ${printUnit(unit)}`.trim();
+const withPlusMinus = (v: number, half: number, unit: string): string => {
+  const { value, uncertainty } = formatWithUncertainty(v, half);
+  return `${value} ± ${uncertainty} ${printUnit(unit)}`.trim();
+};
 
 /**
- * What a comparison says, and no more: whether E is larger than u_val explains, or that nothing is known to tell it by.
- * @param halfWidth  of the 95 % interval of the mean difference by the scatter of the points
+ * What a comparison says, and no more: whether the differences are larger than what is known of both sides explains, on
+ * average, along x, at any point, and as a whole; or that nothing is known to tell it by.
  * Source: ASME V&V 20-2009, section 6 (from memory): the error of the model lies within E ± k·u_val.
  */
-export function verdictOf(d: Difference, halfWidth: number, unit: string): Verdict {
-  const shown = (v: number, digits = 3): string => `${formatValue(v, digits)} ${printUnit(unit)}`.trim();
-  const mean = formatWithUncertainty(d.e, halfWidth);
-  const e = `E = ${mean.value} ± ${mean.uncertainty} ${printUnit(unit)}`.trim();
-  const largest = `at the worst ${shown(Math.abs(d.largest))}`;
-  if (!(d.uVal > 0)) {
-    const clear = Math.abs(d.mean) > halfWidth;
+export function verdictOf(d: Difference, unit: string, xUnit = ''): Verdict {
+  const assessment = assess(d);
+  const said = { d, unit, xUnit };
+  if (!assessment) return { state: 'notTested', text: untested(said, patternOf(d)), assessment };
+  const failures = failuresOf(assessment, said);
+  const rest = [...withoutPlusMinus(d, assessment), ...(d.isCandidateStated ? [] : ['The candidate states no uncertainty of its own.'])];
+  if (failures.length > 0) return { state: 'failed', text: [...failures, ...rest].join(' '), assessment };
+  const { level, whole } = assessment;
+  const e = `E = ${withPlusMinus(level.e, COVERAGE * level.uVal, unit)} (candidate − reference, k = 2)`;
+  if (whole.p < DOUBTFUL)
     return {
-      state: clear ? 'doubtful' : 'passed',
-      text: `${e} (candidate − reference, scatter only), ${largest}. ${clear ? 'That is more than the scatter of the points explains' : 'The scatter of the points explains that'}; neither side states an uncertainty, so it cannot be said whether the candidate or the measurement is off.`,
+      state: 'doubtful',
+      text: [`${e}: the level agrees, and no single point is off, but the points as a whole differ by more than mostly by chance (χ² ${formatValue(whole.chiSquare, 3)} for ${formatCount(assessment.points)}, in ${rarely(whole.p)} of cases).`, ...rest].join(' '),
+      assessment,
     };
-  }
-  const times = Math.abs(d.e) / d.uVal;
-  const interval = `${formatValue(d.e - COVERAGE * d.uVal, 3)} … ${shown(d.e + COVERAGE * d.uVal)}`;
-  const share = `${Math.round(100 * d.within)} % of the points lie within twice the combined uncertainty`;
-  if (times > COVERAGE)
-    return { state: 'failed', text: `${e}, ${times.toFixed(1)} times u_val = ${shown(d.uVal)}: the candidate is off by more than both sides know of. Its error lies within ${interval} (k = 2); ${largest}; ${share}.` };
-  if (d.within < 0.9)
-    return { state: 'doubtful', text: `${e} is within 2 u_val = ${shown(COVERAGE * d.uVal)} on average, but only ${share}, ${largest}: the shape differs, not the level.` };
-  return { state: 'passed', text: `${e} is within 2 u_val = ${shown(COVERAGE * d.uVal)}: the difference is not larger than what is known, so no error of the candidate can be shown. It may still be anything within ${interval}; ${share}.` };
+  return {
+    state: 'passed',
+    text: [`${e}. On average, along x, at the worst point and as a whole (χ² ${formatValue(whole.chiSquare, 3)} for ${formatCount(assessment.points)}) the difference is not larger than what is known, so no error of the candidate can be shown. It may still be anything within ${formatValue(level.e - COVERAGE * level.uVal, 3)} … ${shown(level.e + COVERAGE * level.uVal, unit)}.`, ...rest].join(' '),
+    assessment,
+  };
 } // prettier-ignore
+
+function failuresOf({ level, trend, worst, whole, points }: Assessment, { d, unit, xUnit }: Said): string[] {
+  const found: string[] = [];
+  const times = Math.abs(level.e) / level.uVal;
+  if (times > COVERAGE)
+    found.push(`E = ${withPlusMinus(level.e, COVERAGE * level.uVal, unit)} (candidate − reference, k = 2), ${timesOf(times)} u_val: the candidate lies ${level.e > 0 ? 'above' : 'below'} by more than both sides know of.`);
+  if (trend && Math.abs(trend.change) > CLEAR_TREND * trend.u)
+    found.push(`Over the range of x the difference ${trend.change > 0 ? 'rises' : 'falls'} by ${withPlusMinus(Math.abs(trend.change), COVERAGE * trend.u, unit)} (k = 2), ${timesOf(Math.abs(trend.change) / trend.u)} its uncertainty: the slope differs${times > COVERAGE ? ' too' : ', not the level'}.`);
+  const far = Math.abs(worst.difference) / worst.u;
+  if (far > worst.limit)
+    found.push(`At ${shown(worst.x, xUnit, 5)} it is off by ${shown(worst.difference, unit)}, ${timesOf(far)} the uncertainty of that point.`);
+  if (whole.p < IMPROBABLE)
+    found.push(`As a whole the ${formatCount(points)} points differ by more than is known (χ² ${formatValue(whole.chiSquare, 3)}, by chance in ${rarely(whole.p)} of cases)${found.length === 0 ? ': the shape differs, not the level' : ''}.`);
+  if (found.length > 0 && times <= COVERAGE) found.push(`On average E = ${withPlusMinus(level.e, COVERAGE * level.uVal, unit)} (k = 2); at the worst ${shown(Math.abs(d.largest), unit)}.`);
+  return found;
+} // prettier-ignore
+
+const timesOf = (ratio: number): string => `${ratio >= 100 ? formatCount(ratio) : formatValue(ratio, 2)} times`;
+const rarely = (p: number): string => (p < 1e-4 ? 'less than 1 in 10 000' : `${Number((p * 100).toPrecision(2))} %`);
+
+const withoutPlusMinus = (d: Difference, { points }: Assessment): string[] => {
+  const without = d.x.length - points;
+  return without > 0
+    ? [`${formatCount(without)} of ${formatCount(d.x.length)} points carry no ± and were not tested.`]
+    : [];
+};
+
+const patterns: Readonly<Record<Pattern, string>> = {
+  trend: 'The differences change steadily along x.',
+  runs: 'The differences keep their sign over whole stretches of x.',
+  level: 'On average they lie to one side by more than their own scatter.',
+  none: 'The differences show no pattern beyond their own scatter.',
+};
+
+function untested({ d, unit, xUnit }: Said, pattern: Pattern): string {
+  return `Neither side states an uncertainty, so whether they agree was not tested. On average the candidate lies ${shown(Math.abs(d.mean), unit)} ${d.mean > 0 ? 'above' : 'below'}, rms ${shown(d.rms, unit)}, at the worst ${shown(d.largest, unit)} at ${shown(d.largestAt, xUnit, 5)}. ${patterns[pattern]} Declare the uncertainty of the sensors, or state that of the candidate.`;
+}

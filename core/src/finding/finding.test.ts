@@ -15,7 +15,7 @@ const parameter = {
 }; // prettier-ignore
 const difference = {
   yName: 'Head', xName: 'Flow', series: '', unit: 'm', xUnit: 'L/min', mean: -0.3, meanHalfWidth: 0.02, rms: 0.41,
-  largest: -0.9, largestAt: 118.2, points: 60, validation: NaN, reference: 'Sweep', candidate: 'Simulation',
+  largest: -0.9, largestAt: 118.2, points: 60, validation: NaN, verdict: 'notTested' as const, reference: 'Sweep', candidate: 'Simulation',
 }; // prettier-ignore
 
 test('a constant term reads as the value at zero, with unit, ± and origin', () =>
@@ -60,13 +60,20 @@ test('another parameter is named by its meaning and its composed unit', () =>
     }),
   ).toMatch(/^Head against flow, factor of x² \(a2\): .* m\/\(L\/min\)² \(95 %/));
 
-test('a difference says which side, and whether it is more than scatter', () => {
+test('a difference says which side, and no more than the verdict does', () => {
   expect(differenceSentence(difference)).toContain(
-    'lies on average 0.300 ± 0.020 m above Sweep (more than the scatter',
+    'lies on average 0.300 ± 0.020 m below Sweep (95 % by the scatter of the points alone, no uncertainty is stated); whether they agree was not tested',
   );
-  expect(differenceSentence({ ...difference, mean: 0.01 })).toContain(
-    '0.010 ± 0.020 m below Sweep (not more than the scatter',
+  const known = { ...difference, mean: 0.01, validation: 0.05 };
+  expect(differenceSentence({ ...known, verdict: 'passed' })).toContain(
+    '0.01 ± 0.10 m above Sweep (k = 2, 0.2 times u_val); no error of the candidate can be shown',
   );
+  expect(differenceSentence({ ...known, verdict: 'failed' })).toContain(
+    'they differ by more than is known of both sides',
+  );
+  expect(differenceSentence({ ...known, verdict: 'doubtful' })).toContain('doubtful whether they agree');
+  for (const verdict of ['failed', 'doubtful', 'notTested'] as const)
+    expect(differenceSentence({ ...known, verdict })).not.toContain('no error of the candidate');
 });
 
 test('a place on the curve, its optimum and its scatter read as sentences, and an extrapolation says so', () => {

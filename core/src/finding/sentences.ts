@@ -49,6 +49,7 @@ export interface DifferenceFacts {
   series: string;
   unit: string;
   xUnit: string;
+  /** candidate − reference. */
   mean: number;
   /** Half width of the 95 % confidence interval of the mean difference. */
   meanHalfWidth: number;
@@ -58,8 +59,9 @@ export interface DifferenceFacts {
   points: number;
   reference: string;
   candidate: string;
-  /** Standard uncertainty of the comparison; NaN where neither side states one. */
+  /** Standard uncertainty of the mean difference; NaN where neither side states one. */
   validation: number;
+  verdict: 'passed' | 'doubtful' | 'failed' | 'notTested';
 }
 
 const withUnit = (number: string, unit: string): string => `${number} ${printUnit(unit)}`.trim();
@@ -166,20 +168,26 @@ const beyondWords = ({ outside }: { outside: number }): string =>
 export const goodnessSentence = (f: GoodnessFacts): string =>
   `${f.yName} against ${f.xName.toLowerCase()}${f.series ? `, ${f.series}` : ''}: the points scatter about the curve with a standard deviation of ${withUnit(formatValue(f.deviation, 3), f.yUnit)} (R² ${formatValue(f.rSquared, 5)}), ${fromFit(f)}.`;
 
-/** A comparison of one series as a sentence that says whether the difference is more than scatter. */
+/** What the verdict of a comparison comes to in a finding. */
+const verdicts: Readonly<Record<DifferenceFacts['verdict'], string>> = {
+  passed:
+    'no error of the candidate can be shown: on average, along x, at the worst point and as a whole it lies within what is known',
+  doubtful: 'it is doubtful whether they agree: the points as a whole differ by more than is known',
+  failed: 'they differ by more than is known of both sides',
+  notTested: 'whether they agree was not tested',
+};
+
+/** A comparison of one series as a sentence that says whether the difference is more than what is known. */
 export function differenceSentence(f: DifferenceFacts): string {
-  const { value, uncertainty } = formatWithUncertainty(Math.abs(f.mean), f.meanHalfWidth);
-  const side = f.mean > 0 ? 'below' : 'above';
-  const clear = Math.abs(f.mean) > f.meanHalfWidth;
-  const known =
-    f.validation > 0
-      ? `; ${(Math.abs(f.mean) / f.validation).toFixed(1)} times u_val = ${withUnit(formatValue(f.validation, 2), f.unit)}`
-      : '';
+  const isKnown = f.validation > 0;
+  const { value, uncertainty } = formatWithUncertainty(Math.abs(f.mean), isKnown ? 2 * f.validation : f.meanHalfWidth);
+  const side = f.mean > 0 ? 'above' : 'below';
+  const holds = isKnown ? `k = 2, ${(Math.abs(f.mean) / f.validation).toFixed(1)} times u_val` : '95 % by the scatter of the points alone, no uncertainty is stated';
   return (
     `${f.candidate}${f.series ? `, ${f.series}` : ''}: its ${f.yName.toLowerCase()} lies on average ` +
-    `${withUnit(`${value} ± ${uncertainty}`, f.unit)} ${side} ${f.reference} ` +
-    `(${clear ? 'more' : 'not more'} than the scatter explains, 95 %${known}); rms ${withUnit(formatValue(f.rms, 3), f.unit)}, ` +
+    `${withUnit(`${value} ± ${uncertainty}`, f.unit)} ${side} ${f.reference} (${holds}); ${verdicts[f.verdict]}; ` +
+    `rms ${withUnit(formatValue(f.rms, 3), f.unit)}, ` +
     `largest ${withUnit(formatValue(f.largest, 3), f.unit)} at ${withUnit(formatValue(f.largestAt, 4), f.xUnit)}, ` +
     `over ${formatCount(f.points)} points.`
   );
-}
+} // prettier-ignore

@@ -228,7 +228,7 @@ async function differenceFinding({ db, loader, pools }: Services, origin: Of<'di
     series: series.conditionId === null ? '' : series.name,
     unit: result.y.unit,
     xUnit: result.x.unit,
-    mean: compared.mean,
+    mean: compared.e ?? compared.mean,
     meanHalfWidth: compared.meanHalfWidth ?? NaN,
     rms: compared.rms ?? NaN,
     largest: compared.largest ?? NaN,
@@ -237,5 +237,6 @@ async function differenceFinding({ db, loader, pools }: Services, origin: Of<'di
     reference: result.reference,
     candidate: result.candidates[which]!.name,
     validation: compared.uVal ?? NaN,
+    verdict: compared.verdict.state,
   });
 }

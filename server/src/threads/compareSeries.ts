@@ -3,10 +3,14 @@ import {
   AppError,
   candidateThrough,
   convertColumn,
+  dependenceOf,
   difference,
+  errorsOfCurve,
+  noiseOfColumn,
   numberChannelOf,
   parseUnit,
   predict,
+  removeLine,
   seriesData,
   sortedCurve,
   studentTQuantile,
@@ -16,11 +20,15 @@ import {
   type Condition,
   type Curve,
   type CurveCandidate,
+  type Difference,
+  type PointErrors,
+  type Reference,
+  type SharedError,
   type Unit,
 } from '@undameter/core';
-import type { CandidateTask, CompareTask, NamedCondition } from './BenchInput';
+import type { CandidateTask, CompareTask, FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
-import { curveGrid, thinned } from './fitSeries';
+import { barsOf, curveGrid, thinned } from './fitSeries';
 import { eachCondition, fitAll, nameOf, prepareSeries, type FittedSeries, type PreparedSeries } from './prepareSeries'; // prettier-ignore
 import { attempt, reading, readings, type Attempt } from './toReply';
 
@@ -43,15 +51,16 @@ export function compare({ reference, candidates }: CompareTask): ComparisonReply
     samples: final.samples,
     series: eachCondition(reference).map((condition) => {
       const prepared = attempt(() => prepareSeries(reference, condition));
-      return prepared.value ? comparedSeries(prepared.value, ready) : emptySeries(condition, prepared.problem);
+      return prepared.value
+        ? comparedSeries(prepared.value, ready, reference)
+        : emptySeries(condition, prepared.problem);
     }),
   };
 }
 
-function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate[]): ComparedSeries {
-  const { points, known, data, condition } = prepared;
+function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate[], task: FitTask): ComparedSeries {
+  const { points, condition } = prepared;
   const { every, indices } = thinned(points.x.length);
-  const take = (column: Float64Array | undefined) => (column && data.isReduced ? indices.map((i) => reading(column[i]!)) : []); // prettier-ignore
   return {
     name: prepared.name,
     conditionId: condition?.id ?? null,
@@ -60,26 +69,26 @@ function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate
       every,
       x: indices.map((i) => reading(points.x[i]!)),
       y: indices.map((i) => reading(points.y[i]!)),
-      xUncertainty: take(known.sigmaX),
-      yUncertainty: take(known.sigma),
+      ...barsOf(prepared, indices),
     },
     candidates: ready.map((candidate) => {
-      const compared = attempt(() => compareOne(prepared, candidate));
+      const compared = attempt(() => compareOne(prepared, candidate, task));
       return compared.value ?? { ...emptyCandidate(), problem: compared.problem };
     }),
     problem: null,
   };
 }
 
-function compareOne(prepared: PreparedSeries, ready: ReadyCandidate): ComparedCandidate {
-  const { points, known, data, name } = prepared;
+function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTask): ComparedCandidate {
+  const { data, name } = prepared;
   const { curve, candidate } = ready.task.run ? ofRun(prepared, ready.task) : ofFit(prepared, ready);
-  const found = difference({ ...points, uncertainty: known.sigma }, candidate, `${ready.task.name}, ${name}`);
+  const found = difference(referenceOf(prepared, candidate), candidate, `${ready.task.name}, ${name}`);
   const { indices } = thinned(found.x.length);
   const n = found.x.length;
   const scatter = Math.sqrt(Math.max(0, (n / Math.max(1, n - 1)) * (found.rms ** 2 - found.mean ** 2)));
   const halfWidth = n > 1 ? (studentTQuantile(0.975, n - 1) * scatter) / Math.sqrt(n) : NaN;
   const drawn = (column: Float64Array) => indices.map((i) => reading(column[i]!));
+  const { state, text, assessment } = isOwnData(ready.task.fit, task, prepared) ? ownData : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
   return {
     curve,
     points: n,
@@ -91,30 +100,75 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate): ComparedCa
     largestAt: reading(found.largestAt),
     scaled: reading(found.scaled),
     correlation: reading(found.correlation),
-    within: reading(found.within),
-    e: reading(found.e),
-    uVal: reading(found.uVal),
-    verdict: verdictOf(found, halfWidth, data.yChannel.unit),
+    within: reading(withinOf(found)),
+    e: reading(assessment?.level.e ?? NaN),
+    uVal: reading(assessment?.level.uVal ?? NaN),
+    verdict: { state, text },
     drawn: {
       x: drawn(found.x),
       difference: drawn(found.difference),
       reference: drawn(found.reference),
       candidate: drawn(found.candidate),
+      uncertainty: drawn(uncertaintyOf(found)),
     },
     problem: null,
   };
+} // prettier-ignore
+
+/** Standard uncertainty of each difference; missing where none is known. */
+function uncertaintyOf({ x, known }: Difference): Float64Array {
+  const out = new Float64Array(x.length).fill(NaN);
+  known?.points.forEach((i, k) => (out[i] = known.standard[k]!));
+  return out;
 }
+
+/** Share of the points with a known uncertainty that lie within twice of it. */
+function withinOf({ difference: d, known }: Difference): number {
+  if (!known || known.points.length === 0) return NaN;
+  return known.points.filter((i, k) => Math.abs(d[i]!) <= 2 * known.standard[k]!).length / known.points.length;
+}
+
+const ownData = {
+  state: 'notTested' as const,
+  text: 'These are the points that this curve was fitted to, so they cannot judge it: its residuals are judged in Models. Hold it against another run, or against points that the fit did not know.',
+  assessment: undefined,
+};
+
+/** A fit of the same channels of the same samples. */
+const isOwnData = (fit: FitTask | undefined, reference: FitTask, { condition }: PreparedSeries): boolean =>
+  fit !== undefined &&
+  fit.run.key === reference.run.key &&
+  fit.x === reference.x &&
+  fit.y === reference.y &&
+  (fit.conditions.length === 0 || condition === undefined || fit.conditions.some((c) => c.id === condition.id));
+
+/**
+ * The points with what is known of them. Of samples only shared errors are declared; how they differ from each other is
+ * taken from the steps between neighbours, widened by how much neighbours know of each other.
+ */
+function referenceOf({ points, data, random }: PreparedSeries, candidate: CurveCandidate): Reference {
+  const shared = points.errors ?? [];
+  const own = random.sigma?.some((u) => u > 0) ? random.sigma : undefined;
+  if (data.isReduced || own || shared.length === 0) return { ...points, shared, independent: own, independentX: random.sigmaX };
+  const off = difference(points, candidate, '').difference;
+  const { tau } = dependenceOf(removeLine(off), 2);
+  const noise = noiseOfColumn(points.y) * Math.sqrt(tau);
+  return { ...points, shared, independent: points.y.map(() => noise) };
+} // prettier-ignore
 
 interface Brought {
   curve: ComparedCandidate['curve'];
   candidate: CurveCandidate;
 }
 
-/** What its maker states, or what a fit knows of itself, or both. */
-const together = (stated: number | null, own?: (x: Float64Array) => Float64Array): CurveCandidate['uncertainty'] =>
-  stated === null && !own
-    ? undefined
-    : (x) => (own ? own(x).map((u) => Math.hypot(u, stated ?? 0)) : x.map(() => stated ?? 0));
+/** What its maker states, which moves the whole curve, and what is known of its own errors. */
+function together({ uncertainty, name }: CandidateTask, own?: (x: Float64Array) => SharedError[]): CurveCandidate['shared'] {
+  if (uncertainty === null && !own) return undefined;
+  return (x) => [
+    ...(own?.(x) ?? []),
+    ...(uncertainty === null ? [] : [{ source: `stated of ${name}`, column: x.map(() => uncertainty) }]),
+  ];
+} // prettier-ignore
 
 /** A run's points in the units of the reference, scaled and offset as was said. */
 function ofRun({ data, condition }: PreparedSeries, task: CandidateTask): Brought {
@@ -124,8 +178,23 @@ function ofRun({ data, condition }: PreparedSeries, task: CandidateTask): Brough
     x: convertColumn(series.x, unit(series.xChannel), unit(data.xChannel)),
     y: convertColumn(series.y, unit(series.yChannel), unit(data.yChannel)).map((v) => v * task.scale + task.offset),
   };
-  const candidate = { ...candidateThrough(points, task.method, task.name), uncertainty: together(task.uncertainty) };
+  const factor = (unit(series.yChannel).scale / unit(data.yChannel).scale) * task.scale;
+  const own =
+    series.errors.length === 0 ? undefined : (at: Float64Array) => errorsAlong(points, series.errors, factor, at);
+  const candidate: CurveCandidate = {
+    ...candidateThrough(points, task.method, task.name),
+    shared: together(task, own),
+  };
   return { curve: { ...drawnThrough(points, task.method, candidate), low: [], high: [] }, candidate };
+}
+
+/** The errors of a run's points at other x, on the line between them; its sensors are those of the reference where their symbols are. */
+function errorsAlong({ x }: Curve, errors: readonly PointErrors[], factor: number, at: Float64Array): SharedError[] {
+  return errors.flatMap(({ source, y }) => {
+    if (!y) return [];
+    const along = candidateThrough({ x, y: y.map((v) => v * factor) }, 'linear', source);
+    return [{ source, column: along.at(at).map((v) => (Number.isFinite(v) ? v : 0)) }];
+  });
 }
 
 /** Its own points where straight lines join them, else as it is interpolated; of very many points a grid. */
@@ -162,14 +231,15 @@ function ofFit({ data, condition }: PreparedSeries, { task, fitted }: ReadyCandi
   const { fit, range, data: own } = matching.value;
   const toOwn = (x: Float64Array): Float64Array => convertColumn(x, unit(data.xChannel), unit(own.xChannel));
   const [yOwn, yHere] = [unit(own.yChannel), unit(data.yChannel)];
-  const factor = Math.abs((yOwn.scale / yHere.scale) * task.scale);
+  const factor = (yOwn.scale / yHere.scale) * task.scale;
   const ends = convertColumn(Float64Array.from(range), unit(own.xChannel), unit(data.xChannel)).sort();
   const at = (x: Float64Array): Float64Array =>
     convertColumn(toOwn(x).map((v) => predict(fit, v).value), yOwn, yHere).map((v) => v * task.scale + task.offset);
-  const errors = (x: Float64Array): Float64Array => toOwn(x).map((v) => factor * predict(fit, v).standardError);
-  const candidate: CurveCandidate = { name: task.name, range: [ends[0]!, ends[1]!], at, uncertainty: together(task.uncertainty, errors) };
+  const errors = (x: Float64Array): SharedError[] =>
+    errorsOfCurve(fit, toOwn(x), task.name).map(({ source, column }) => ({ source, column: column.map((v) => v * factor) }));
+  const candidate: CurveCandidate = { name: task.name, range: [ends[0]!, ends[1]!], at, shared: together(task, errors) };
   const x = curveGrid([ends[0]!, ends[1]!]);
-  const [values, half] = [at(x), toOwn(x).map((v) => factor * predict(fit, v).spread.halfWidth)];
+  const [values, half] = [at(x), toOwn(x).map((v) => Math.abs(factor) * predict(fit, v).spread.halfWidth)];
   const curve = { x: readings(x), y: readings(values), low: readings(values.map((v, i) => v - half[i]!)), high: readings(values.map((v, i) => v + half[i]!)) };
   return { curve, candidate };
 } // prettier-ignore
@@ -178,8 +248,8 @@ const emptyCandidate = (): Omit<ComparedCandidate, 'problem'> => ({
   curve: { x: [], y: [], low: [], high: [] },
   points: 0, outside: 0, mean: null, meanHalfWidth: null, rms: null, largest: null, largestAt: null, scaled: null,
   correlation: null, within: null, e: null, uVal: null,
-  verdict: { state: 'failed', text: '' },
-  drawn: { x: [], difference: [], reference: [], candidate: [] },
+  verdict: { state: 'notTested', text: '' },
+  drawn: { x: [], difference: [], reference: [], candidate: [], uncertainty: [] },
 }); // prettier-ignore
 
 const emptySeries = (condition: NamedCondition | undefined, problem: ComparedSeries['problem']): ComparedSeries => ({

@@ -1,8 +1,8 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
-import { budgetOf, countKept, fTail, furtherSpread, goodnessOf, modelOf, numberChannelOf, predict, printUnit, scatterAbout, titleOf, type BudgetLine, type Series } from '@undameter/core'; // prettier-ignore
+import { budgetOf, countKept, fTail, furtherSpread, goodnessOf, modelOf, numberChannelOf, predict, printUnit, scatterAbout, titleOf, type BudgetLine } from '@undameter/core'; // prettier-ignore
 import type { FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
-import { endsOf, eachCondition, fitAll, meansOf, meansOfOthers, nameOf, parametersOf, type FittedSeries } from './prepareSeries'; // prettier-ignore
+import { endsOf, eachCondition, fitAll, meansOf, meansOfOthers, nameOf, parametersOf, type FittedSeries, type PreparedSeries } from './prepareSeries'; // prettier-ignore
 import { reading, readings } from './toReply';
 
 const MOST_DRAWN = 300;
@@ -115,7 +115,7 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
       // With further x in it, a point is drawn where it would lie with those at their means.
       y: points.others ? indices.map((i) => reading(fitted.curve(points.x[i]!).value + fitted.residuals[i]!)) : take(points.y),
       residual: take(fitted.residuals),
-      ...uncertainties(series, take),
+      ...barsOf(series, indices),
     },
     leftOut: leftOutReply(series),
     curve: {
@@ -160,12 +160,20 @@ const budgetReply = (line: BudgetLine) => ({
   degreesOfFreedom: reading(line.degreesOfFreedom),
 });
 
-/** Of operating points, and of samples where they are weights. */
-function uncertainties({ data, known }: FittedSeries, take: (values: Float64Array) => (number | null)[]) {
-  const isPoint = (data as Series).isReduced;
-  return isPoint && known.sigma && known.sigmaX
-    ? { xUncertainty: take(known.sigmaX), yUncertainty: take(known.sigma) }
-    : { xUncertainty: [], yUncertainty: [] };
+/** Bars on more points than these hide what they are on. */
+const MOST_BARS = 40;
+
+/**
+ * Standard uncertainties of the drawn points, where they have any: of all operating points, of every so many samples.
+ * @param indices  numbers of the drawn points
+ */
+export function barsOf({ data, known }: PreparedSeries, indices: readonly number[]) {
+  const every = data.isReduced ? 1 : Math.ceil(indices.length / MOST_BARS);
+  const taken = (column: Float64Array | undefined) =>
+    indices.map((i, k) => (k % every === 0 && column && column.length > 0 ? reading(column[i]!) : null));
+  const [x, y] = [taken(known.sigmaX), taken(known.sigma)];
+  const isAny = [...x, ...y].some((u) => u !== null && u > 0);
+  return isAny ? { xUncertainty: x, yUncertainty: y } : { xUncertainty: [], yUncertainty: [] };
 }
 
 function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, 'problem'> {

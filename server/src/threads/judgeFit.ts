@@ -81,15 +81,15 @@ function testsOf({ x }: FitData, residuals: Float64Array): JudgementReply['tests
     },
     runs
       ? { name: 'Signs along x', state: stateOf(runs.p), text: `${runs.runs} runs of one sign, ${runs.expected.toFixed(1)} expected; so few by chance in ${rarely(runs.p)} of cases` }
-      : { name: 'Signs along x', state: 'passed', text: 'too few points for a runs test' },
+      : { name: 'Signs along x', state: 'notTested', text: `not tested: ${x.length} points are too few for a runs test` },
     {
       name: 'Neighbours',
       state: dependent ? 'doubtful' : 'passed',
-      text: `Durbin–Watson ${alongX.toFixed(2)} along x, ${inTime.toFixed(2)} in time order; near 2 where neighbours know nothing of each other${dependent ? '. They do here, so the ± is too small' : ''}`,
+      text: `Durbin–Watson ${alongX.toFixed(2)} along x, ${inTime.toFixed(2)} in time order; near 2 where neighbours know nothing of each other${dependent ? '. They do here; of samples in time order the ± allows for it' : ''}`,
     },
     normal
       ? { name: 'Normal', state: stateOf(normal.p), text: `so far from a normal distribution by chance in ${rarely(normal.p)} of cases (Anderson–Darling ${normal.statistic.toFixed(2)})` }
-      : { name: 'Normal', state: 'passed', text: 'too few points for a test' },
+      : { name: 'Normal', state: 'notTested', text: `not tested: ${x.length} points are too few` },
   ]; // prettier-ignore
 }
 

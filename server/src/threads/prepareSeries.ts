@@ -24,6 +24,8 @@ export interface PreparedSeries {
   points: FitData;
   /** Uncertainties of those points, also where they are no weights. */
   known: { sigma: Float64Array | undefined; sigmaX: Float64Array | undefined };
+  /** The part of them that differs from point to point, where it is known. */
+  random: { sigma: Float64Array | undefined; sigmaX: Float64Array | undefined };
   /** Those outside the range. */
   leftOut: { x: Float64Array; y: Float64Array };
 }
@@ -93,6 +95,7 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
       isInOrder: !data.isReduced,
     },
     known,
+    random,
     leftOut: { x: outside(data.x), y: outside(data.y) },
   };
 }

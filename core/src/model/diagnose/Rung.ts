@@ -18,7 +18,8 @@ export interface Action {
 /** One step of the ladder that an expert climbs before trusting a fit. */
 export interface Rung {
   title: 'Data' | 'Model' | 'Start' | 'Uncertainties';
-  state: 'passed' | 'doubtful' | 'failed';
+  /** `notTested` where there is nothing to test it by. */
+  state: 'passed' | 'doubtful' | 'failed' | 'notTested';
   text: string;
   action?: Action;
 }
@@ -38,6 +39,12 @@ export interface Diagnosed {
 }
 
 export const passed = (title: Rung['title'], text: string): Rung => ({ title, state: 'passed', text });
+
+export const notTested = (title: Rung['title'], text: string): Rung => ({ title, state: 'notTested', text });
+
+/** Residuals by their own standard deviations, where the points have weights. */
+export const weightedResiduals = ({ data: { sigma }, fit: { residuals } }: Diagnosed): Float64Array =>
+  sigma ? residuals.map((r, i) => r / sigma[i]!) : residuals;
 
 /** Numbers in sentences: four digits at most. */
 export const said = (v: number): string => String(Number(v.toPrecision(3))).replace('-', '−');

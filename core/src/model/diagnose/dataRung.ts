@@ -1,5 +1,5 @@
 import { median } from '../../sample/median';
-import { passed, said, type Diagnosed, type Rung } from './Rung';
+import { passed, said, weightedResiduals, type Diagnosed, type Rung } from './Rung';
 
 /** Factors by which units are mixed up: thousands, minutes, hundreds, and common units of pressure, length and power. */
 const FACTORS = [1000, 60, 3600, 100, 10, 6.894757, 4.1868, 3.6, 25.4, 101.325, 1e6];
@@ -51,7 +51,9 @@ function scaleOf(residuals: Float64Array): number {
 }
 
 /** A first or last stretch of x that lies off as a whole. */
-function junkAtEnds({ data: { x }, fit: { residuals }, choices }: Diagnosed): Rung | undefined {
+function junkAtEnds(d: Diagnosed): Rung | undefined {
+  const { data: { x }, choices } = d;
+  const residuals = weightedResiduals(d);
   const n = x.length;
   const scale = scaleOf(residuals);
   if (n < 20 || !(scale > 0) || choices.loss) return undefined;
@@ -69,13 +71,32 @@ function junkAtEnds({ data: { x }, fit: { residuals }, choices }: Diagnosed): Ru
   };
 } // prettier-ignore
 
-function spikes({ fit: { residuals }, choices, data: { x } }: Diagnosed): Rung | undefined {
+/** Points far off the curve and far off their neighbours: a smooth peak that a line runs through has none. */
+function spikes(d: Diagnosed): Rung | undefined {
+  const { choices, data: { x } } = d;
+  const residuals = weightedResiduals(d);
   const scale = scaleOf(residuals);
-  const far = [...residuals.keys()].filter((i) => Math.abs(residuals[i]!) > FAR * scale);
-  if (!(scale > 0) || far.length === 0 || far.length > 0.1 * residuals.length) return undefined;
+  if (!(scale > 0)) return undefined;
+  const lonely = againstNeighbours(x, residuals);
+  const far = [...residuals.keys()].filter((i) => Math.min(Math.abs(residuals[i]!), Math.abs(lonely[i]!)) > FAR * scale);
+  if (far.length === 0 || far.length > 0.1 * residuals.length) return undefined;
   const at = far.reduce((a, b) => (Math.abs(residuals[b]!) > Math.abs(residuals[a]!) ? b : a));
   const text = `${far.length} of ${residuals.length} points lie more than ${FAR} standard deviations off, the farthest at x = ${said(x[at]!)}`;
   return choices.loss
     ? passed('Data', `${text}; they hardly pull on this fit`)
     : { title: 'Data', state: 'doubtful', text: `${text}: spikes pull the whole curve.`, action: { says: 'Let far points pull less', loss: 'huber' } };
 } // prettier-ignore
+
+/** Neighbours on either side, along x, that a spike is held against. */
+const NEIGHBOURS = 3;
+
+/** Each residual less the median of those around it along x. */
+function againstNeighbours(x: Float64Array, residuals: Float64Array): Float64Array {
+  const order = [...x.keys()].sort((a, b) => x[a]! - x[b]!);
+  const out = new Float64Array(x.length);
+  order.forEach((i, k) => {
+    const around = order.slice(Math.max(0, k - NEIGHBOURS), k + NEIGHBOURS + 1).filter((j) => j !== i);
+    out[i] = residuals[i]! - median(Float64Array.from(around, (j) => residuals[j]!));
+  });
+  return out;
+}

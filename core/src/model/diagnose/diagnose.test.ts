@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { Random } from '../../number/Random';
+import type { PointErrors } from '../uncertainty/PointErrors';
 import {
   compareModels,
   crossings,
@@ -35,11 +36,12 @@ interface Case {
   sigma?: Float64Array;
   sigmaX?: Float64Array;
   weights?: 'none' | 'absolute';
+  errors?: PointErrors[];
 }
 
-function ladder({ x, y, kind = 'polynomial', settings = { degree: 1 }, choices = {}, weights = 'none', sigma, sigmaX }: Case) {
+function ladder({ x, y, kind = 'polynomial', settings = { degree: 1 }, choices = {}, weights = 'none', sigma, sigmaX, errors = [] }: Case) {
   const model = modelOf(kind);
-  const data = { x, y, xName: 'Flow', ...(weights === 'absolute' ? { sigma: sigma!, sigmaIsAbsolute: true } : {}) };
+  const data = { x, y, xName: 'Flow', errors, ...(weights === 'absolute' ? { sigma: sigma!, sigmaIsAbsolute: true } : {}) };
   const fit = fitModel(model, settings, data, choices);
   const symbols = model.parameters(settings as never, PLAIN, PLAIN).map((p) => p.symbol);
   const rungs = diagnose({ model, candidate: { kind, settings }, data, fit, choices, weights, known: { sigma, sigmaX }, names: { x: 'Flow', y: 'Head' }, symbols });
@@ -52,7 +54,52 @@ describe('a bad choice is caught at its rung, and what it proposes mends it', ()
   const line = noisy(x, (v) => 20 + 0.3 * v, 0.2);
   test('nothing to find', () => {
     const found = ladder({ x, y: line });
-    expect(Object.values(found).map((r) => r.state)).toEqual(['passed', 'passed', 'passed', 'passed']);
+    expect(Object.values(found).map((r) => r.state)).toEqual(['passed', 'passed', 'passed', 'notTested']);
+    expect(found['Uncertainties']!.text).toContain('No error of x or y is declared');
+    const declared = ladder({ x, y: line, errors: [{ source: 'p_d', y: x.map(() => 0.1) }] })['Uncertainties']!;
+    expect(declared).toMatchObject({ state: 'passed', text: expect.stringContaining('what the points share: p_d') });
+  });
+  test('what was not tested is not passed', () => {
+    const few = over(0, 5, 5);
+    const { Model } = ladder({ x: few, y: few.map((v, i) => 2 * v + [0.1, -0.1, 0.05, -0.1, 0.05][i]!) });
+    expect(Model).toMatchObject({ state: 'notTested', text: expect.stringContaining('not tested: 5 points') });
+  });
+  test('model: a line that explains nothing, and one that does', () => {
+    const scatter = noisy(x, () => 20, 3);
+    expect(ladder({ x, y: scatter }).Model).toMatchObject({ state: 'doubtful', text: expect.stringMatching(/of how y varies.*a mean says nearly as much/) });
+    expect(ladder({ x, y: line }).Model!.text).not.toContain('of how y varies');
+  });
+  test('model: more terms than the points hold', () => {
+    const nine = ladder({ x, y: noisy(x, (v) => Math.sin(v / 15), 0.02), settings: { degree: 9 } }).Model!;
+    expect(nine.state).toBe('doubtful');
+    expect(ladder({ x, y: noisy(x, (v) => 5 + v - 0.02 * v * v, 0.05), settings: { degree: 2 } }).Model!.state).toBe('passed');
+  });
+  test('data: a smooth peak of 81 points has no spikes, whatever runs through it', () => {
+    const at = over(0, 80, 81);
+    const peak = at.map((v) => 10 * Math.exp(-((v - 40) ** 2) / 18));
+    expect(ladder({ x: at, y: noisy(at, (v) => peak[Math.round(v)]!, 0.01) }).Data!.text).not.toContain('spikes');
+  });
+  test('data: a point 2 of its own σ off is no spike', () => {
+    const sigma = x.map((_, i) => (i === 30 ? 1 : 0.1));
+    const y = noisy(x, (v) => 20 + 0.3 * v, 0.1).map((v, i) => (i === 30 ? 20 + 0.3 * x[30]! + 2 : v));
+    expect(ladder({ x, y, sigma, weights: 'absolute' }).Data!.state).toBe('passed');
+    expect(ladder({ x, y }).Data!.text).toContain('spikes');
+  });
+  test.each([
+    ['towards both ends of x', (v: number) => 0.02 + Math.abs(v - 50) / 50],
+    ['in the middle of x', (v: number) => 1.02 - Math.abs(v - 50) / 50],
+    ['at large x', (v: number) => 0.02 + v / 50],
+    ['at small x', (v: number) => 2.02 - v / 50],
+  ])('uncertainties: scatter that is larger %s', (where, s) => {
+    const at = over(0, 100, 240);
+    expect(ladder({ x: at, y: noisy(at, (v) => 20 + 0.3 * v, s) }).Uncertainties!.text).toContain(`times as large ${where}`);
+  });
+  test('uncertainties: weights that do not grow as the scatter does are told', () => {
+    const at = over(0, 100, 120);
+    const s = (v: number): number => 0.02 + v / 100;
+    const y = noisy(at, (v) => 20 + 0.3 * v, s);
+    expect(ladder({ x: at, y, sigma: at.map(() => 0.5), weights: 'absolute' }).Uncertainties!.text).toContain('By its own ± the scatter');
+    expect(ladder({ x: at, y, sigma: at.map(s), weights: 'absolute' }).Uncertainties!.state).toBe('passed');
   });
   test('data: spikes', () => {
     const found = ladder({ x, y: line.map((v, i) => (i === 12 || i === 40 ? v + 15 : v)) }).Data!;

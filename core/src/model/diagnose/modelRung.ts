@@ -3,8 +3,8 @@ import { models } from '../library';
 import type { FitData, Model } from '../Model';
 import { plain } from '../../units';
 import { runsTest } from '../statistics/residualTests';
-import { studentTQuantile } from '../statistics/studentT';
-import { passed, said, type Diagnosed, type Rung } from './Rung';
+import { fTail } from '../statistics/distributions';
+import { notTested, passed, said, type Diagnosed, type Rung } from './Rung';
 
 /** So improbable a pattern is none of chance. */
 const IMPROBABLE = 0.01;
@@ -16,11 +16,11 @@ const MOST_PARAMETERS = 4;
 /** Is the model right: no pattern left in the residuals, no term that says nothing. */
 export function modelRung(d: Diagnosed): Rung {
   const { candidate, data, fit } = d;
-  const needless = needlessTerm(d);
-  if (needless) return needless;
+  const found = needlessTerm(d) ?? explainsLittle(d) ?? untoldTerms(d);
+  if (found) return found;
   const order = [...data.x.keys()].sort((a, b) => data.x[a]! - data.x[b]!);
   const runs = runsTest(Float64Array.from(order, (i) => fit.residuals[i]!));
-  if (!runs) return passed('Model', 'too few points for a test of the residuals; look at them below the fit');
+  if (!runs) return notTested('Model', `not tested: ${data.x.length} points are too few for a test of the residuals; look at them below the fit`);
   const told = `${runs.runs} runs of one sign in ${data.x.length} points, about ${Math.round(runs.expected)} expected`;
   if (runs.p >= IMPROBABLE) return passed('Model', `the residuals look random along x: ${told}`);
   const better = data.others ? undefined : betterModel(candidate, data);
@@ -38,7 +38,7 @@ export function modelRung(d: Diagnosed): Rung {
 function needlessTerm({ candidate, fit, symbols }: Diagnosed): Rung | undefined {
   const degree = (candidate.settings as { degree?: number }).degree ?? 0;
   if (candidate.kind !== 'polynomial' || degree < 2 || fit.degreesOfFreedom < 1) return undefined;
-  const half = studentTQuantile(0.975, fit.degreesOfFreedom) * fit.standardErrors[degree]!;
+  const half = fit.parameterSpread(degree).halfWidth;
   if (!(Math.abs(fit.parameters[degree]!) < half)) return undefined;
   return {
     title: 'Model',
@@ -47,6 +47,36 @@ function needlessTerm({ candidate, fit, symbols }: Diagnosed): Rung | undefined 
     action: { says: `Try degree ${degree - 1}`, candidate: { kind: 'polynomial', settings: { degree: degree - 1 } } },
   };
 }
+
+/** A curve that leaves y as it was. */
+function explainsLittle({ fit, data }: Diagnosed): Rung | undefined {
+  const n = data.x.length;
+  const p = fit.parameters.length;
+  if (!(fit.rSquared < LITTLE) || p < 2 || n <= p) return undefined;
+  const f = fit.rSquared / (p - 1) / ((1 - fit.rSquared) / (n - p));
+  const byChance = fit.rSquared > 0 ? fTail(f, p - 1, n - p) : 1;
+  return {
+    title: 'Model',
+    state: 'doubtful',
+    text: `x explains ${fit.rSquared > 0 ? said(100 * fit.rSquared) : 'none'}${fit.rSquared > 0 ? ' %' : ''} of how y varies${byChance > IMPROBABLE ? `, which chance does as well in ${said(100 * byChance)} % of cases` : ''}: a mean says nearly as much. Look for another x, or a narrower condition.`,
+  };
+}
+
+/** Terms of a linear model that cannot be told from zero, where that is more than half of them. */
+function untoldTerms({ model, fit, symbols, candidate }: Diagnosed): Rung | undefined {
+  if (!model.isLinear || fit.degreesOfFreedom < 1 || fit.parameters.length < 3) return undefined;
+  const untold = symbols.filter((_, k) => k > 0 && Math.abs(fit.parameters[k]!) < fit.parameterSpread(k).halfWidth);
+  const isMany = candidate.kind === 'multilinear' ? untold.length > 0 : untold.length > (symbols.length - 1) / 2;
+  if (!isMany) return undefined;
+  return {
+    title: 'Model',
+    state: 'doubtful',
+    text: `${untold.join(', ')} cannot be told from zero within their ±: these points do not hold so many terms.`,
+  };
+}
+
+/** Less of the variation than this is next to nothing. */
+const LITTLE = 0.1;
 
 const isSimple = (model: Model): boolean =>
   !['polynomial', 'own', 'multilinear'].includes(model.kind) &&

@@ -1,6 +1,6 @@
 import { fitModel } from '../fitModel';
 import { fTail } from '../statistics/distributions';
-import { passed, said, type Diagnosed, type Rung } from './Rung';
+import { notTested, passed, said, weightedResiduals, type Diagnosed, type Rung } from './Rung';
 
 /** Scatter this many times what the uncertainties say, in squares, is no chance. */
 const MUCH = 2;
@@ -32,16 +32,23 @@ function unweighted(d: Diagnosed): Rung {
     return {
       title: 'Uncertainties',
       state: 'doubtful',
-      text: `The scatter is ${said(growth.ratio)} times as large at ${growth.isRising ? 'large' : 'small'} x: each point counts the same here, though some are surer.${shift ? ` With weights ${shift}.` : ''}`,
+      text: `The scatter is ${said(growth.ratio)} times as large ${growth.where}: each point counts the same here, though some are surer.${shift ? ` With weights ${shift}.` : ''}`,
       ...(known.sigma ? { action: { says: 'Weight by the ±', weights: 'relative' as const } } : { action: { says: 'Let far points pull less', loss: 'huber' as const } }),
     };
   if (known.sigma && shift)
     return { title: 'Uncertainties', state: 'doubtful', text: `The points carry uncertainties that this fit does not use: with them ${shift}.`, action: { says: 'Weight by the ±', weights: 'relative' } };
-  return passed('Uncertainties', `from the scatter about the curve, each point taken as independent; what all points share, such as a sensor’s offset, is not in the ±${known.sigma ? '. Weights would move no parameter by much' : ''}`);
+  const independent = fit.worth < 0.8 * data.x.length ? `${data.x.length} points that count as ${said(fit.worth)}, since neighbours depend on each other` : 'each point taken as independent';
+  if (fit.effects.length === 0)
+    return notTested('Uncertainties', `from the scatter about the curve, ${independent}. No error of x or y is declared, so what all points share, such as a sensor’s offset, is not in the ±`);
+  return passed('Uncertainties', `from the scatter about the curve, ${independent}, and from what the points share: ${fit.effects.map((e) => e.source).join(', ')}${known.sigma ? '. Weights would move no parameter by much' : ''}`);
 } // prettier-ignore
 
-function weighted({ weights, fit: { reducedChiSquare } }: Diagnosed): Rung {
-  if (weights === 'relative') return passed('Uncertainties', 'sure points count more; the ± comes from the scatter about the curve. What all points share is not in it');
+function weighted(d: Diagnosed): Rung {
+  const { weights, data, fit: { reducedChiSquare, effects } } = d;
+  const growth = growthOf(data.x, weightedResiduals(d));
+  if (growth) return { title: 'Uncertainties', state: 'doubtful', text: `By its own ± the scatter is ${said(growth.ratio)} times as large ${growth.where}: the ± of the points does not grow as they do.` };
+  const shared = effects.length > 0 ? `and from what the points share: ${effects.map((e) => e.source).join(', ')}` : 'what all points share is not in it';
+  if (weights === 'relative' || !data.sigmaIsAbsolute) return passed('Uncertainties', `sure points count more; the ± comes from the scatter about the curve, ${shared}`);
   const told = `χ²/ν is ${said(reducedChiSquare)}`;
   if (reducedChiSquare > MUCH)
     return { title: 'Uncertainties', state: 'doubtful', text: `${told}: the points scatter more than their uncertainties say. The model misses something, or the ± is too small.`, action: { says: 'Take the ± as ratios only', weights: 'relative' } };
@@ -50,15 +57,24 @@ function weighted({ weights, fit: { reducedChiSquare } }: Diagnosed): Rung {
   return passed('Uncertainties', `${told}: the points scatter as their uncertainties say`);
 } // prettier-ignore
 
-/** Scatter in the last third of x against the first. */
-function growthOf(x: Float64Array, residuals: Float64Array): { ratio: number; isRising: boolean } | undefined {
+/** Where the points scatter more than elsewhere: at one end of x, at both, or in the middle. */
+function growthOf(x: Float64Array, residuals: Float64Array): { ratio: number; where: string } | undefined {
   const order = [...x.keys()].sort((a, b) => x[a]! - x[b]!);
   const third = Math.floor(order.length / 3);
   if (third < 6) return undefined;
   const square = (places: readonly number[]): number => places.reduce((s, i) => s + residuals[i]! ** 2, 0) / places.length;
-  const [first, last] = [square(order.slice(0, third)), square(order.slice(-third))];
-  const f = Math.max(first, last) / Math.min(first, last);
-  return f > 4 && fTail(f, third, third) < 0.001 ? { ratio: Math.sqrt(f), isRising: last > first } : undefined;
+  const [first, middle, last] = [order.slice(0, third), order.slice(third, -third), order.slice(-third)];
+  const held = (more: readonly number[], less: readonly number[], where: string) => {
+    const f = square(more) / square(less);
+    return f > 4 && fTail(f, more.length, less.length) < 0.0005 ? { ratio: Math.sqrt(f), where } : undefined;
+  };
+  const ends = [...first, ...last];
+  return (
+    held(last, first, 'at large x') ??
+    held(first, last, 'at small x') ??
+    held(ends, middle, 'towards both ends of x') ??
+    held(middle, ends, 'in the middle of x')
+  );
 } // prettier-ignore
 
 /** The parameter that weights would move most, in its standard errors. */

@@ -58,14 +58,14 @@ export function DifferenceBoard({ reply, rows, waiting, inHand, onTake }: BoardP
       keyOf={(r) => r.key}
       inHand={inHand}
       onTake={(r) => onTake(r.key)}
-      tools={<span className="soft">reference − candidate, at the reference’s points</span>}
+      tools={<span className="soft">candidate − reference, at the reference’s points</span>}
       columns={[
         { key: 'name', title: 'Series', value: (r) => r.name, cell: (r) => <SeriesMark series={r.series} name={r.name} /> },
         { key: 'candidate', title: 'Candidate', value: (r) => r.candidateName, cell: (r) => <span className="clip">{r.candidateName}</span> },
         ...(rows.some((r) => r.problem) ? [{ key: 'problem', title: '', cell: (r: DifferenceRow) => r.problem && <span className="doubt">{r.problem}</span> }] : []),
         { key: 'points', title: 'Points', numeric: true, value: (r) => r.candidate?.points ?? null, cell: (r) => (r.candidate ? formatCount(r.candidate.points) : '–') },
         { key: 'mean', title: 'Mean', unit: units.y, numeric: true, value: (r) => r.candidate?.mean ?? null, cell: (r) => (r.candidate ? mean(r).value : '–') },
-        { key: 'half', title: '± (95 %)', unit: units.y, numeric: true, value: (r) => r.candidate?.meanHalfWidth ?? null, cell: (r) => (r.candidate ? mean(r).uncertainty : '–') },
+        { key: 'half', title: 'scatter (95 %)', unit: units.y, numeric: true, value: (r) => r.candidate?.meanHalfWidth ?? null, cell: (r) => (r.candidate ? mean(r).uncertainty : '–') },
         { key: 'uVal', title: 'u_val', unit: units.y, numeric: true, value: (r) => r.candidate?.uVal ?? null, cell: (r) => said(r.candidate?.uVal, 2) },
         { key: 'within', title: 'Within ±', numeric: true, value: (r) => r.candidate?.within ?? null, cell: (r) => share(r.candidate?.within) },
         { key: 'rms', title: 'rms', unit: units.y, numeric: true, value: (r) => r.candidate?.rms ?? null, cell: (r) => said(r.candidate?.rms) },

@@ -49,9 +49,9 @@ export function VerdictPanel({ campaignId, reply, row, comparisonId }: VerdictPa
             </li>
           )}
           {hasUncertainty && (
-            <li className="passed">
+            <li className="note">
               <b>E and u_val</b>
-              <span>in the manner of ASME V&amp;V 20: E is candidate − reference on average; u_val the root of the squares of both sides’ uncertainties, not made smaller by the number of points</span>
+              <span>in the manner of ASME V&amp;V 20: E is candidate − reference on average, u_val its standard uncertainty: what differs from point to point counts as many points as there are, what they share as a whole, and what both sides share with its signs. Tested are E, the trend along x, the worst point and the whole curve.</span>
             </li>
           )}
         </ul>

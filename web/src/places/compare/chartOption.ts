@@ -18,7 +18,7 @@ interface Shown {
   kind: ComparisonReply['candidates'][number]['kind'];
 }
 
-/** Measured as open symbols with their ±, model as solid line in its band, simulated as dashed line; below, reference − candidate or the line of equality. */
+/** Measured as open symbols with their ±, model as solid line in its band, simulated as dashed line; below, candidate − reference with its ± or the line of equality. */
 export function compareOption(reply: ComparisonReply, palette: Palette, size: Size, view: DifferenceView = 'difference'): ChartOption {
   const many = reply.series.length > 1;
   const shown = reply.series.flatMap((s, i) =>
@@ -72,13 +72,16 @@ const symbolsInWords = ({ candidates }: ComparisonReply): string =>
 
 function differences(reply: ComparisonReply, shown: readonly Shown[], palette: Palette): Pane {
   return {
-    title: `${axisTitle({ name: 'Reference − candidate', unit: reply.y.unit })}${symbolsInWords(reply)}`,
+    title: `${axisTitle({ name: 'Candidate − reference', unit: reply.y.unit })}${symbolsInWords(reply)}`,
     weight: 1.2,
     marks: [
       level(0, palette.soft),
-      ...shown.map(({ candidate: { drawn }, colour, which, series }) =>
+      ...shown.flatMap(({ candidate: { drawn }, colour, which, series }) => [
+        ...(drawn.uncertainty.some((u) => u !== null)
+          ? [errorBars({ x: drawn.x, y: drawn.difference, xError: drawn.x.map(() => null), yError: drawn.uncertainty }, colour)]
+          : []),
         points({ x: drawn.x, y: drawn.difference }, { name: '', colour, series: reply.candidates.length > 1 ? which : series, ground: palette.sheet, size: 4.5 }),
-      ),
+      ]),
     ],
   };
 } // prettier-ignore

@@ -11,7 +11,7 @@ export const ofRun = (runId: number, x = '', y = ''): CandidateBody => ({
 });
 export const ofFit = (fitId: number): CandidateBody => ({ source: { kind: 'fit', fitId }, ...asIs });
 
-/** The points of the first fit against the first simulated run, or what there is of either. */
+/** The points of the first fit against the first simulated run, else another run: its own points cannot judge a fit. */
 export function newComparison(name: string, runs: readonly RunRow[], fits: readonly FitRow[]): ComparisonBody {
   const fit = fits[0];
   const measured = runs.find((r) => r.kind === 'measured') ?? runs[0]!;
@@ -19,7 +19,8 @@ export function newComparison(name: string, runs: readonly RunRow[], fits: reado
     ? { runId: fit.runId, x: fit.x, y: fit.y, conditionIds: fit.conditionIds, data: fit.data }
     : { runId: measured.id, x: '', y: '', conditionIds: [], data: 'samples' as const };
   const simulated = runs.find((r) => r.kind === 'simulated');
-  return { name, reference, candidates: simulated ? [ofRun(simulated.id)] : fit ? [ofFit(fit.id)] : [ofRun(measured.id)] };
+  const other = simulated ?? runs.find((r) => r.id !== reference.runId);
+  return { name, reference, candidates: other ? [ofRun(other.id)] : fit ? [ofFit(fit.id)] : [ofRun(measured.id)] };
 } // prettier-ignore
 
 /** Nothing is missing that the computation needs. */

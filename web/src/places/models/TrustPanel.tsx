@@ -24,7 +24,7 @@ export function TrustPanel({ judgement, error, straight, onAction, onStraight }:
         {judgement.rungs.map(({ title, state, text, action }) => (
           <li key={title} className={state}>
             <b>
-              {title} <span className="state">{state}</span>
+              {title} <span className="state">{state === 'notTested' ? 'not tested' : state}</span>
             </b>
             <span>{text}</span>
             {action && (
