@@ -34,7 +34,7 @@ test('the demo shows the finished way, and can be taken apart', async ({ bench: 
 
   await go(page, 'Compare');
   await page.getByRole('row', { name: /2900 rpm.*Simulated head curve/ }).click();
-  await expect(page.getByText(/the shape differs, not the level/)).toBeVisible();
+  await expect(page.getByText(/the slope differs, not the level/)).toBeVisible();
 });
 
 test('a step can be switched off, moved, deleted, and samples come back with one gesture', async ({ bench: page }) => {
