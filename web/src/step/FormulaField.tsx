@@ -33,7 +33,9 @@ export function FormulaField({ runId, before, channels, value, unit, onChange }:
   const campaignId = Number(useParams()['campaignId']);
   const { data: tables } = useQuery(queries.tables(campaignId));
   const { data: check } = useQuery(queries.formula(runId, { formula: value, unit, before }));
-  const at = check?.problem?.facts['at'];
+  // An empty field is not wrong, it waits.
+  const problem = value.trim() === '' ? null : check?.problem;
+  const at = problem?.facts['at'];
   const words = useMemo(
     () => [
       ...channels.map((c) => ({ text: c.symbol, kind: 'channel', says: `${c.name}${c.unit ? `, ${printUnit(c.unit)}` : ''}` })),
@@ -54,12 +56,12 @@ export function FormulaField({ runId, before, channels, value, unit, onChange }:
         <FormulaEditor
           value={value}
           words={words}
-          problem={check?.problem ? { at: typeof at === 'number' ? at : 0, message: check.problem.message } : null}
+          problem={problem ? { at: typeof at === 'number' ? at : 0, message: problem.message } : null}
           onChange={onChange}
         />
       </Suspense>
-      <span className={check?.problem ? 'refusal' : 'soft'} role="status">
-        {check?.problem?.message ??
+      <span className={problem ? 'refusal' : 'soft'} role="status">
+        {problem?.message ??
           (value.trim() === '' ? 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2].' : check ? givesInWords(check) : '')}
       </span>
       {check && !check.problem && value.trim() !== '' && <MonteCarloCheck key={`${value} ${unit} ${before}`} runId={runId} formula={value} unit={unit} before={before} />}

@@ -1,4 +1,4 @@
-import { stepKindOf, type Step } from '@undameter/core';
+import { proposedAnew, stepKindOf, type Step } from '@undameter/core';
 import type { ReactNode } from 'react';
 import { Field } from '../parts/Field';
 import { controlOf } from './controls';
@@ -26,18 +26,25 @@ export interface StepFormProps {
   runId: number;
   /** Number of steps before this one: what its formula may use. */
   before: number;
-  channels: readonly FormChannel[];
+  channels: readonly StartChannel[];
+  /** Symbol of the channel along which the run is ordered. */
+  along: string | undefined;
   onChange(settings: Step['settings']): void;
 }
 
+/** A channel with what a step can be begun from. */
+export type StartChannel = FormChannel & { lowest: number | null; highest: number | null };
+
 /** The form of any step, made from the schema of its kind. */
 export function StepForm(props: StepFormProps): ReactNode {
-  const { step, channels, onChange } = props;
-  const properties = Object.entries(stepKindOf(step.kind).settings.properties) as [string, FieldSchema][];
+  const { step, channels, along, onChange } = props;
+  const kind = stepKindOf(step.kind);
+  const properties = Object.entries(kind.settings.properties) as [string, FieldSchema][];
   const set = (name: string, value: unknown) => {
-    const settings = { ...step.settings, [name]: value };
+    if (name !== 'channel') return onChange({ ...step.settings, [name]: value });
+    const settings = proposedAnew(kind, step.settings, String(value), { along, channels });
     // A range is counted in the unit of its channel, which the words of the step tell.
-    if (name === 'channel' && properties.some(([key, s]) => key === 'unit' && s.field === 'hidden'))
+    if (properties.some(([key, s]) => key === 'unit' && s.field === 'hidden'))
       settings['unit'] = channels.find((c) => c.symbol === value)?.unit ?? '';
     onChange(settings);
   };

@@ -90,7 +90,7 @@ export function SteadyFields({ limit, label, channels, onChange }: LimitFieldsPr
                   label={`Channel ${i + 1} of ${label}`}
                   channels={numbers}
                   value={w.symbol}
-                  onChange={(symbol) => set(i, { symbol, unit: numbers.find((c) => c.symbol === symbol)?.unit ?? '' })}
+                  onChange={(symbol) => set(i, { symbol, unit: numbers.find((c) => c.symbol === symbol)?.unit ?? '', deviation: null, slope: null })}
                 />
               </td>
               <td>

@@ -1,13 +1,13 @@
 import type { ConditionRow, FitBody, RunRow } from '@undameter/contract';
 import { AppError, losses, lossNames, modelOf, models } from '@undameter/core';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Input, Select } from 'antd';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import { plainControl } from '../../step/controls';
 import type { FormChannel } from '../../step/StepForm';
-import { numbersOf, settingsOf, tidy, withModel, without } from './draft';
+import { numbersOf, onRun, settingsOf, tidy, withAxes, withModel, without } from './draft';
 import { OwnFormula } from './OwnFormula';
 
 const pointKinds: { value: FitBody['data']; label: string }[] = [
@@ -25,12 +25,12 @@ const weightings: { value: FitBody['weights']; label: string; says: string }[] =
   {
     value: 'absolute',
     label: 'by the ± as it stands',
-    says: 'sure points count more; ± from the uncertainties alone, however the points scatter',
+    says: 'sure points count more; ± from what is known to differ from point to point, where that is declared, however they scatter; else from the scatter',
   },
   {
     value: 'both',
     label: 'errors in x and y',
-    says: 'the distance to the curve is counted in the ± of both (orthogonal distance); ± from the uncertainties alone',
+    says: 'the distance to the curve is counted in the ± of both (orthogonal distance); ± from what is known to differ from point to point',
   },
 ];
 
@@ -61,6 +61,7 @@ function formulaOf({ model, settings }: FitBody): string {
 
 /** What is fitted: the run, the conditions (each a series), x, y and the model. */
 export function FitForm({ campaignId, body, runs, channels, conditions, onChange }: FitFormProps) {
+  const client = useQueryClient();
   const { data: own = [] } = useQuery(queries.ownModels(campaignId));
   const kept = own.find((m) => body.model === 'own' && m.formula === body.settings['formula']);
   const choose = (chosen: string) => {
@@ -70,6 +71,10 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
   };
   const ranges = Object.entries(body.choices.ranges ?? {});
   const set = (change: Partial<FitBody>) => onChange({ ...body, ...change });
+  const moveTo = async (runId: number) => {
+    const there = await client.fetchQuery(queries.bench(runId));
+    onChange(onRun(body, runId, there.channels, conditions));
+  };
   return (
     <div className="panel-pad">
       <Field label="Name">
@@ -79,7 +84,7 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
         <Select
           aria-label="Run of the fit"
           value={body.runId || undefined}
-          onChange={(runId: number) => set({ runId, x: '', y: '' })}
+          onChange={(runId: number) => void moveTo(runId)}
           options={runs.map((r) => ({ value: r.id, label: r.name }))}
         />
       </Field>
@@ -110,10 +115,10 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
         />
       </Field>
       <Field label="x">
-        <ChannelSelect label="x" channels={channels} value={body.x} onChange={(x) => set({ x })} />
+        <ChannelSelect label="x" channels={channels} value={body.x} onChange={(x) => onChange(withAxes(body, { x }))} />
       </Field>
       <Field label="y">
-        <ChannelSelect label="y" channels={channels} value={body.y} onChange={(y) => set({ y })} />
+        <ChannelSelect label="y" channels={channels} value={body.y} onChange={(y) => onChange(withAxes(body, { y }))} />
       </Field>
       <Field label="Far points" hint={body.choices.loss ? losses[body.choices.loss].says : undefined}>
         <Select

@@ -1,5 +1,5 @@
-import type { ActionReply, FitBody, FitRow } from '@undameter/contract';
-import { modelOf } from '@undameter/core';
+import type { ActionReply, ConditionRow, FitBody, FitRow } from '@undameter/contract';
+import { modelOf, symbolsOfLimit } from '@undameter/core';
 import type { FieldSchema } from '../../step/StepForm';
 
 /** What of a saved fit its form holds. */
@@ -46,6 +46,26 @@ export const withModel = (body: FitBody, model: string, settings: FitBody['setti
   const { ranges, loss } = body.choices;
   return { ...body, model, settings, choices: tidy({ ...(ranges ? { ranges } : {}), ...(loss ? { loss } : {}) }) };
 };
+
+/** What belongs to the axes: of another y or x nothing is known of the parameters, and of another x nothing of its range. */
+export function withAxes(body: FitBody, axes: Partial<Pick<FitBody, 'x' | 'y'>>): FitBody {
+  const { ranges, loss, shared } = body.choices;
+  const keepsRanges = (axes.x ?? body.x) === body.x;
+  const kept = {
+    ...(ranges && keepsRanges ? { ranges } : {}),
+    ...(loss ? { loss } : {}),
+    ...(shared ? { shared } : {}),
+  };
+  return { ...body, ...axes, choices: tidy(kept) };
+}
+
+/** The same fit on another run: its channels, and the conditions that can pick there. */
+export function onRun(body: FitBody, runId: number, channels: readonly { symbol: string }[], conditions: readonly Pick<ConditionRow, 'id' | 'limits'>[]): FitBody {
+  const has = (symbol: string): boolean => channels.some((c) => c.symbol === symbol);
+  const usable = (id: number): boolean => conditions.find((c) => c.id === id)?.limits.every((l) => symbolsOfLimit(l).every(has)) ?? false;
+  const moved = { ...body, runId, conditionIds: body.conditionIds.filter(usable) };
+  return withAxes(moved, { x: has(body.x) ? body.x : '', y: has(body.y) ? body.y : '' });
+} // prettier-ignore
 
 export type ParameterState = 'found' | 'fixed' | 'tied' | 'shared';
 

@@ -5,7 +5,7 @@ import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalList
 import { Dropdown } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { Sentence } from '../../parts/Sentence';
-import type { FormChannel } from '../../step/StepForm';
+import type { StartChannel } from '../../step/StepForm';
 import type { Draft } from './state';
 import { StepInHand } from './StepInHand';
 import { changeInWords, timeInWords } from './stepWords';
@@ -21,7 +21,9 @@ export interface ProcedurePanelProps {
   draft: Draft | null;
   /** What the step in hand would do, and the channels it can use. */
   trial: StepReportReply | undefined;
-  channels: readonly FormChannel[];
+  channels: readonly StartChannel[];
+  /** Symbol of the channel along which the run is ordered. */
+  along: string | undefined;
   /** What the step in hand costs, beside its form. */
   cost: ReactNode;
   onBegin(kind: string): void;

@@ -60,11 +60,13 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
   const deeds = useSelectionDeeds(selection, along, procedure, act);
   const rename = useMutation({ mutationFn: (name: string) => ask(`/runs/${runId}`, { method: 'PUT', body: { name } }) });
   const begin = (kind: string) => {
+    // Words are nothing that a step could begin with.
+    const numbers = (saved.data?.channels ?? []).filter((c) => c.labels === null);
     const { start, version } = stepKindOf(kind);
     const settings = start({
       along: saved.data?.along ?? undefined,
-      channels: saved.data?.channels ?? [],
-      inHand: shown[0],
+      channels: numbers,
+      inHand: shown.find((s) => numbers.some((c) => c.symbol === s)),
     });
     act({ type: 'begin', draft: { index: procedure.steps.length, isNew: true, step: newStep(kind, version, settings) } });
   };
@@ -73,7 +75,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
     const symbol = draft.step.settings['symbol'];
     procedure.save(withDraft(procedure.steps, draft), () => {
       act({ type: 'letGo' });
-      if (draft.isNew && typeof symbol === 'string' && !smoothing) choose([symbol, ...shown].slice(0, 6));
+      if (draft.isNew && typeof symbol === 'string' && !smoothing) choose([...new Set([symbol, ...shown])].slice(0, 6));
     });
   };
   const pick = (place: { pane: number; x: number; y: number; reach: number }) => {
@@ -215,6 +217,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
           draft={draft}
           trial={draft ? tried.data?.reports[draft.index] : undefined}
           channels={channelsBefore(tried.data ?? saved.data, draft)}
+          along={(tried.data ?? saved.data)?.along ?? undefined}
           cost={
             smoothing && draft ? (
               <>

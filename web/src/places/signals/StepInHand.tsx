@@ -1,4 +1,4 @@
-import { stepKinds } from '@undameter/core';
+import { stepKinds, waitsForInput } from '@undameter/core';
 import { Button, Input } from 'antd';
 import { useEffect, useRef } from 'react';
 import { Sentence } from '../../parts/Sentence';
@@ -8,7 +8,7 @@ import type { Draft } from './state';
 import { changeInWords } from './stepWords';
 
 /** The step in hand, open in its place: its form, what it would do, and what can be done with it. */
-export function StepInHand({ draft, trial, channels, cost, procedure, runId, onSettings, onNote, onAccept, onLetGo }: ProcedurePanelProps & { draft: Draft }) {
+export function StepInHand({ draft, trial, channels, along, cost, procedure, runId, onSettings, onNote, onAccept, onLetGo }: ProcedurePanelProps & { draft: Draft }) {
   const { index, isNew, step } = draft;
   const place = useRef<HTMLLIElement>(null);
   const untouched = useRef(step.settings);
@@ -19,6 +19,8 @@ export function StepInHand({ draft, trial, channels, cost, procedure, runId, onS
     if (step.settings === untouched.current) void place.current?.scrollIntoView({ block: 'nearest' });
   }, [trial, step.settings]);
   const kind = stepKinds.find((k) => k.kind === step.kind);
+  // Before anything was typed there is nothing that could have failed.
+  const isWaiting = isNew && kind !== undefined && waitsForInput(kind, step.settings);
   const andLetGo = (deed: () => void) => () => {
     deed();
     onLetGo();
@@ -31,11 +33,11 @@ export function StepInHand({ draft, trial, channels, cost, procedure, runId, onS
           <span className="step-title">{trial?.title ?? kind?.title}</span>
           <small>{kind?.purpose}</small>
         </span>
-        <span className="step-did">{trial ? changeInWords(trial) : ''}</span>
+        <span className="step-did">{trial && !isWaiting ? changeInWords(trial) : ''}</span>
       </div>
-      {kind && <StepForm step={step} runId={runId} before={index} channels={channels} onChange={onSettings} />}
+      {kind && <StepForm step={step} runId={runId} before={index} channels={channels} along={along} onChange={onSettings} />}
       {/* What is wrong with a formula stands under the formula. */}
-      <Sentence error={typeof trial?.error?.facts['at'] === 'number' ? null : trial?.error} />
+      <Sentence error={isWaiting || typeof trial?.error?.facts['at'] === 'number' ? null : trial?.error} />
       {trial?.doubts.map((d) => (
         <p key={d} className="doubt panel-pad">
           {d}
