@@ -32,7 +32,7 @@ export const headAt = (speed: number, flow: number): number =>
 export const flowAt = (speed: number, share: number): number =>
   share * Math.sqrt(rig.headAtZeroFlowM / rig.headFallMPerLpm2) * (speed / rig.ratedSpeedRpm);
 
-/** Density of water in kg/m³ at a temperature in °C; a smooth formula close to handbook values, from memory. */
+/** Density of water in kg/m³ at a temperature in °C; M. Tanaka et al., Metrologia 38 (2001) 301, equation 1; held against IAPWS R7-97 in a test. */
 export const waterDensity = (t: number): number =>
   999.97 * (1 - ((t + 288.9414) / (508929.2 * (t + 68.12963))) * (t - 3.9863) ** 2);
 

@@ -354,6 +354,11 @@ export const catalogue = {
     'input',
     (f) => `No point of "${f.series}" lies between ${f.from} and ${f.to}. Widen the range, or take it off.`,
   ),
+  MODEL_PARAMETER_STEPS: entry<{ symbol: string }>(
+    'input',
+    (f) =>
+      `"${f.symbol}" only decides a comparison in this formula: the curve jumps with it and does not follow it, so no search can find it. Fix it at a value, or write the change as a smooth one.`,
+  ),
   MODEL_NO_START: entry<{ model: string }>(
     'input',
     (f) =>

@@ -27,7 +27,10 @@ export const readRecordSchema = Type.Object(
   {
     linesRead: Type.Integer(),
     rows: Type.Integer(),
+    /** Anywhere in the file. */
     blankLines: Type.Integer(),
+    /** Lines of headings and of units. */
+    headingLines: Type.Optional(Type.Integer()),
     /** Lines in the data without a single number. */
     passedOver: Type.Object(
       { count: Type.Integer(), firstLine: Type.Optional(Type.Integer()), firstText: Type.Optional(Type.String()) },

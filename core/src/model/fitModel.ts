@@ -18,7 +18,7 @@ import { systematicEffects } from './uncertainty/systematicEffects';
 /**
  * A model through one series of points.
  * @param isQuick  one trial of many: it gives up where the likeliest start does badly
- * @throws {AppError} TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD, MODEL_NOT_FINITE, MODEL_NO_START, and as choices are refused
+ * @throws {AppError} TOO_FEW_POINTS_FOR_MODEL, X_HAS_NO_SPREAD, MODEL_NOT_FINITE, MODEL_NO_START, MODEL_PARAMETER_STEPS, and as choices are refused
  */
 export function fitModel(
   model: Model,
@@ -42,6 +42,8 @@ export function fitModel(
 export function fitTogether(model: Model, settings: Static<TObject>, all: readonly FitData[], choices: Choices, isQuick = false): Fit[] {
   if (model.kind === 'multilinear') throw new AppError('MULTILINEAR_PLAIN', {});
   const parts = new Parametrisation(model, settings, choices);
+  const [stepping] = parts.over(all[0]!.x).stepping;
+  if (stepping !== undefined) throw new AppError('MODEL_PARAMETER_STEPS', { symbol: stepping });
   const { shared = [] } = choices;
   const own = parts.free.filter((s) => !shared.includes(s));
   const common = parts.free.filter((s) => shared.includes(s));

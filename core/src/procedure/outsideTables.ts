@@ -23,7 +23,11 @@ export function outsideTables(
     ),
     doubtful:
       samples.length > 0
-        ? { samples: Int32Array.from(samples), why: `outside the table ${shown.map((f) => f.table).join(', ')}` }
+        ? {
+            samples: Int32Array.from(samples),
+            why: `outside the table ${shown.map((f) => f.table).join(', ')}`,
+            isOutsideTable: true,
+          }
         : undefined,
   };
 }

@@ -19,7 +19,7 @@ export interface Channel {
   /** For a channel made by a step: how the errors of others reach it, computed when asked. */
   errors?: (() => ErrorSources) | undefined;
   /** Numbers of samples that are less sure than the others, rising, and why. */
-  doubtful?: { samples: Int32Array; why: string } | undefined;
+  doubtful?: { samples: Int32Array; why: string; isOutsideTable?: boolean } | undefined;
   /** How many decimals are shown; what is computed keeps all. */
   decimals?: number | undefined;
 }

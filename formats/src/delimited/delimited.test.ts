@@ -34,7 +34,9 @@ test('preamble, headings, units row and cells that are no numbers are told apart
   expect(columns[1]).toEqual([101.5, NaN, 102.5]);
   expect(record).toMatchObject({
     rows: 3,
-    blankLines: 1,
+    // One in the preamble, one between the rows.
+    blankLines: 2,
+    headingLines: 2,
     passedOver: { count: 0 },
     remarks: { count: 1, firstLine: 9 },
     properties: [{ key: 'Rig', value: 'Loop 3' }],

@@ -61,7 +61,7 @@ export function describeColumn(
     unitFrom: unitBelow !== undefined ? 'unitsRow' : split.unit !== undefined ? 'heading' : 'none',
     type,
     missing: reads === 'category' ? missingInWords : counts.missing,
-    notNumber: reads === 'category' ? 0 : isTextTime(reads) ? counts.notNumber - readable(rows, index, reads) : counts.notNumber,
+    notNumber: reads === 'category' ? (filledCells(rows, index).some(isDressedNumber) ? counts.notNumber : 0) : isTextTime(reads) ? counts.notNumber - readable(rows, index, reads) : counts.notNumber,
     ...(counts.first && (reads === 'number' || reads.startsWith('epoch')) ? { firstNotNumber: counts.first } : {}),
     proposed: type === 'number' || type === 'constant' || type === 'time' || type === 'category',
   };
@@ -109,6 +109,9 @@ function understand(counts: Counts, rows: readonly Row[], index: number, name: s
         : `its cells read as ${timeFormTitles[time.form]}`;
       return say('time', time.form, why, time.ambiguous ? 'a guess' : 'sure');
     }
+    const dressed = cells.filter(isDressedNumber).length;
+    if (dressed > cells.length / 2)
+      return say('text', 'category', `${dressed} of ${cells.length} cells are numbers in quotes or with a unit behind them, which are not read as numbers: let the logger export them plain`, 'a guess');
     return ofWords(cells, say);
   }
   const clean = notNumber === 0;
@@ -122,6 +125,12 @@ function understand(counts: Counts, rows: readonly Row[], index: number, name: s
   if (numbers > 1 && lowest === highest) return say('constant', 'number', `${share}, all ${lowest}`, clean ? 'sure' : 'likely');
   return say('number', 'number', share, clean ? 'sure' : 'likely');
 } // prettier-ignore
+
+/** `'12.3'` or `12.3 kPa`: a number, but not by itself. */
+const isDressedNumber = (cell: string): boolean => {
+  const match = /^\s*(['’"]?)\s*[-+−]?\d+(?:[.,]\d+)?(?:[eE][-+]?\d+)?\s*(['’"]?)\s*(\S*)\s*$/u.exec(cell);
+  return match !== null && (match[1] !== '' || match[2] !== '' || (match[3] !== '' && isUnit(match[3]!)));
+};
 
 /** Words that repeat are states of something; words that are nearly all different are remarks. */
 function ofWords(

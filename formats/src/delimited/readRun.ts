@@ -114,10 +114,20 @@ class BlockWriter {
     const { record } = this;
     const { layout } = this.input;
     record.linesRead++;
-    if (record.linesRead < layout.firstDataLine) this.above.push(text);
+    if (record.linesRead < layout.firstDataLine) this.addAbove(text);
     else if (record.linesRead > this.lastLine) note((record.beyond ??= { count: 0 }), record.linesRead);
     else if (this.open.length > 0 || endsInQuotes(text, layout)) return this.goOn(text);
     else return this.addRow(text, record.linesRead);
+  }
+
+  /** A line above the rows: preamble, headings, units, or blank. */
+  private addAbove(text: string): void {
+    const { record, above } = this;
+    const { headingLine, unitsLine } = this.input.layout;
+    above.push(text);
+    if (record.linesRead === headingLine || record.linesRead === unitsLine)
+      record.headingLines = (record.headingLines ?? 0) + 1;
+    else if (text.trim() === '') record.blankLines++;
   }
 
   /** One more line of a row that a quoted cell holds open. */

@@ -44,20 +44,20 @@ describe('RFC 4180, section 2', () => {
   });
 });
 
-// The W3C note "Model for Tabular Data and Metadata on the Web" (2015), section 4.5, gives this
-// table as an example of a file with all its parts; from memory.
-test('the annotated example of the W3C tabular-data model: a comment line, headings, dates, a missing cell', async () => {
+// The form of the example in the W3C note "Model for Tabular Data and Metadata on the Web" (2015), section 4.5, with all its
+// parts: a comment, headings, words that repeat, dates, a missing cell. The content is invented.
+test('a table in the form of the W3C tabular-data model: a comment line, headings, dates, a missing cell', async () => {
   const { preview, columns, record } = await read(
-    '# City of Palo Alto trees\nGID,On Street,Species,Trim Cycle,Inventory Date\n1,ADDISON AV,Celtis australis,Large Tree Routine Prune,10/18/2010\n2,EMERSON ST,Liquidambar styraciflua,Large Tree Routine Prune,6/2/2010\n3,EMERSON ST,,Large Tree Routine Prune,6/2/2010\n',
+    '# Valves of Tern Yard\nGID,On Loop,Make,Service,Inventory Date\n1,LOOP 1,Gate,Yearly Seat Check,10/18/2010\n2,LOOP 3,Ball,Yearly Seat Check,6/2/2010\n3,LOOP 3,,Yearly Seat Check,6/2/2010\n',
   );
   expect(preview.columns.map((c) => [c.name, c.type])).toEqual([
-    ['GID', 'number'], ['On Street', 'category'], ['Species', 'category'], ['Trim Cycle', 'category'], ['Inventory Date', 'time'],
+    ['GID', 'number'], ['On Loop', 'category'], ['Make', 'category'], ['Service', 'category'], ['Inventory Date', 'time'],
   ]); // prettier-ignore
   expect(preview.columns[4]!.reading.reads).toBe('monthFirst');
   expect(columns[1]).toEqual([0, 1, 1]);
   expect(columns[2]).toEqual([0, 1, NaN]);
   expect(columns[4]![1]! - columns[4]![0]!).toBe(-138 * 86_400);
-  expect(record).toMatchObject({ rows: 3, preamble: ['# City of Palo Alto trees'] });
+  expect(record).toMatchObject({ rows: 3, preamble: ['# Valves of Tern Yard'] });
 });
 
 describe('fixed width', () => {
@@ -191,4 +191,16 @@ test('UTF-16 with the high byte first, with and without a mark', async () => {
 test('a column that turns from numbers to words half way is doubted with its line', async () => {
   const rows = Array.from({ length: 100 }, (_, i) => `${i},${i < 60 ? i : 'off'}`).join('\n');
   expect((await read(`t,p\n${rows}`)).preview.doubts.join()).toContain('holds no numbers from about line 62 on');
+});
+
+test.each([
+  ["a,b\n'1.5',1\n'2.5',2\n'3.5',3\n", 3],
+  ['a;b\n1.5 kPa;1\n2.5 kPa;2\n3.25 kPa;3\n4 kPa;4\n', 4],
+])('cells that are numbers only behind quotes or a unit are counted and told, and never sure: %j', async (text, count) => {
+  const { preview } = await read(text);
+  expect(preview.columns[0]).toMatchObject({ type: 'text', notNumber: count, because: { sure: 'a guess', why: expect.stringContaining('not read as numbers') } });
+}); // prettier-ignore
+test('words with a digit are words', async () => {
+  const { preview } = await read('valve,t\nV1,1\nV2,2\nV1,3\nV2,4\n');
+  expect(preview.columns[0]).toMatchObject({ type: 'category', notNumber: 0 });
 });

@@ -86,7 +86,9 @@ function smallTrace({ values }: Channel, mask: Mask): Float64Array {
 
 /** Kept samples of which any channel rests on a table beyond its end. */
 function outsideTables({ channels, mask }: RunState): number {
-  const samples = new Set([...channels.values()].flatMap(({ doubtful }) => [...(doubtful?.samples ?? [])]));
+  const samples = new Set(
+    [...channels.values()].flatMap(({ doubtful }) => (doubtful?.isOutsideTable ? [...doubtful.samples] : [])),
+  );
   let count = 0;
   for (const i of samples) if (mask[i] === KEPT) count++;
   return count;

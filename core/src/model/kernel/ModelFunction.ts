@@ -42,6 +42,11 @@ export class ModelFunction {
     return [...this.variables.values()][0]!.length;
   }
 
+  /** Parameters that the result does not follow by small steps: they only decide a comparison. */
+  get stepping(): string[] {
+    return this.parameters.filter((_, k) => this.tape.result.slopes[k] === undefined);
+  }
+
   /** Block by block; what is handed over is overwritten by the next. */
   eachBlock(at: Float64Array, withSlopes: boolean, visit: (part: Part, from: number, count: number) => void): void {
     const columns = [...this.variables.values()];

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { Random } from '../../number/Random';
 import { parseFormula } from '../../formula';
 import { inferUnits } from '../inferUnits';
-import { parseUnit } from '../../units';
+import { parseUnit, plain } from '../../units';
 import { fitModel, ModelFunction, models, modelOf, pointsProblem, predict, solveNonlinear } from '../index';
 
 const xOver = (from: number, to: number, n = 60): Float64Array =>
@@ -194,3 +194,26 @@ test('linear in several x: slopes of each, the curve with the others at their me
   expect(() => fitModel(model, settings, data, { loss: 'huber' })).toThrow(expect.objectContaining({ code: 'MULTILINEAR_PLAIN' }) as never);
   expect(() => fitModel(model, settings, { ...data, others: [others[0]!, x.map(() => 5)] })).toThrow(expect.objectContaining({ code: 'X_HAS_NO_SPREAD' }) as never);
 }); // prettier-ignore
+
+describe('a formula of one’s own with a comparison in it', () => {
+  const x = Float64Array.from({ length: 20 }, (_, i) => i);
+  const y = x.map((v) => (v > 9 ? 1 : 0.5));
+  const fit = (formula: string, choices = {}) => fitModel(modelOf('own'), { formula }, { x, y, xName: 'x' }, choices);
+  test.each(['x<b', 'x and b', 'a*(x<b)', 'if(x<b, a, c)'])(
+    '%s is refused with the parameter that only decides it',
+    (formula) =>
+      expect(() => fit(formula)).toThrow(
+        expect.objectContaining({ code: 'MODEL_PARAMETER_STEPS', facts: { symbol: 'b' } }) as never,
+      ),
+  );
+  test('fixed, it decides and the others are found', () => {
+    const { parameters } = fit('if(x<b, a, c)', { fixed: { b: 9.5 } });
+    expect(
+      parameters[
+        modelOf('own')
+          .parameters({ formula: 'if(x<b, a, c)' } as never, plain, plain)
+          .findIndex((p) => p.symbol === 'a')
+      ],
+    ).toBeCloseTo(0.5, 9);
+  });
+});

@@ -12,6 +12,7 @@ export function RecordList({ run }: { run: RunReply }) {
   const lines = [
     { text: `${counted(record.rows, 'sample')} from ${counted(record.linesRead, 'line')} of ${fileName}` },
     record.preamble.length > 0 && { text: `${counted(record.preamble.length, 'line')} of preamble: “${record.preamble[0]}” …` },
+    (record.headingLines ?? 0) > 0 && { text: counted(record.headingLines ?? 0, 'line') + ' of headings and units' },
     record.blankLines > 0 && { text: counted(record.blankLines, 'blank line') },
     remarks && { text: counted(remarks.count, 'remark') + ' between the rows' + first(remarks.firstLine) },
     continued && { text: `${counted(continued.count, 'line')} that go on with a quoted cell${first(continued.firstLine)}` },
