@@ -16,7 +16,8 @@ export const setPointsBody = closed({
   symbols: orNull(Type.Array(symbol, { maxItems: 20 })),
 });
 export const setPointsReply = closed({
-  steady: steadyLimitSchema,
+  /** Null for a run without time, where each sample is a point of its own. */
+  steady: orNull(steadyLimitSchema),
   channels: Type.Array(
     closed({
       symbol: Type.String(),
@@ -44,6 +45,8 @@ export const pointValue = closed({
   uncertainty: reading,
   count: Type.Integer(),
   worth: reading,
+  /** Too short for its correlation time: its ± is a guess. */
+  isShort: Type.Boolean(),
 });
 export const operatingPoint = closed({
   conditionId: id,

@@ -1,4 +1,4 @@
-import { dependenceOf } from '../model/uncertainty/dependence';
+import { dependenceOf } from '../signal';
 import { chiSquareTail } from '../model/statistics/gammaTail';
 import { normalQuantile } from '../model/statistics/distributions';
 import { runsTest } from '../model/statistics/residualTests';

@@ -1,6 +1,6 @@
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import type { RunState } from '../procedure';
-import { pickSamples } from './index';
+import { conditionsOfLevels, levelsOf, pickSamples } from './index';
 
 const channel = (symbol: string, unit: string, ...values: number[]) =>
   [symbol, { symbol, name: symbol, unit, origin: 'logged' as const, values: Float64Array.from(values) }] as const;
@@ -30,3 +30,35 @@ test.each([
   [limit('n', 24.2, 1, '1/s'), 'ANGLE_OR_COUNT'],
   [limit('n', 1, 1, 'wat'), 'UNIT_UNKNOWN'],
 ])('%j is refused as %s', (bad, code) => expect(() => pick(bad)).toThrow(expect.objectContaining({ code }) as never));
+
+describe('set points of a table without time', () => {
+  const rows = [1450, 2200, 2900].flatMap((n) => [20, 60, 100].map((z) => [n, z, n / 100 + z / 7]));
+  const column = (k: number) => Float64Array.from(rows, (r) => r[k]!);
+  const table: RunState = {
+    samples: rows.length,
+    mask: new Uint16Array(rows.length),
+    along: undefined,
+    channels: new Map(
+      (['n', 'z_v', 'H'] as const).map((symbol, k) => [
+        symbol,
+        { symbol, name: symbol, unit: ['rpm', '%', 'm'][k]!, origin: 'logged', values: column(k) },
+      ]),
+    ),
+  };
+  test('each sample counts as a point, and its levels become conditions that pick it', () => {
+    const levels = levelsOf(table, null, ['n', 'z_v', 'H']);
+    expect(levels[0]!.levels.map((l) => l.value)).toEqual([1450, 2200, 2900]);
+    expect(levels.map((l) => l.proposed)).toEqual([true, true, false]);
+    const found = conditionsOfLevels(
+      table,
+      null,
+      levels.filter((l) => l.proposed),
+    );
+    expect(found).toHaveLength(9);
+    for (const condition of found) expect(pickSamples(table, condition)).toHaveLength(1);
+  });
+  test('what is set aside is no point', () =>
+    expect(levelsOf({ ...table, mask: table.mask.map((_, i) => Number(i < 3)) }, null, ['n'])[0]!.levels).toHaveLength(
+      2,
+    ));
+});

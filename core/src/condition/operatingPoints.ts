@@ -20,6 +20,8 @@ export interface PointValue {
   /** Samples that are present, and how many independent ones they are worth. */
   count: number;
   worth: number;
+  /** The stretch is too short for its correlation time: its scatter does not show how far its mean may be off. */
+  isShort: boolean;
 }
 
 /** One stretch of a condition, reduced. */
@@ -71,7 +73,7 @@ function stretches(state: RunState, picked: Int32Array, at: (i: number) => numbe
 
 function valueOf(channel: Channel, state: RunState, samples: Int32Array): PointValue {
   const present = samples.filter((i) => channel.values[i]! === channel.values[i]!);
-  const nothing = { symbol: channel.symbol, mean: NaN, standardDeviation: NaN, standardError: NaN, systematic: NaN, effects: new Map(), uncertainty: NaN, count: 0, worth: 0 }; // prettier-ignore
+  const nothing = { symbol: channel.symbol, mean: NaN, standardDeviation: NaN, standardError: NaN, systematic: NaN, effects: new Map(), uncertainty: NaN, count: 0, worth: 0, isShort: false }; // prettier-ignore
   if (present.length === 0) return nothing;
   const scatter = standardErrorOfMean(Float64Array.from(present, (i) => channel.values[i]!));
   const effects = new Map<string, number>();

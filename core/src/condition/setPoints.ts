@@ -8,7 +8,7 @@ import { parseUnit, printUnit, sameDimension } from '../units';
 import { limitKindOf } from './limits';
 import { HOLDS } from './limits/LimitKind';
 import type { SteadyLimit } from './limits/schema';
-import { operatingPoints } from './operatingPoints';
+import { operatingPoints, type PointValue } from './operatingPoints';
 import type { Condition } from './pickSamples';
 
 /** A value at which a channel was held, found among the steady stretches. */
@@ -34,14 +34,14 @@ const FEWEST_SAMPLES = 5;
 
 /**
  * The levels at which channels stood during the steady stretches of a run.
- * @param steady   what counts as steady
+ * @param steady   what counts as steady; null: each sample is a point of its own, as in a table of set points without time
  * @param symbols  channels to look at
  * @throws {AppError} as the limit
  * The levels of one channel are the groups of the means of its stretches that no gap wider than
  * the two rules above divides (single linkage); common practice.
  */
-export function levelsOf(state: RunState, steady: SteadyLimit, symbols: readonly string[]): LevelsOfChannel[] {
-  const points = operatingPoints(state, pickSteady(state, steady), symbols, FEWEST_SAMPLES);
+export function levelsOf(state: RunState, steady: SteadyLimit | null, symbols: readonly string[]): LevelsOfChannel[] {
+  const points = pointsOf(state, steady, symbols);
   const found = symbols.map((symbol, k) => {
     const values = points.map((p) => p.values[k]!).filter((v) => v.count > 0);
     const { levels, spread } = grouped(values.map((v) => ({ mean: v.mean, scatter: v.standardDeviation || 0 })));
@@ -54,6 +54,21 @@ export function levelsOf(state: RunState, steady: SteadyLimit, symbols: readonly
   for (const candidate of found.filter((c) => c.few).sort((a, b) => a.spread - b.spread))
     if (combinations([...chosen, candidate]) > combinations(chosen)) chosen.push(candidate);
   return found.map((c) => ({ symbol: c.symbol, levels: c.levels, proposed: chosen.includes(c) }));
+}
+
+interface Point {
+  samples: number;
+  values: readonly Pick<PointValue, 'mean' | 'standardDeviation' | 'count'>[];
+}
+
+function pointsOf(state: RunState, steady: SteadyLimit | null, symbols: readonly string[]): Point[] {
+  if (steady) return operatingPoints(state, pickSteady(state, steady), symbols, FEWEST_SAMPLES);
+  const columns = symbols.map((s) => numberChannelOf(state, s).values);
+  const kept = Array.from({ length: state.samples }, (_, i) => i).filter((i) => state.mask[i] === KEPT);
+  return kept.map((i) => ({
+    samples: 1,
+    values: columns.map((c) => ({ mean: c[i]!, standardDeviation: 0, count: Number(c[i] === c[i]) })),
+  }));
 }
 
 function pickSteady(state: RunState, steady: SteadyLimit): Int32Array {
@@ -105,10 +120,10 @@ export interface ProposedCondition extends Condition {
  * A condition for each combination of levels that occurs: value ± tolerance of each channel, steady.
  * @param chosen  channels with their levels, as `levelsOf` finds them
  */
-export function conditionsOfLevels(state: RunState, steady: SteadyLimit, chosen: readonly LevelsOfChannel[]): ProposedCondition[] {
+export function conditionsOfLevels(state: RunState, steady: SteadyLimit | null, chosen: readonly LevelsOfChannel[]): ProposedCondition[] {
   const symbols = chosen.map((c) => c.symbol);
   const units = symbols.map((s) => numberChannelOf(state, s).unit);
-  const points = operatingPoints(state, pickSteady(state, steady), symbols, FEWEST_SAMPLES);
+  const points = pointsOf(state, steady, symbols);
   const found = new Map<string, { at: Level[]; samples: number; points: number }>();
   for (const point of points) {
     const at = chosen.map((c, k) => nearestOf(c.levels, point.values[k]!.mean));
@@ -123,7 +138,7 @@ export function conditionsOfLevels(state: RunState, steady: SteadyLimit, chosen:
       name: at.map(({ value }, k) => `${formatValue(value)} ${printUnit(units[k]!)}`.trim()).join(', '),
       limits: [
         ...at.map(({ value, tolerance }, k) => ({ symbol: symbols[k]!, value, tolerance, unit: units[k]! })),
-        steady,
+        ...(steady ? [steady] : []),
       ],
       samples,
       points: count,

@@ -14,7 +14,6 @@ export { crossings, furtherSpread, optima, predict, readAt, readBack, type ReadC
 export { coverageFactor, spreadOf, type Spread } from './uncertainty/completeFit';
 export { effectsOn, rootOfSquares, type PointErrors, type SystematicEffect } from './uncertainty/PointErrors';
 export { budgetOf, SCATTER, type BudgetLine } from './uncertainty/budget';
-export { dependenceOf } from './uncertainty/dependence';
 export { scatterAbout } from './uncertainty/scatterAbout';
 export { durbinWatson, normalityTest, runsTest, zeroMeanTest } from './statistics/residualTests';
 export { fTail, normalDistribution, normalQuantile } from './statistics/distributions';

@@ -21,6 +21,8 @@ export interface Series {
   randomX: Float64Array;
   /** The part that the points share, source by source. */
   errors: PointErrors[];
+  /** Operating points that are too short for the correlation time of x or y, so that their ± is a guess. */
+  short: number;
   /** The points are operating points, not samples. */
   isReduced: boolean;
   /** The samples that were picked, rising. */
@@ -66,6 +68,7 @@ export function seriesData(
     y: column(yChannel.values),
     sigma: column(combined(errorsOf(yChannel, state.channels))),
     sigmaX: column(combined(errorsOf(xChannel, state.channels))),
+    short: 0,
     isReduced: false,
     others: otherChannels.map((c) => column(c.values)),
     otherChannels,
@@ -115,6 +118,7 @@ function pointsOf(
     y: column(1, 'mean'),
     sigma: column(1, 'uncertainty'),
     sigmaX: column(0, 'uncertainty'),
+    short: present.filter(({ values }) => values[0]!.isShort || values[1]!.isShort).length,
     isReduced: true,
     others: otherChannels.map((_, k) => column(k + 2, 'mean')),
     otherChannels,

@@ -72,6 +72,7 @@ const pointReply = (conditionId: number, number: number, p: OperatingPoint) => (
     uncertainty: reading(v.uncertainty),
     count: v.count,
     worth: reading(v.worth),
+    isShort: v.isShort,
   })),
 });
 
@@ -97,7 +98,7 @@ export function findSetPoints({ run, steady: given, symbols }: SetPointsTask): S
   const { final } = benchState(run).result;
   const logged = numbersOf(final).filter((c) => c.origin === 'logged');
   const present = logged.filter((c) => c.values.some((v) => v === v)).map((c) => c.symbol);
-  const steady = given ?? guessSteady(final, present);
+  const steady = final.along === undefined ? null : (given ?? guessSteady(final, present));
   const found = levelsOf(final, steady, present);
   const chosen = found.filter((c) => (symbols ? symbols.includes(c.symbol) : c.proposed));
   return {

@@ -66,7 +66,7 @@ function growthOf(x: Float64Array, residuals: Float64Array): { ratio: number; wh
   const [first, middle, last] = [order.slice(0, third), order.slice(third, -third), order.slice(-third)];
   const held = (more: readonly number[], less: readonly number[], where: string) => {
     const f = square(more) / square(less);
-    return f > 4 && fTail(f, more.length, less.length) < 0.0005 ? { ratio: Math.sqrt(f), where } : undefined;
+    return f > 3 && fTail(f, more.length, less.length) < 0.003 ? { ratio: Math.sqrt(f), where } : undefined;
   };
   const ends = [...first, ...last];
   return (

@@ -2,7 +2,7 @@ import { studentTQuantile } from '../statistics/studentT';
 import { normalQuantile } from '../statistics/distributions';
 import type { Fit, FitData, PlainFit } from '../Model';
 import { correlatedCovariance } from './correlatedCovariance';
-import { dependenceOf } from './dependence';
+import { dependenceOf } from '../../signal';
 import { effectsOn, rootOfSquares, type SystematicEffect } from './PointErrors';
 
 /** Of how far a number may be off: by the scatter of the points, by what they share, and both together. */

@@ -6,7 +6,7 @@ import type { FitData } from '../Model';
 import { crossings, readAt, readBack } from '../readings';
 import { budgetOf } from './budget';
 import { coverageFactor, spreadOf } from './completeFit';
-import { dependenceOf } from './dependence';
+import { dependenceOf } from '../../signal';
 import { scatterAbout } from './scatterAbout';
 
 const line = modelOf('polynomial');

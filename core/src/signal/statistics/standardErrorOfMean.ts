@@ -1,26 +1,29 @@
-import { crossCorrelation } from '../spectrum/crossCorrelation';
+import { dependenceOf } from './dependence';
 
 export interface Mean {
   mean: number;
   standardDeviation: number;
-  /** Of the mean, with the dependence of neighbouring samples allowed for. */
+  /** Of the mean, with the dependence of neighbouring samples allowed for; NaN with one sample. */
   standardError: number;
   /** Number of samples, and how many independent ones they are worth. */
   count: number;
   worth: number;
+  /** Of the standard error: those that are really there. */
+  degreesOfFreedom: number;
+  /** The stretch holds so few correlation times that its scatter does not show how far its mean may be off. */
+  isShort: boolean;
 }
 
-/** The sum of the autocorrelation ends where it is this many times longer than what it gives. */
-const WINDOW = 5;
+/** Fewer independent samples do not tell their own scatter. */
+const FEWEST = 8;
 
 /**
- * Mean of a stretch and how sure it is. Samples of a rig follow each other closely and are worth
- * less than as many independent ones: the standard error is s·√(τ/n) with τ = 1 + 2 Σ ρ(k), the
- * sum over lags k up to the first that is at least five times the τ reached there.
+ * Mean of a stretch and how sure it is. Samples of a rig follow each other closely and are worth less than as many
+ * independent ones: the standard error is σ·√(τ/n), τ the integrated autocorrelation time. The scatter within a stretch that
+ * is short for its τ is smaller than that of the process, and is made up for: σ² = s²/(1 − τ/n).
  * @param y  evenly spaced samples, length n >= 1, finite
- * Source: JCGM 100:2008 (GUM) 4.2.3 for independent samples; the integrated autocorrelation time
- * with its automatic window after A. D. Sokal, Monte Carlo Methods in Statistical Mechanics
- * (1989), section 3. τ is not let below 1.
+ * Source: JCGM 100:2008 (GUM) 4.2.3 for independent samples; for others T. W. Anderson, The Statistical Analysis of Time Series
+ * (1971), section 8.3.2 (from memory), with τ as in `dependenceOf`.
  */
 export function standardErrorOfMean(y: Float64Array): Mean {
   const n = y.length;
@@ -31,18 +34,17 @@ export function standardErrorOfMean(y: Float64Array): Mean {
   let squares = 0;
   for (let i = 0; i < n; i++) squares += centred[i]! * centred[i]!;
   const standardDeviation = n > 1 ? Math.sqrt(squares / (n - 1)) : NaN;
-  const tau = squares > 0 ? correlationTime(centred, squares) : 1;
+  const { tau } = squares > 0 ? dependenceOf(centred, 1) : { tau: 1 };
   const worth = n / tau;
-  return { mean, standardDeviation, standardError: standardDeviation / Math.sqrt(worth), count: n, worth };
-}
-
-function correlationTime(centred: Float64Array, squares: number): number {
-  const n = centred.length;
-  const r = crossCorrelation(centred, centred);
-  let tau = 1;
-  for (let k = 1; k < n; k++) {
-    tau += (2 * r[n - 1 + k]!) / squares;
-    if (k >= WINDOW * tau) break;
-  }
-  return Math.min(n, Math.max(1, tau));
-}
+  const isDependent = tau > 1;
+  const process = isDependent ? standardDeviation / Math.sqrt(Math.max(0.05, 1 - 1 / Math.max(1, worth))) : standardDeviation;
+  return {
+    mean,
+    standardDeviation,
+    standardError: process / Math.sqrt(Math.max(worth, 0.5)),
+    count: n,
+    worth: Math.max(1, worth),
+    degreesOfFreedom: Math.max(1, (isDependent ? worth : n) - 1),
+    isShort: isDependent && worth < FEWEST,
+  };
+} // prettier-ignore

@@ -62,7 +62,7 @@ function valueColumns({ symbol, unit }: { symbol: string; unit: string }): Board
   });
   return [
     { key: symbol, title: symbol, unit: printed, numeric: true, value: (p) => of(p)?.mean ?? null, cell: (p) => said(p).value },
-    { key: `${symbol} ±`, title: '±', numeric: true, value: (p) => of(p)?.uncertainty ?? null, cell: (p) => <span title={partsOf(p, symbol, printed)}>{said(p).uncertainty}</span> },
+    { key: `${symbol} ±`, title: '±', numeric: true, value: (p) => of(p)?.uncertainty ?? null, cell: (p) => <span className={of(p)?.isShort ? 'doubt' : undefined} title={partsOf(p, symbol, printed)}>{said(p).uncertainty}{of(p)?.isShort ? ' ?' : ''}</span> },
     part('standard deviation', 'standardDeviation'),
     part('standard error', 'standardError'),
     part('systematic', 'systematic'),
@@ -76,5 +76,5 @@ function partsOf(p: OperatingPointReply, symbol: string, unit: string): string {
   if (!v) return '';
   const say = (x: number | null): string => `${formatValue(x ?? NaN, 2)} ${unit}`.trim();
   const worth = v.worth !== null && v.worth < 0.9 * v.count ? `, worth ${formatCount(v.worth)} independent ones` : '';
-  return `k = 1. Scatter of the mean ${say(v.standardError)} (standard deviation ${say(v.standardDeviation)}, ${formatCount(v.count)} samples${worth}); sensors ${say(v.systematic)}`;
+  return `k = 1. Scatter of the mean ${say(v.standardError)} (standard deviation ${say(v.standardDeviation)}, ${formatCount(v.count)} samples${worth}); sensors ${say(v.systematic)}${v.isShort ? '. The stretch lasts too short for how slowly it wanders: this ± is a guess, and likely too small' : ''}`;
 }

@@ -45,12 +45,11 @@ export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: S
         {found && (
           <>
             <h3 className="panel-sub">1 What is steady</h3>
-            <SteadyFields
-              limit={found.steady}
-              label="steady"
-              channels={channels}
-              onChange={(steady) => setWish({ steady, symbols: wish.symbols })}
-            />
+            {found.steady ? (
+              <SteadyFields limit={found.steady} label="steady" channels={channels} onChange={(steady) => setWish({ steady, symbols: wish.symbols })} />
+            ) : (
+              <p className="soft">This run has no time, so each of its samples counts as a point of its own.</p>
+            )}
             <h3 className="panel-sub">2 What was set</h3>
             <ul className="set-channels">
               {found.channels.filter((c) => c.levels.length > 0).map((c) => (

@@ -1,4 +1,4 @@
-import { crossCorrelation } from '../../signal/spectrum/crossCorrelation';
+import { crossCorrelation } from '../spectrum/crossCorrelation';
 
 /** How much neighbouring residuals know of each other. */
 export interface Dependence {
@@ -14,6 +14,10 @@ const FEWEST = 12;
 /** From so many residuals a part tells it. */
 const MOST = 1 << 16;
 const LARGEST = 0.999;
+/** Correlation times from which the form of the correlations shows. */
+const LONG = 8;
+/** Standard errors of a correlation by which that of neighbours must be told from none; missing one costs more than a false one. */
+const SURE = 1.3;
 
 /**
  * The dependence of residuals in the order of measuring; none where it is no larger than chance makes it.
@@ -32,14 +36,26 @@ export function dependenceOf(r: Float64Array, parameters: number): Dependence {
   const squares = correlation[n - 1]!;
   if (!(squares > 0)) return none;
   const at = (k: number): number => correlation[n - 1 + k]! / squares;
-  if (!(at(1) > 2 / Math.sqrt(n))) return none;
-  let tau = 1;
+  if (!(at(1) > SURE / Math.sqrt(n))) return none;
+  let [tau, lags] = [1, 0];
   for (let k = 1; k < n; k++) {
     tau += 2 * at(k);
+    lags = k;
     if (k >= WINDOW * tau) break;
   }
+  // Each parameter takes about τ/n from the correlation at each lag.
+  tau = Math.max(1, tau) * (1 + (2 * lags * parameters) / n);
   const unbiased = (rho: number): number => (n * rho + parameters) / Math.max(1, n - parameters - 3);
-  const bySum = unbiased((Math.max(1, tau) - 1) / (Math.max(1, tau) + 1));
-  const rho = Math.min(LARGEST, Math.max(unbiased(at(1)), bySum));
+  const bySum = (tau - 1) / (tau + 1);
+  const byNeighbours = unbiased(at(1));
+  const rho = Math.min(LARGEST, isFirstOrder(at, byNeighbours, tau, n) ? Math.max(byNeighbours, bySum) : bySum);
   return { rho, tau: (1 + rho) / (1 - rho) };
+}
+
+/** Whether the correlations fall as those of a first-order process do: to 1/e after 1/(1 − ρ) samples. A smoothing ends them sooner. */
+function isFirstOrder(at: (k: number) => number, rho: number, tau: number, n: number): boolean {
+  // Too few correlation times do not tell the one from the other.
+  if (!(n * (1 - rho) > LONG * (1 + rho))) return true;
+  const lag = Math.max(2, Math.round(1 / (1 - Math.min(LARGEST, rho))));
+  return !(at(lag) < rho ** lag - 2 * Math.sqrt(tau / n));
 }
