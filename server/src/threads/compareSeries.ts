@@ -88,7 +88,8 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTa
   const scatter = Math.sqrt(Math.max(0, (n / Math.max(1, n - 1)) * (found.rms ** 2 - found.mean ** 2)));
   const halfWidth = n > 1 ? (studentTQuantile(0.975, n - 1) * scatter) / Math.sqrt(n) : NaN;
   const drawn = (column: Float64Array) => indices.map((i) => reading(column[i]!));
-  const { state, text, assessment } = isOwnData(ready.task.fit, task, prepared) ? ownData : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
+  const isOwn = isOwnData(ready.task.fit, task, prepared);
+  const { state, text, assessment } = isOwn ? ownData : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
   return {
     curve,
     points: n,
@@ -100,7 +101,7 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTa
     largestAt: reading(found.largestAt),
     scaled: reading(found.scaled),
     correlation: reading(found.correlation),
-    within: reading(withinOf(found)),
+    within: reading(isOwn ? NaN : withinOf(found)),
     e: reading(assessment?.level.e ?? NaN),
     uVal: reading(assessment?.level.uVal ?? NaN),
     verdict: { state, text },

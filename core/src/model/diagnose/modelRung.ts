@@ -29,7 +29,7 @@ export function modelRung(d: Diagnosed): Rung {
     state: 'doubtful',
     text: better
       ? `The residuals have a pattern along x: ${told}. ${better.title} would hold these points better: its residuals are ${said(better.ratio)} times as large.`
-      : `The residuals have a pattern along x: ${told}. No model of the library does clearly better, so x may carry noise of its own, or neighbouring points know of each other; the ± is then too small.`,
+      : `The residuals have a pattern along x: ${told}. No model of the library does clearly better, so x may carry noise of its own, or neighbouring points know of each other.`,
     ...(better ? { action: { says: `Try ${better.title}`, candidate: better.candidate } } : {}),
   };
 } // prettier-ignore

@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import { evaluateFormula } from '../../formula';
-import { printUnit } from '../../units';
+import { differenceFactor, parseUnit, printUnit } from '../../units';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
 
@@ -34,6 +34,8 @@ export const convertUnit = defineStep({
   // A conversion is a formula that does nothing, so both say the same of zeros and differences.
   apply: (state, { channel: symbol, unit: wanted, counts = 'said' }) => {
     const channel = numberChannelOf(state, symbol);
+    // What it measures must fit; from where it counts is asked below.
+    differenceFactor(parseUnit(channel.unit), parseUnit(wanted));
     const formula = counts === 'said' ? symbol : `${counts}(${symbol})`;
     const { values, unit, datum, errors } = evaluateFormula(formula, wanted || '1', state);
     const converted = { ...channel, unit: printUnit(unit.text), datum, values, uncertainty: undefined, errors };

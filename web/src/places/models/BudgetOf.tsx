@@ -14,7 +14,6 @@ export function BudgetOf({ row }: { row: ParameterRow }) {
         <thead>
           <tr>
             <th>source</th>
-            <th>kind</th>
             <th>k = 1</th>
             <th title="degrees of freedom">ν</th>
             <th>share</th>
@@ -23,8 +22,9 @@ export function BudgetOf({ row }: { row: ParameterRow }) {
         <tbody>
           {rows.map((r) => (
             <tr key={r.source}>
-              <td>{r.source}</td>
-              <td>{r.kind}</td>
+              <td>
+                {r.source} <small>{r.kind}</small>
+              </td>
               <td className="number">{r.contribution}</td>
               <td className="number">{r.freedom}</td>
               <td className="number">

@@ -30,7 +30,7 @@ export function StepInHand({ draft, trial, channels, along, cost, procedure, run
       <div className="step-line">
         <span className="step-number">{index + 1}</span>
         <span className="step-words">
-          <span className="step-title">{trial?.title ?? kind?.title}</span>
+          <span className="step-title">{isWaiting ? kind?.title : (trial?.title ?? kind?.title)}</span>
           <small>{kind?.purpose}</small>
         </span>
         <span className="step-did">{trial && !isWaiting ? changeInWords(trial) : ''}</span>
