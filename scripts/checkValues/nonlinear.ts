@@ -36,6 +36,16 @@ const inOurWords: Record<string, string> = {
   'piecewise-linear': 'y0+(k1-k2)*min(x-xb, 0)+k2*(x-xb)',
 };
 
+/** Models that the file names only. */
+const odrModels: Record<string, string> = {
+  line: 'a + b*x', quad: 'a + b*x + c*x^2', quadratic: 'a + b*x + c*x^2', cubic: 'a + b*x + c*x^2 + d*x^3',
+  exp: 'a*exp(b*x)', 'exp-offset': 'a*exp(b*x) + c', expoffset: 'a*exp(b*x) + c', power: 'a*x^b', 'power-offset': 'a*x^b + c',
+}; // prettier-ignore
+
+/** The start of the case, or ones of both signs where it names none. */
+const startsOf = (c: Case, symbols: readonly string[]): Float64Array[] =>
+  c['p0'] ? [Float64Array.from(c['p0'])] : [1, 0.3, -0.5].map((v) => Float64Array.from(symbols, (_, k) => v * (k + 1)));
+
 /** The certified values have eleven digits. */
 const CERTIFIED = 1e-6;
 
@@ -98,8 +108,10 @@ export const nonlinear: Checker[] = [
     check: (c) => {
       const name = ({ soft_l1: 'softL1' } as Record<string, string>)[c['loss']] ?? c['loss'];
       const loss = Object.hasOwn(losses, name) ? { name: name as LossName, scale: c['f_scale'] as number } : undefined;
-      const problem = pointsProblem({ model: ModelFunction.of('a + b*x', ['a', 'b'], new Map([['x', Float64Array.from(c['x'])]])), y: Float64Array.from(c['y']), loss });
-      const found = solveNonlinear({ problem, degreesOfFreedom: c['y'].length - 2, starts: [Float64Array.of(1, 2)] })!;
+      const formula = formulaOf(`y = ${c['model']}`);
+      const symbols = parametersOf(formula);
+      const problem = pointsProblem({ model: ModelFunction.of(formula, symbols, new Map([['x', Float64Array.from(c['x'])]])), y: Float64Array.from(c['y']), loss });
+      const found = solveNonlinear({ problem, degreesOfFreedom: c['y'].length - symbols.length, starts: startsOf(c, symbols) })!;
       return worstOf(compareNumbers('params', c['params'], found.parameters, 1e-5), compareNumbers('cost', [c['cost']], [found.sumOfSquares / 2], 1e-9));
     },
   },
@@ -120,8 +132,8 @@ export const nonlinear: Checker[] = [
     tolerance: 'relative 1e-8; standard errors 1e-6 against the reference that drops second-order terms as we do',
     check: (c) => {
       const [x, y] = [Float64Array.from(c['x']), Float64Array.from(c['y'])];
-      const formula = { line: 'a + b*x', exp: 'a*exp(b*x)', power: 'a*x^b' }[c['model'] as 'line' | 'exp' | 'power'];
-      const symbols = ['a', 'b'];
+      const formula = odrModels[c['model'] as string] ?? formulaOf(`y = ${c['model']}`);
+      const symbols = parametersOf(formula).sort();
       const problem = orthogonalProblem({ model: ModelFunction.of(formula, symbols, new Map([['x', x]])), y, sigmaX: Float64Array.from(c['sx']), sigmaY: Float64Array.from(c['sy']) });
       const found = solveNonlinear({ problem, degreesOfFreedom: y.length - symbols.length, starts: [Float64Array.from(c['p0'])] })!;
       return worstOf(

@@ -1,4 +1,4 @@
-import { aboutTemperatureOf, airAt, builtInOf, densityOf, emfOf, hotSteam, liquidWater, nearCritical, saturationPressure, saturationTemperature, soundSpeedOf, steam, surfaceTension, temperatureAt, temperatureOf, valueOf, viscosityOf, waterAt, waterConductivity, waterViscosity, type WaterState } from '@undameter/core'; // prettier-ignore
+import { aboutTemperatureOf, airAt, backgroundConductivity, builtInOf, densityOf, emfOf, evaluateFormula, hotSteam, liquidWater, nearCritical, saturationPressure, saturationTemperature, soundSpeedOf, steam, surfaceTension, temperatureAt, temperatureOf, valueOf, viscosityOf, waterAt, waterConductivity, waterViscosity, type WaterState } from '@undameter/core'; // prettier-ignore
 import type { Case, Checker } from './Checker';
 import { compareNumbers, worstOf, type Outcome } from './compareNumbers';
 
@@ -21,15 +21,23 @@ const symbols = {
   alfav: 'expansion',
 } as const;
 
-/** A property of a region, or an inner energy: `_Region1(300,3)["h"]-3000*_Region1(300,3)["v"]`. */
-function ofRegion(c: Case): number {
-  const [a, b] = argumentsOf(c) as [number, number];
-  const region = Number(/_Region(\d)/.exec(c['expression'])![1]);
+/** One property of a region by its short name: `_Region1(300,3)["h"]`. */
+function propertyOf(region: number, a: number, b: number, name: string): number {
   const state = region === 3 ? nearCritical(b, a) : regions[region as keyof typeof regions](a, b);
-  const properties = { ...Object.fromEntries(Object.entries(symbols).map(([k, long]) => [k, state[long]])), kt: state.densityByPressure * state.volume, P: region === 3 ? nearCritical(b, a).pressure : b };
-  const [first, second] = [...(c['expression'] as string).matchAll(/\["(\w+)"\]/g)].map((m) => properties[m[1] as keyof typeof properties] as number);
-  const factor = Number(/-([\d.]+)\*/.exec(c['expression'])?.[1] ?? 0);
-  return first! - factor * (second ?? 0);
+  if (name === 'P') return region === 3 ? nearCritical(b, a).pressure : b;
+  if (name === 'T') return region === 3 ? b : a;
+  if (name === 'rho') return 1 / state.volume;
+  if (name === 'kt') return state.densityByPressure * state.volume;
+  return state[symbols[name as keyof typeof symbols]];
+}
+
+/** An expression of properties of regions, such as an inner energy: `_Region1(300,3)["h"]-3000*_Region1(300,3)["v"]`. */
+function ofRegion(c: Case): number {
+  const text = (c['expression'] as string).replace(/_Region(\d)\(([^)]*)\)\["(\w+)"\]/g, (_, region: string, list: string, name: string) => {
+    const [a, b] = list.split(',').map(Number) as [number, number];
+    return `(${propertyOf(Number(region), a, b, name)})`;
+  });
+  return evaluateFormula(text, '', { channels: new Map(), samples: 1 }).values[0]!;
 } // prettier-ignore
 
 const single: Record<string, (a: number) => number> = {
@@ -89,6 +97,10 @@ export const properties: Checker[] = [
   checker('iapws Viscosity', 'relative 1e-9', (c) => {
     const [rho, t] = argumentsOf(c) as [number, number];
     return near('mu', c['published'], waterViscosity(t, rho), 1e-9);
+  }),
+  checker('iapws ThCond', 'relative 1e-8: the nine digits of the release, without the enhancement as its table has it', (c) => {
+    const [rho, t] = argumentsOf(c) as [number, number];
+    return near('lambda', c['published'], backgroundConductivity(t, rho), 1e-8);
   }),
   ...backwards,
   ...['3a', '3b'].flatMap((region) =>

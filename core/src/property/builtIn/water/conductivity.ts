@@ -31,12 +31,23 @@ const AT_REFERENCE: readonly { to: number; powers: readonly number[] }[] = [
 export function waterConductivity(temperature: number, state: WaterState): number {
   const density = 1 / state.volume;
   const [t, rho] = [temperature / CRITICAL.temperature, density / CRITICAL.density];
+  return backgroundConductivity(temperature, density) + enhancement(t, rho, temperature, state) / 1000;
+}
+
+/**
+ * Thermal conductivity in W/(m K) without the enhancement near the critical point.
+ * @param temperature  K
+ * @param density      kg/m³
+ * Source: IAPWS R15-11, equations 16 and 17.
+ */
+export function backgroundConductivity(temperature: number, density: number): number {
+  const [t, rho] = [temperature / CRITICAL.temperature, density / CRITICAL.density];
   const dilute = Math.sqrt(t) / DILUTE.reduce((sum, l, k) => sum + l / t ** k, 0);
   const power = DENSE.reduce(
     (sum, row, i) => sum + (1 / t - 1) ** i * row.reduce((inner, l, j) => inner + l * (rho - 1) ** j, 0),
     0,
   );
-  return (dilute * Math.exp(rho * power) + enhancement(t, rho, temperature, state)) / 1000;
+  return (dilute * Math.exp(rho * power)) / 1000;
 }
 
 function enhancement(t: number, rho: number, temperature: number, state: WaterState): number {

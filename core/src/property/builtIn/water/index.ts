@@ -9,7 +9,7 @@ import { surfaceTension, waterViscosity } from './transport';
 export type { WaterState } from './FreeEnthalpy';
 export { liquidWater } from './liquid';
 export { saturationPressure, saturationTemperature } from './saturation';
-export { waterConductivity } from './conductivity';
+export { backgroundConductivity, waterConductivity } from './conductivity';
 export { waterAt } from './regions';
 export { temperatureAt } from './backwards';
 export { nearCritical } from './critical';
