@@ -38,6 +38,9 @@ export const coverageFactor = (degreesOfFreedom: number): number =>
       ? studentTQuantile(0.975, degreesOfFreedom)
       : NaN;
 
+/** No more of the scatter than this is taken to have gone into the curve. */
+const LEAST_LEFT = 0.2;
+
 /** A fit with what its points share and how they depend on each other in what it says of its sureness. */
 export function completeFit(fit: PlainFit, data: FitData, effects: readonly SystematicEffect[]): Fit {
   const isScatter = !(data.sigma && data.sigmaIsAbsolute);
@@ -66,7 +69,10 @@ export function completeFit(fit: PlainFit, data: FitData, effects: readonly Syst
 /** By the scatter alone: of independent residuals as the fit has it, of dependent ones through their correlations. */
 function randomSpread(fit: PlainFit, data: FitData, rho: number): (gradient: Float64Array) => number {
   if (rho === 0) return fit.randomSpread;
-  const unit = correlatedCovariance(fit, data, fit.inverse, rho);
+  const { unit, taken } = correlatedCovariance(fit, data, fit.inverse, rho);
+  // The fit follows slow residuals, so that what is left of them is smaller than they are.
+  const n = data.x.length;
+  const variance = (fit.variance * (n - fit.parameters.length)) / Math.max(LEAST_LEFT * n, n - taken);
   return (gradient) =>
-    Math.sqrt(Math.max(0, fit.variance * gradient.reduce((sum, g, k) => sum + g * unit[k]!.reduce((s, v, l) => s + v * gradient[l]!, 0), 0)));
+    Math.sqrt(Math.max(0, variance * gradient.reduce((sum, g, k) => sum + g * unit[k]!.reduce((s, v, l) => s + v * gradient[l]!, 0), 0)));
 } // prettier-ignore

@@ -3,19 +3,27 @@ import type { FitData, PlainFit } from '../Model';
 /** With more points the coefficients are taken to change slowly from one point to the next. */
 const MOST_POINTS = 20_000;
 
+export interface CorrelatedCovariance {
+  /** Of the coefficients, for residuals of unit variance, q by q. */
+  unit: Float64Array[];
+  /** So many residuals the fit has taken up: the number of parameters where they are independent, more where they are not. */
+  taken: number;
+}
+
 /**
  * Covariance of the coefficients of a least-squares fit whose residuals depend on each other as a first-order process:
- * (JᵀWJ)⁻¹ (Σ ρ^|i−j| JᵢWJⱼᵀ) (JᵀWJ)⁻¹, of unit variance. What they are in time is what counts, not along x: points whose x
+ * (JᵀWJ)⁻¹ (Σ ρ^|i−j| JᵢWJⱼᵀ) (JᵀWJ)⁻¹, of unit variance, and by how much the residuals look calmer than they are. What they are in time is what counts, not along x: points whose x
  * jumps about in time lose little by it.
  * @param inverse  (JᵀWJ)⁻¹, q by q
  * @param rho      correlation of neighbours in the order of the points, 0 <= ρ < 1
  * Source: generalised least squares variance of an ordinary least-squares estimate, e.g. W. H. Greene, Econometric Analysis
  * (7th ed. 2012), section 20.4; from memory.
  */
-export function correlatedCovariance(fit: PlainFit, data: FitData, inverse: readonly Float64Array[], rho: number): Float64Array[] {
+export function correlatedCovariance(fit: PlainFit, data: FitData, inverse: readonly Float64Array[], rho: number): CorrelatedCovariance {
   const n = data.x.length;
   const q = inverse.length;
-  if (n > MOST_POINTS) return inverse.map((row) => row.map((v) => (v * (1 + rho)) / (1 - rho)));
+  const tau = (1 + rho) / (1 - rho);
+  if (n > MOST_POINTS) return { unit: inverse.map((row) => row.map((v) => v * tau)), taken: q * tau };
   const middle = Array.from({ length: q }, () => new Float64Array(q));
   const later = new Float64Array(q);
   for (let i = n - 1; i >= 0; i--) {
@@ -30,7 +38,8 @@ export function correlatedCovariance(fit: PlainFit, data: FitData, inverse: read
     }
     for (let k = 0; k < q; k++) later[k] = gradient[k]! * weight + rho * later[k]!;
   }
-  return product(product(inverse, middle), inverse);
+  const half = product(inverse, middle);
+  return { unit: product(half, inverse), taken: half.reduce((sum, row, k) => sum + row[k]!, 0) };
 } // prettier-ignore
 
 const product = (a: readonly Float64Array[], b: readonly Float64Array[]): Float64Array[] =>

@@ -18,7 +18,7 @@ export {
   surfaceTension,
   temperatureAt,
   waterAt,
-  waterConductivity,
+  backgroundConductivity, waterConductivity,
   waterViscosity,
   type WaterState,
 } from './water';
