@@ -1,4 +1,10 @@
-import { columnReadingSchema, joinMethods, layoutSchema, readRecordSchema, uncertaintySchema } from '@undameter/core';
+import {
+  columnReadingSchema,
+  joinMethods,
+  layoutSchema,
+  readRecordSchema,
+  declaredUncertaintySchema,
+} from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { runRow } from './campaign';
 import { closed, id, name, orNull, problem, reading, symbol, unit } from './common';
@@ -27,7 +33,7 @@ export const declaredChannel = closed({
   reading: orNull(columnReadingSchema),
   /** Words of a category. */
   labels: orNull(Type.Array(Type.String())),
-  uncertainty: orNull(uncertaintySchema),
+  uncertainty: orNull(declaredUncertaintySchema),
 });
 
 /** A file whose rows or channels were added to a run. */
@@ -65,7 +71,12 @@ export const runReply = closed({
 export type RunReply = Static<typeof runReply>;
 
 /** What is declared of a logged channel. */
-export const channelBody = closed({ symbol, name, unit, uncertainty: Type.Optional(orNull(uncertaintySchema)) });
+export const channelBody = closed({
+  symbol,
+  name,
+  unit,
+  uncertainty: Type.Optional(orNull(declaredUncertaintySchema)),
+});
 export type ChannelBody = Static<typeof channelBody>;
 export const channelParams = closed({ id, symbol });
 export const exportQuery = closed({

@@ -234,6 +234,10 @@ export const catalogue = {
     'input',
     (f) => `"${f.symbol}" holds numbers, not words. Give it a value and a tolerance.`,
   ),
+  SOURCE_TWICE: entry<{ symbol: string; name: string }>(
+    'input',
+    (f) => `"${f.symbol}" has two sources of error named "${f.name}". Give each a name of its own.`,
+  ),
   UNCERTAINTY_OF_ITSELF: entry<{ symbol: string }>(
     'input',
     (f) => `"${f.symbol}" cannot tell its own uncertainty. Choose another channel, or a fixed share.`,

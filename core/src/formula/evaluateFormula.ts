@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import { errorSourceOf, type PropertyTable } from '../property';
+import { builtInOf, errorSourceOf, lookableBuiltIn, type PropertyTable } from '../property';
 import { errorsOf, unitOfChannel, type Channel, type ErrorSources, type Mask } from '../sample';
 import {
   isAngle,
@@ -70,7 +70,7 @@ export function evaluateFormula(text: string, wanted: string, input: FormulaInpu
     offset: unit.offset - shown.shift,
   });
   const used = [...columns.keys()].map((name) => input.channels.get(name)!);
-  const tables = tablesIn(tree, input);
+  const tables = uncertainIn(tree, input);
   const errors = (): ErrorSources => errorsOfResult(compiled, working, used, tables, input, unit);
   return { values, unit, datum, doubts, errors };
 }
@@ -87,7 +87,7 @@ function spread(operand: Operand, samples: number, { offset, scale }: Pick<Unit,
  * First order: each source of error by itself through the formula, so that one that reaches the
  * result on several ways counts once, with its signs. Source: JCGM 100:2008 (GUM) 5.1.2, 5.2.2.
  */
-function errorsOfResult(compiled: Compiled, working: Working, used: readonly Channel[], tables: readonly PropertyTable[], input: FormulaInput, unit: Unit): ErrorSources {
+function errorsOfResult(compiled: Compiled, working: Working, used: readonly Channel[], tables: ReturnType<typeof uncertainIn>, input: FormulaInput, unit: Unit): ErrorSources {
   const bySource = new Map<string, Map<string, Operand>>();
   for (const channel of used) {
     const { scale } = parseUnit(channel.unit);
@@ -96,24 +96,28 @@ function errorsOfResult(compiled: Compiled, working: Working, used: readonly Cha
       bySource.set(source, errors.set(channel.symbol, scale === 1 ? column : column.map((v) => v * scale)));
     }
   }
-  for (const { symbol } of tables) {
-    const source = errorSourceOf(symbol);
+  for (const { source } of tables)
     if (!bySource.has(source)) bySource.set(source, new Map());
-  }
   const found = new Map<string, Float64Array>();
   for (const [source, errors] of bySource) {
-    const tableErrors = new Map(tables.filter((t) => errorSourceOf(t.symbol) === source).map((t) => [t.symbol, 1]));
+    const tableErrors = new Map(tables.filter((t) => t.source === source).map((t) => [t.symbol, 1]));
     const error = compiled.error({ ...working, errors, tableErrors });
     found.set(source, spread(error, input.samples, { offset: 0, scale: unit.scale }));
   }
   return found;
 } // prettier-ignore
 
-/** The tables that a formula looks up in and of which an uncertainty is stated. */
-export const tablesIn = (tree: Node, { tables }: Pick<FormulaInput, 'tables'>): PropertyTable[] =>
-  symbolsIn(tree)
-    .flatMap((name) => tables?.get(name) ?? [])
-    .filter((t) => t.uncertainty);
+/** What a formula looks up in, tables and formulations, of which an uncertainty is stated: its symbol and the name of its error. */
+export const uncertainIn = (
+  tree: Node,
+  { tables }: Pick<FormulaInput, 'tables'>,
+): { symbol: string; source: string }[] =>
+  symbolsIn(tree).flatMap((symbol) => {
+    const table = tables?.get(symbol);
+    if (table) return table.uncertainty ? [{ symbol, source: errorSourceOf(symbol) }] : [];
+    const known = builtInOf(symbol);
+    return known?.uncertainty ? [{ symbol, source: lookableBuiltIn(known).errorSource }] : [];
+  });
 
 /** Symbols and functions that a formula names, in the order in which they first appear. */
 export function symbolsIn(node: Node): string[] {

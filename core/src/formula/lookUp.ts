@@ -1,6 +1,5 @@
 import { AppError } from '../error/AppError';
 import type { Lookable } from '../property';
-import { standardUncertainty } from '../sample';
 import { conversion, parseUnit, printUnit, sameDimension } from '../units';
 import { apply1, inWords, once, plus, times, type Compile, type Compiled, type Operand, type Working } from './Compiled'; // prettier-ignore
 import { needArguments, type Call } from './calls';
@@ -20,8 +19,8 @@ export function lookUp(node: Call, lookable: Lookable, compile: Compile, ambient
     return { columns, isOne: given.every((g) => typeof g === 'number') };
   };
   const shaped = (values: Float64Array, isOne: boolean): Operand => (isOne ? values[0]! : values);
-  const uncertaintyOf = (values: Float64Array): Float64Array =>
-    lookable.uncertainty ? standardUncertainty(values, lookable.uncertainty, () => values.map(() => NaN)) : new Float64Array(values.length);
+  const uncertaintyOf = (values: Float64Array, columns: readonly Float64Array[]): Float64Array =>
+    lookable.standardAt?.(values, columns) ?? new Float64Array(values.length);
   return {
     dimension: unit.dimension,
     zero: zeroOfDatum(lookable.isAbsolute && countsFromZero(unit.dimension) ? 'absolute' : unit.datum),
@@ -31,7 +30,7 @@ export function lookUp(node: Call, lookable: Lookable, compile: Compile, ambient
       tellOutside(working, lookable.symbol, isOne ? outside.map(() => -1) : outside);
       const moves = working.tableMoves?.get(lookable.symbol);
       if (moves) {
-        const u = uncertaintyOf(values);
+        const u = uncertaintyOf(values, columns);
         for (let i = 0; i < u.length; i++) values[i]! += moves[i]! * u[i]!;
       }
       return apply1(shaped(values, isOne), (v) => v * unit.scale + unit.offset);
@@ -48,7 +47,7 @@ export function lookUp(node: Call, lookable: Lookable, compile: Compile, ambient
       const ofTable = working.tableErrors?.get(lookable.symbol);
       if (ofTable === undefined) return error;
       const { values } = lookable.at(columns);
-      return plus(error, shaped(uncertaintyOf(values).map((u) => ofTable * u * unit.scale), isOne));
+      return plus(error, shaped(uncertaintyOf(values, columns).map((u) => ofTable * u * unit.scale), isOne));
     },
   };
 } // prettier-ignore

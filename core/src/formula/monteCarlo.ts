@@ -1,8 +1,7 @@
 import { AppError } from '../error/AppError';
 import { Random } from '../number/Random';
 import { combined, errorsOf, KEPT, type Channel } from '../sample';
-import { errorSourceOf } from '../property';
-import { evaluateFormula, symbolsIn, tablesIn, type FormulaInput } from './evaluateFormula';
+import { evaluateFormula, symbolsIn, uncertainIn, type FormulaInput } from './evaluateFormula';
 import { partsOf, type Node } from './Node';
 import { parseFormula } from './parseFormula';
 
@@ -36,7 +35,7 @@ export function monteCarlo(text: string, wanted: string, input: FormulaInput, { 
   return pickedEvenly(usable, places).map((sample) => {
     const movesOf = drawer(draws, random);
     const channels = drawnAt(sample, used, input, draws, movesOf);
-    const tableMoves = new Map(tablesIn(tree, input).map((t) => [t.symbol, movesOf(errorSourceOf(t.symbol))]));
+    const tableMoves = new Map(uncertainIn(tree, input).map((t) => [t.symbol, movesOf(t.source)]));
     const { values } = evaluateFormula(text, wanted, { ...input, mask: undefined, channels, tableMoves, samples: draws });
     return { sample, firstOrder: first[sample]!, drawn: standardDeviation(values) };
   });

@@ -1,7 +1,7 @@
-import type { Uncertainty } from '../sample';
+import { standardUncertainty } from '../sample';
 import { valueOf, type BuiltIn } from './builtIn';
 import { interpolatorOf, type LookUp } from './interpolatorOf';
-import { isInTwo, type PropertyTable } from './PropertyTable';
+import { errorSourceOf, isInTwo, type PropertyTable } from './PropertyTable';
 import { surfaceOf } from './surface';
 
 /** What a formula can ask for a value: a property table or a published formulation. */
@@ -9,7 +9,10 @@ export interface Lookable {
   symbol: string;
   arguments: readonly { name: string; unit: string }[];
   unit: string;
-  uncertainty: Uncertainty | null | undefined;
+  /** Standard uncertainty of values at these arguments, where a number is stated; missing where nothing is looked up. */
+  standardAt?(values: Float64Array, columns: readonly Float64Array[]): Float64Array;
+  /** Name of its error among the sources: that of all of its values together. */
+  errorSource: string;
   /** Its temperatures and pressures are absolute ones, as in every published formulation here. */
   isAbsolute?: true;
   /** One column an argument, all of one length, in the units of the arguments; values in the unit of the quantity. */
@@ -20,12 +23,12 @@ export interface Lookable {
 
 /** @throws {AppError} TABLE_SCALE, UNIT_UNKNOWN, TABLE_POINTS_IN_LINE */
 export function lookableTable(table: PropertyTable): Lookable {
-  const { symbol, xName, xUnit, yUnit: unit, uncertainty } = table;
+  const { symbol, xName, xUnit, yUnit: unit } = table;
   const first = { name: xName, unit: xUnit };
   if (!isInTwo(table)) {
     const curve = interpolatorOf(table);
     return {
-      symbol, unit, uncertainty, arguments: [first],
+      symbol, unit, ...sureness(table), arguments: [first],
       at: ([x]) => curve.at(x!),
       slopes: ([x]) => curve.slopes(x!),
     }; // prettier-ignore
@@ -34,10 +37,18 @@ export function lookableTable(table: PropertyTable): Lookable {
   const at = ([x, w]: readonly Float64Array[]) => surface.at(x!, w!);
   const spans = [table.x, table.second.w].map((knots) => Math.max(...knots) - Math.min(...knots));
   return {
-    symbol, unit, uncertainty, arguments: [first, table.second], at,
+    symbol, unit, ...sureness(table), arguments: [first, table.second], at,
     slopes: (columns, k) => slopesBy(at, columns, k, () => SLOPE_STEP * spans[k]!),
   }; // prettier-ignore
 }
+
+/** The uncertainty of a table is that of all of its values together. */
+const sureness = ({ symbol, uncertainty }: PropertyTable): Pick<Lookable, 'errorSource' | 'standardAt'> => ({
+  errorSource: errorSourceOf(symbol),
+  ...(uncertainty
+    ? { standardAt: (values: Float64Array) => standardUncertainty(values, uncertainty, () => values.map(() => NaN)) }
+    : {}),
+});
 
 export function lookableBuiltIn(builtIn: BuiltIn): Lookable {
   const at = ([a, b, c]: readonly Float64Array[]): LookUp => {
@@ -52,9 +63,13 @@ export function lookableBuiltIn(builtIn: BuiltIn): Lookable {
     }
     return { values, outside: Int32Array.from(outside) };
   };
-  const { symbol, unit } = builtIn;
+  const { symbol, unit, uncertainty } = builtIn;
+  const standardAt =
+    uncertainty &&
+    ((values: Float64Array, [a, b, c]: readonly Float64Array[]) =>
+      values.map((v, i) => uncertainty(v, a![i]!, b ? b[i]! : 0, c ? c[i]! : 0)));
   return {
-    symbol, unit, uncertainty: null, isAbsolute: true, arguments: builtIn.arguments, at,
+    symbol, unit, errorSource: `formulation ${symbol}`, ...(standardAt ? { standardAt } : {}), isAbsolute: true, arguments: builtIn.arguments, at,
     slopes: (columns, k) => slopesBy(at, columns, k, (v) => SLOPE_STEP * Math.max(Math.abs(v), 1e-3)),
   }; // prettier-ignore
 }

@@ -1,6 +1,6 @@
 import { parseUnit, type Datum, type Unit } from '../units';
 import type { ErrorSources } from './errorSources';
-import type { Uncertainty } from './Uncertainty';
+import type { DeclaredUncertainty } from './Uncertainty';
 
 /** One quantity over the samples of a run. Missing is NaN. */
 export interface Channel {
@@ -15,7 +15,7 @@ export interface Channel {
   /** A category: its words, of which the values are the codes 0, 1, 2 … */
   labels?: readonly string[] | undefined;
   /** How sure its samples are, where it was declared. */
-  uncertainty?: Uncertainty | undefined;
+  uncertainty?: DeclaredUncertainty | undefined;
   /** For a channel made by a step: how the errors of others reach it, computed when asked. */
   errors?: (() => ErrorSources) | undefined;
   /** Numbers of samples that are less sure than the others, rising, and why. */

@@ -3,24 +3,56 @@ import { AppError } from '../error/AppError';
 
 const closed = { additionalProperties: false };
 const amount = Type.Number({ minimum: 0 });
-/** What a stated ± means: one standard deviation, two of them, or limits that are never passed. */
-const statedAs = Type.Union([Type.Literal('standard'), Type.Literal('twice'), Type.Literal('limits')]);
+/** What a stated ± means: one standard deviation, two of them, a 95 % interval, or limits that are never passed. */
+const statedAs = Type.Union([
+  Type.Literal('standard'),
+  Type.Literal('twice'),
+  Type.Literal('percent95'),
+  Type.Literal('limits'),
+]);
 
 /** The same for all samples, as a calibration is, or another one for each; absent: random where a channel tells it, else systematic. */
 const effect = Type.Optional(Type.Union([Type.Literal('systematic'), Type.Literal('random')]));
 
-/** What is declared of how sure the samples of a channel are. */
-export const uncertaintySchema = Type.Union([
-  Type.Object({ kind: Type.Literal('absolute'), value: amount, statedAs, effect }, closed),
-  Type.Object({ kind: Type.Literal('reading'), percent: amount, statedAs, effect }, closed),
-  Type.Object({ kind: Type.Literal('fullScale'), percent: amount, fullScale: amount, statedAs, effect }, closed),
-  Type.Object({ kind: Type.Literal('channel'), symbol: Type.String({ minLength: 1, maxLength: 40 }), statedAs, effect }, closed),
-]); // prettier-ignore
+const absolute = Type.Object({ kind: Type.Literal('absolute'), value: amount, statedAs, effect }, closed);
+const reading = Type.Object({ kind: Type.Literal('reading'), percent: amount, statedAs, effect }, closed);
+const fullScale = Type.Object(
+  { kind: Type.Literal('fullScale'), percent: amount, fullScale: amount, statedAs, effect },
+  closed,
+);
+const symbol = Type.String({ minLength: 1, maxLength: 40 });
+const teller = Type.Object({ kind: Type.Literal('channel'), symbol, statedAs, effect }, closed);
+
+/** What is stated of how sure values are. */
+export const uncertaintySchema = Type.Union([absolute, reading, fullScale, teller]);
 export type Uncertainty = Static<typeof uncertaintySchema>;
+
+/** One reason among several: a calibration, a resolution, a drift, an installation. */
+const namedSource = Type.Object(
+  {
+    name: Type.String({ minLength: 1, maxLength: 60 }),
+    /** All channels that name it have the same error: one calibration of several sensors. */
+    isShared: Type.Boolean(),
+    of: Type.Union([absolute, reading, fullScale]),
+  },
+  closed,
+);
+export type NamedSource = Static<typeof namedSource>;
+
+/** What is declared of how sure the samples of a channel are: as one, or source by source. */
+export const declaredUncertaintySchema = Type.Union([
+  ...uncertaintySchema.anyOf,
+  Type.Object(
+    { kind: Type.Literal('several'), sources: Type.Array(namedSource, { minItems: 1, maxItems: 12 }) },
+    closed,
+  ),
+]);
+export type DeclaredUncertainty = Static<typeof declaredUncertaintySchema>;
 
 const divisors: Readonly<Record<Uncertainty['statedAs'], number>> = {
   standard: 1,
   twice: 2,
+  percent95: 1.959963984540054,
   limits: Math.sqrt(3),
 };
 
@@ -44,8 +76,12 @@ export function standardUncertainty(
   return values.map((v) => (v === v ? size / divisor : NaN));
 }
 
-/** @throws {AppError} UNCERTAINTY_OF_ITSELF when a channel is to tell its own uncertainty */
-export function checkUncertainty(symbol: string, declared: Uncertainty): void {
+/** @throws {AppError} UNCERTAINTY_OF_ITSELF when a channel is to tell its own uncertainty, SOURCE_TWICE when two sources have one name */
+export function checkUncertainty(symbol: string, declared: DeclaredUncertainty): void {
   if (declared.kind === 'channel' && declared.symbol === symbol)
     throw new AppError('UNCERTAINTY_OF_ITSELF', { symbol });
+  if (declared.kind !== 'several') return;
+  const names = declared.sources.map((s) => s.name.trim());
+  const twice = names.find((name, i) => names.indexOf(name) !== i);
+  if (twice !== undefined) throw new AppError('SOURCE_TWICE', { symbol, name: twice });
 }

@@ -1,6 +1,6 @@
 import { differenceFactor, parseUnit } from '../units';
 import type { Channel } from './Channel';
-import { standardUncertainty } from './Uncertainty';
+import { standardUncertainty, type Uncertainty } from './Uncertainty';
 import { AppError } from '../error/AppError';
 
 /**
@@ -32,6 +32,9 @@ export function errorsOf(channel: Channel, channels: ReadonlyMap<string, Channel
   return made;
 }
 
+const nameOf = (name: string, { kind, effect }: Uncertainty): string =>
+  (effect ?? (kind === 'channel' ? 'random' : 'systematic')) === 'random' ? RANDOM + name : name;
+
 function declaredErrors({ symbol, values, unit, uncertainty }: Channel, channels: ReadonlyMap<string, Channel>): ErrorSources {
   if (!uncertainty) return none;
   const inUnit = (other: string): Float64Array => {
@@ -40,8 +43,9 @@ function declaredErrors({ symbol, values, unit, uncertainty }: Channel, channels
     const factor = differenceFactor(parseUnit(teller.unit), parseUnit(unit));
     return teller.values.map((v) => v * factor);
   };
-  const isRandom = (uncertainty.effect ?? (uncertainty.kind === 'channel' ? 'random' : 'systematic')) === 'random';
-  return new Map([[isRandom ? RANDOM + symbol : symbol, standardUncertainty(values, uncertainty, inUnit)]]);
+  if (uncertainty.kind !== 'several') return new Map([[nameOf(symbol, uncertainty), standardUncertainty(values, uncertainty, inUnit)]]);
+  // A shared source stands under its own name in every channel that has it.
+  return new Map(uncertainty.sources.map(({ name, isShared, of }) => [nameOf(isShared ? name : `${symbol} ${name}`, of), standardUncertainty(values, of, inUnit)]));
 } // prettier-ignore
 
 /** Every source's column through the same linear operation. */

@@ -1,5 +1,13 @@
 export { isSymbol, unitOfChannel, type Channel } from './Channel';
-export { checkUncertainty, standardUncertainty, uncertaintySchema, type Uncertainty } from './Uncertainty';
+export {
+  checkUncertainty,
+  standardUncertainty,
+  declaredUncertaintySchema,
+  uncertaintySchema,
+  type DeclaredUncertainty,
+  type NamedSource,
+  type Uncertainty,
+} from './Uncertainty';
 export { addErrors, combined, errorsOf, isRandomSource, mapErrors, type ErrorSources } from './errorSources';
 export { countByStep, countKept, KEPT, type Mask } from './Mask';
 export { describe, type Description } from './describe';

@@ -1,5 +1,5 @@
 import { describe as group, expect, test } from '@jest/globals';
-import { buildLevels, countKept, describe, firstAtLeast, isSymbol, joinLevels, keptBlocks, reduceTrace, segments, setAsidePoints } from './index'; // prettier-ignore
+import { buildLevels, checkUncertainty, countKept, errorsOf, isRandomSource, standardUncertainty, describe, firstAtLeast, isSymbol, joinLevels, keptBlocks, reduceTrace, segments, setAsidePoints, type DeclaredUncertainty } from './index'; // prettier-ignore
 
 const f64 = (...values: number[]): Float64Array => Float64Array.from(values);
 const N = 40_000;
@@ -126,4 +126,58 @@ test.each([
 test('levels of blocks put together are those of the whole channel', () => {
   const blocks = [y.subarray(0, 32_768), y.subarray(32_768)].map((part) => buildLevels(part));
   expect(joinLevels(blocks)).toEqual(buildLevels(y));
+});
+
+group('declared sources of error', () => {
+  const at = (symbol: string, uncertainty: DeclaredUncertainty) => ({
+    symbol,
+    name: symbol,
+    unit: 'kPa',
+    origin: 'logged' as const,
+    values: f64(100, 200),
+    uncertainty,
+  });
+  const of = { kind: 'absolute' as const, value: 3, statedAs: 'limits' as const };
+  const several = at('p_d', {
+    kind: 'several',
+    sources: [
+      { name: 'calibration', isShared: false, of },
+      { name: 'rig calibrator', isShared: true, of: { kind: 'reading', percent: 1, statedAs: 'twice' } },
+      { name: 'resolution', isShared: false, of: { ...of, effect: 'random' } },
+    ],
+  });
+  test('each is a column of its own, a shared one under its own name, a random one marked', () => {
+    const found = errorsOf(several, new Map());
+    expect([...found.keys()]).toEqual(['p_d calibration', 'rig calibrator', '~p_d resolution']);
+    expect(found.get('p_d calibration')![0]).toBeCloseTo(Math.sqrt(3), 12);
+    expect([...found.get('rig calibrator')!]).toEqual([0.5, 1]);
+    expect([...found.keys()].map(isRandomSource)).toEqual([false, false, true]);
+  });
+  test('two sensors of one calibration share its error and nothing else', () => {
+    const other = at('p_s', {
+      kind: 'several',
+      sources: [
+        { name: 'rig calibrator', isShared: true, of },
+        { name: 'calibration', isShared: false, of },
+      ],
+    });
+    const [a, b] = [errorsOf(several, new Map()), errorsOf(other, new Map())];
+    expect([...a.keys()].filter((source) => b.has(source))).toEqual(['rig calibrator']);
+  });
+  test('a 95 % interval is 1.96 standard uncertainties', () =>
+    expect(
+      standardUncertainty(f64(1), { kind: 'absolute', value: 1.959963984540054, statedAs: 'percent95' }, () =>
+        f64(1),
+      )[0],
+    ).toBeCloseTo(1, 12));
+  test('two sources of one name are refused', () =>
+    expect(() =>
+      checkUncertainty('p', {
+        kind: 'several',
+        sources: [
+          { name: 'a', isShared: false, of },
+          { name: 'a ', isShared: true, of },
+        ],
+      }),
+    ).toThrow('two sources of error named "a"'));
 });

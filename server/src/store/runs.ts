@@ -1,4 +1,4 @@
-import type { ColumnReading, Layout, ReadRecord, Step, Uncertainty } from '@undameter/core';
+import type { ColumnReading, Layout, ReadRecord, Step, DeclaredUncertainty } from '@undameter/core';
 import type { ChannelBody, ProcedureReply, RunKind, RunReply, Source } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { runsOfCampaign } from './campaigns';
@@ -31,7 +31,7 @@ export interface NewChannel {
   unit: string;
   reading: ColumnReading | null;
   labels?: readonly string[] | undefined;
-  uncertainty?: Uncertainty | null | undefined;
+  uncertainty?: DeclaredUncertainty | null | undefined;
 }
 
 /** Begins a run that nobody sees until `markReady`. @throws {AppError} NAME_TAKEN, NOT_FOUND */

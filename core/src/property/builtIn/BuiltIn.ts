@@ -10,6 +10,11 @@ export interface BuiltIn {
   source: string;
   /** What the source states of how sure it is. */
   stated: string;
+  /**
+   * Standard uncertainty of a value at its arguments, where the statement is a number: half of what is stated (taken as twice
+   * the standard uncertainty, as common practice has it where a source does not say).
+   */
+  uncertainty?(value: number, a: number, b: number, c: number): number;
   /** Arguments within their ranges, in their units; NaN where the formulation does not hold. */
   apply(a: number, b: number, c: number): number;
 }

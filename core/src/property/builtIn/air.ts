@@ -50,32 +50,32 @@ const dalton = 'ideal gases with the vapour pressure of IAPWS R7-97(2012)';
 
 export const air: readonly BuiltIn[] = [
   {
-    symbol: 'air_rho', name: 'Density of moist air', unit: 'kg/m^3', source: 'CIPM-2007 (Metrologia 45 (2008) 149)', stated: '±0.0022 % (k = 1)',
+    symbol: 'air_rho', name: 'Density of moist air', unit: 'kg/m^3', source: 'CIPM-2007 (Metrologia 45 (2008) 149)', stated: '±0.0022 % (k = 1)', uncertainty: (v) => 2.2e-5 * v,
     arguments: [temperature(15, 27), pressure(60_000, 110_000), humidity],
     apply: moistAirDensity,
   },
   {
-    symbol: 'air_rho_dry', name: 'Density of dry air', unit: 'kg/m^3', source: idealGas, stated: '±0.1 % near ambient (common practice)',
+    symbol: 'air_rho_dry', name: 'Density of dry air', unit: 'kg/m^3', source: idealGas, stated: '±0.1 % near ambient (common practice)', uncertainty: (v) => 5e-4 * v,
     arguments: [temperature(-80, 200), pressure(1000, 1e6)],
     apply: (t, p) => densityOf({ temperature: t + KELVIN, pressure: p }),
   },
   {
-    symbol: 'air_mu', name: 'Dynamic viscosity of air', unit: 'Pa s', source: "Sutherland's formula, ISO 2533:1975", stated: '±1 % (common practice)',
+    symbol: 'air_mu', name: 'Dynamic viscosity of air', unit: 'Pa s', source: "Sutherland's formula, ISO 2533:1975", stated: '±1 % (common practice)', uncertainty: (v) => 5e-3 * v,
     arguments: [temperature(-80, 800)],
     apply: (t) => viscosityOf({ temperature: t + KELVIN }),
   },
   {
-    symbol: 'air_lambda', name: 'Thermal conductivity of air', unit: 'W/(m K)', source: 'ISO 2533:1975, equation 22', stated: '±2 % (common practice)',
+    symbol: 'air_lambda', name: 'Thermal conductivity of air', unit: 'W/(m K)', source: 'ISO 2533:1975, equation 22', stated: '±2 % (common practice)', uncertainty: (v) => 1e-2 * v,
     arguments: [temperature(-80, 400)],
     apply: (t) => conductivityOf({ temperature: t + KELVIN }),
   },
   {
-    symbol: 'air_x', name: 'Humidity ratio of moist air', unit: 'kg/kg', source: dalton, stated: '±0.5 % (the enhancement factor is left out)',
+    symbol: 'air_x', name: 'Humidity ratio of moist air', unit: 'kg/kg', source: dalton, stated: '±0.5 % (the enhancement factor is left out)', uncertainty: (v) => 2.5e-3 * v,
     arguments: [temperature(0.01, 200), pressure(1000, 1e7), humidity],
     apply: humidityRatio,
   },
   {
-    symbol: 'air_dew', name: 'Dew point', unit: '°C', source: 'IAPWS R7-97(2012), equations 30 and 31', stated: '±0.05 °C',
+    symbol: 'air_dew', name: 'Dew point', unit: '°C', source: 'IAPWS R7-97(2012), equations 30 and 31', stated: '±0.05 °C', uncertainty: () => 0.025,
     arguments: [temperature(0.01, 200), { ...humidity, from: 1e-6 }],
     apply: (t, h) => {
       const dew = saturationTemperature(vapourPressure(t, h) / 1e6) - KELVIN;
@@ -83,7 +83,7 @@ export const air: readonly BuiltIn[] = [
     },
   },
   {
-    symbol: 'air_h', name: 'Enthalpy of moist air, of dry air', unit: 'kJ/kg', source: `1.006 t + x (2501 + 1.86 t); x from ${dalton}`, stated: '±0.5 % (common practice)',
+    symbol: 'air_h', name: 'Enthalpy of moist air, of dry air', unit: 'kJ/kg', source: `1.006 t + x (2501 + 1.86 t); x from ${dalton}`, stated: '±0.5 % (common practice)', uncertainty: (v) => 2.5e-3 * Math.abs(v),
     arguments: [temperature(0.01, 100), pressure(50_000, 200_000), humidity],
     apply: (t, p, h) => 1.006 * t + humidityRatio(t, p, h) * (2501 + 1.86 * t),
   },

@@ -18,7 +18,8 @@ export {
   surfaceTension,
   temperatureAt,
   waterAt,
-  backgroundConductivity, waterConductivity,
+  backgroundConductivity,
+  waterConductivity,
   waterViscosity,
   type WaterState,
 } from './water';

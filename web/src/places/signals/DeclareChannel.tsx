@@ -7,7 +7,7 @@ import { ask } from '../../data/api';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import type { FormChannel } from '../../step/StepForm';
-import { UncertaintyFields } from './UncertaintyFields';
+import { DeclaredSources } from './DeclaredSources';
 
 type Row = BenchReply['channels'][number];
 
@@ -73,7 +73,7 @@ function Form({ runId, channel, uncertainty, channels, onConvert, onDone }: Decl
       {text('Symbol', 'symbol')}
       {!labels && text('Unit', 'unit')}
       {!labels && (
-        <UncertaintyFields
+        <DeclaredSources
           unit={body.unit}
           value={body.uncertainty ?? null}
           channels={channels.filter((c) => c.symbol !== symbol)}

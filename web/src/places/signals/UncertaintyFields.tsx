@@ -1,11 +1,8 @@
-import type { ChannelBody } from '@undameter/contract';
-import { printUnit } from '@undameter/core';
+import { printUnit, type Uncertainty } from '@undameter/core';
 import { InputNumber, Select } from 'antd';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import type { FormChannel } from '../../step/StepForm';
-
-type Uncertainty = NonNullable<ChannelBody['uncertainty']>;
 
 interface UncertaintyFieldsProps {
   unit: string;
@@ -75,8 +72,22 @@ export function UncertaintyFields({ unit, value, channels = [], onChange }: Unce
             onChange={(statedAs) => onChange({ ...value, statedAs })}
             options={[
               { value: 'limits', label: 'limits, as on a data sheet' },
-              { value: 'twice', label: 'twice the standard uncertainty' },
+              { value: 'twice', label: 'twice the standard uncertainty (k = 2)' },
+              { value: 'percent95', label: 'a 95 % interval' },
               { value: 'standard', label: 'the standard uncertainty' },
+            ]}
+          />
+        </Field>
+      )}
+      {value && (
+        <Field label="It is">
+          <Select<NonNullable<Uncertainty['effect']>>
+            aria-label="Effect of the uncertainty"
+            value={value.effect ?? (value.kind === 'channel' ? 'random' : 'systematic')}
+            onChange={(effect) => onChange({ ...value, effect })}
+            options={[
+              { value: 'systematic', label: 'the same for all samples (calibration)' },
+              { value: 'random', label: 'another for each sample' },
             ]}
           />
         </Field>
