@@ -86,7 +86,7 @@ export function UncertaintyFields({ unit, value, channels = [], onChange }: Unce
             value={value.effect ?? (value.kind === 'channel' ? 'random' : 'systematic')}
             onChange={(effect) => onChange({ ...value, effect })}
             options={[
-              { value: 'systematic', label: 'the same for all samples (calibration)' },
+              { value: 'systematic', label: 'the same for all samples' },
               { value: 'random', label: 'another for each sample' },
             ]}
           />
