@@ -157,3 +157,18 @@ describe('what a formulation states of itself travels as a table’s does', () =
       evaluateFormula('Pt100_T(110 [Ω])', '°C', { channels: new Map(), tables: new Map(), samples: 1 }).errors().size,
     ).toBe(0));
 });
+
+// JCGM 101:2008, 9.2.2 (from memory): four normal inputs of mean 0 and standard deviation 1, added: u(y) = 2.00.
+test('JCGM 101, 9.2.2: the sum of four normal inputs has twice the standard deviation of one', () => {
+  const input = { value: 0, unit: '', errors: {} };
+  const four = given(Object.fromEntries(['a', 'b', 'c', 'd'].map((s) => [s, { ...input, errors: { [s]: 1 } }])));
+  const [only] = monteCarlo(
+    'a + b + c + d',
+    '',
+    { channels: four, tables: new Map(), samples: 1 },
+    { draws: 20_000, places: 1 },
+  );
+  expect(only!.firstOrder).toBeCloseTo(2, 12);
+  // 20 000 draws scatter by 0.5 %.
+  expect(only!.drawn).toBeCloseTo(2, 1);
+});

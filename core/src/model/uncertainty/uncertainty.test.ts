@@ -194,3 +194,23 @@ describe('residuals that depend on each other', () => {
     expect(blind.worth).toBe(400);
   });
 });
+
+describe('worked examples of the GUM; numbers from memory', () => {
+  test('JCGM 100 H.3: the calibration of a thermometer, its correction at 30 °C and their ±', () => {
+    const t = [21.521, 22.012, 22.512, 23.003, 23.507, 23.999, 24.513, 25.002, 25.503, 26.01, 26.511];
+    const b = [-0.171, -0.169, -0.166, -0.159, -0.164, -0.165, -0.156, -0.157, -0.159, -0.161, -0.16];
+    const at = Float64Array.from(t, (v) => v - 20);
+    const fit = fitModel(line, straight, { x: at, y: Float64Array.from(b), xName: 't − 20 °C' });
+    expect([...fit.parameters]).toEqual([expect.closeTo(-0.1712, 4), expect.closeTo(0.00218, 5)]);
+    expect(fit.parameterSpread(0).standard).toBeCloseTo(0.0029, 4);
+    expect(fit.parameterSpread(1).standard).toBeCloseTo(0.00067, 5);
+    expect(fit.residualStandardDeviation).toBeCloseTo(0.0035, 4);
+    const curve = { fit, range: [1.5, 6.5] as const, scatterAt: () => 0 };
+    const { y: correction, ySpread } = readAt(curve, 10);
+    expect(correction).toBeCloseTo(-0.1494, 4);
+    expect(ySpread.standard).toBeCloseTo(0.0041, 4);
+    expect(fit.randomDegreesOfFreedom).toBe(9);
+  });
+  // JCGM 100 G.4 and example H.1.6: u_c = 32 nm with 16 degrees of freedom, k of 99 % there 2.92; of 95 % by Student's t 2.12.
+  test('16 effective degrees of freedom take 2.12', () => expect(coverageFactor(16)).toBeCloseTo(2.12, 2));
+});

@@ -16,11 +16,15 @@ const pointKinds: { value: FitBody['data']; label: string }[] = [
 ];
 
 const weightings: { value: FitBody['weights']; label: string; says: string }[] = [
-  { value: 'none', label: 'none', says: 'each point counts the same; ± from the scatter about the curve' },
+  {
+    value: 'none',
+    label: 'none',
+    says: 'each point counts the same; ± from the scatter about the curve, and from what the points share',
+  },
   {
     value: 'relative',
     label: 'by the ratios of the ±',
-    says: 'sure points count more; ± still from the scatter about the curve',
+    says: 'sure points count more; ± still from the scatter about the curve, and from what the points share',
   },
   {
     value: 'absolute',
