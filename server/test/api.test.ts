@@ -155,13 +155,19 @@ describe('a log on its way', () => {
       expect(parameters[1]!.standardError! / a1!.standardError!).toBeCloseTo(1, 6);
     }
     const { value } = twice;
-    const named = (name: string, share: number) => ({ name, isShared: name === 'rig', of: { ...twice, value: share * value } });
+    const named = (name: string, share: number) => ({
+      name,
+      isShared: name === 'rig',
+      of: { ...twice, value: share * value },
+    });
     await declare({ kind: 'several', sources: [named('calibration', 0.6), named('rig', 0.8)] });
     const several = await tryFit('none');
     expect(several.sources).toEqual(['y calibration', 'rig']);
     expect(several.parameters[0]!.systematic! / value).toBeCloseTo(1, 6);
     expect(several.parameters[0]!.budget.map((b) => b.source)).toEqual(['rig', 'y calibration', 'scatter']);
-    expect((await declare({ kind: 'several', sources: [named('rig', 1), named('rig', 1)] })).body).toMatchObject({ code: 'SOURCE_TWICE' });
+    expect((await declare({ kind: 'several', sources: [named('rig', 1), named('rig', 1)] })).body).toMatchObject({
+      code: 'SOURCE_TWICE',
+    });
     await declare({ ...twice, effect: 'random' });
     const weighted = await tryFit('absolute');
     expect(weighted.sources).toEqual([]);

@@ -149,6 +149,17 @@ test('the procedure of the first sweep works on the second, and what a run does 
   expect(applied[1]!.missing).toEqual(['n']);
   expect(applied[1]!.reports[0]!.error?.code).toBe('CHANNEL_UNKNOWN');
   expect((await ask<RunReply>('/runs/5')).body.procedure).toEqual([]);
+  // What is declared of a sensor goes along where nothing is declared of its namesake, and only there.
+  const within = { kind: 'absolute', value: 2, statedAs: 'limits' };
+  const sure = [{ symbol: 'P_el', name: 'P_el', unit: 'kW', uncertainty: within }, { symbol: 'T_w', name: 'T_w', unit: '°C', uncertainty: within }]; // prettier-ignore
+  const declared = async () => Object.fromEntries((await ask<RunReply>('/runs/3')).body.declared.map((c) => [c.symbol, c.uncertainty])); // prettier-ignore
+  const before = await declared();
+  const onto = { steps: (await ask<RunReply>('/runs/3')).body.procedure, channels: sure, runIds: [3], how: 'replace', save: true }; // prettier-ignore
+  const told = await ask<AppliedRun[]>('/campaigns/1/procedures/apply', { ...onto, carriesUncertainty: false });
+  expect(told.body[0]!.undeclared).toEqual(['P_el']);
+  expect(await declared()).toEqual(before);
+  await ask('/campaigns/1/procedures/apply', { ...onto, carriesUncertainty: true });
+  expect(await declared()).toEqual({ ...before, P_el: within });
   const refused = await ask<{ code: string }>('/campaigns/1/procedures', { name: 'x', steps: [{ id: 'a', kind: 'nope', version: 1, settings: {}, on: true }], channels: [] }); // prettier-ignore
   expect(refused.body.code).toBe('STEP_KIND_UNKNOWN');
 });

@@ -3,7 +3,7 @@ import { AppError, checkSettings, madeBySteps, parseUnit, sameUnit, symbolsRead,
 import { randomUUID } from 'node:crypto';
 import { Type } from 'typebox';
 import type { Services } from '../services';
-import { run, saveProcedure } from '../store/runs';
+import { channels, declareChannel, run, saveProcedure, type StoredChannel } from '../store/runs';
 import { createSavedProcedure, removeSavedProcedure, savedProcedures, updateSavedProcedure } from '../store/savedProcedures'; // prettier-ignore
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
@@ -65,10 +65,23 @@ async function applyTo({ db, loader, pools }: Services, campaignId: number, runI
     const here = units.get(symbol);
     return here === undefined || sameUnit(here, unit) ? [] : [{ symbol, made: unit, here }];
   });
-  if (body.save) await saveProcedure(db, runId, steps, head.procedureVersion);
+  const undeclared = undeclaredOf(await channels(db, runId), body);
+  if (body.save) {
+    await saveProcedure(db, runId, steps, head.procedureVersion);
+    if (body.carriesUncertainty) for (const { here, uncertainty } of undeclared) await declareChannel(db, runId, here.symbol, { symbol: here.symbol, name: here.name, unit: here.unit, uncertainty });
+  }
   const { samples, kept, reports } = bench;
-  return { runId, runName: head.name, samples, kept, reports, missing, otherUnits };
+  return { runId, runName: head.name, samples, kept, reports, missing, undeclared: undeclared.map((u) => u.here.symbol), otherUnits };
 } // prettier-ignore
+
+/** Channels of a run of which nothing is declared, with what is declared of the one of the same symbol and unit. */
+const undeclaredOf = (here: readonly StoredChannel[], body: ApplyBody) =>
+  body.channels.flatMap(({ symbol, unit, uncertainty }) => {
+    const channel = here.find((c) => c.symbol === symbol);
+    return channel && uncertainty && !channel.uncertainty && !channel.labels && sameUnit(channel.unit, unit)
+      ? [{ here: channel, uncertainty }]
+      : [];
+  });
 
 /** A formula also names functions and tables; what the procedure was made on tells which are channels. */
 const isChannel = (symbol: string, { channels }: ApplyBody): boolean => channels.some((c) => c.symbol === symbol);

@@ -58,7 +58,7 @@ function channelsOf(run: RunReply, bench: BenchReply | undefined): SavedProcedur
   const logged = new Map(run.declared.map((c) => [c.symbol, c]));
   return (bench?.channels ?? []).flatMap(({ symbol, name }) => {
     const channel = logged.get(symbol);
-    return channel && read.has(symbol) ? [{ symbol, name, unit: channel.unit }] : [];
+    return channel && read.has(symbol) ? [{ symbol, name, unit: channel.unit, uncertainty: channel.uncertainty }] : [];
   });
 }
 
@@ -74,8 +74,9 @@ function ApplyToRuns({ campaignId, source, runs, exceptRunId }: ApplyToRunsProps
   const [runIds, setRunIds] = useState<number[]>([]);
   const [left, setLeft] = useState<readonly string[]>([]);
   const [how, setHow] = useState<ApplyBody['how']>('replace');
+  const [carriesUncertainty, setCarries] = useState(true);
   const steps = source.steps.filter((s) => !left.includes(s.id));
-  const body = { steps, channels: source.channels, runIds, how };
+  const body = { steps, channels: source.channels, runIds, how, carriesUncertainty };
   const wanted = runIds.length > 0 && steps.length > 0;
   const preview = useQuery(queries.applied(campaignId, body, wanted));
   const apply = useMutation({
@@ -113,6 +114,11 @@ function ApplyToRuns({ campaignId, source, runs, exceptRunId }: ApplyToRunsProps
           </li>
         ))}
       </ul>
+      {preview.data?.some((r) => r.undeclared.length > 0) && (
+        <Checkbox checked={carriesUncertainty} onChange={(e) => setCarries(e.target.checked)}>
+          Declare the ± of the same sensors there, too
+        </Checkbox>
+      )}
       <Sentence error={preview.error ?? apply.error} />
       {wanted && preview.data?.map((r) => <AppliedReport key={r.runId} applied={r} />)}
       <div className="buttons">
@@ -127,12 +133,13 @@ function ApplyToRuns({ campaignId, source, runs, exceptRunId }: ApplyToRunsProps
 
 /** What comes of it on one run: what is kept, what fails, what is missing, what has another unit. */
 function AppliedReport({ applied }: { applied: AppliedRun }) {
-  const { runName, samples, kept, reports, missing, otherUnits } = applied;
+  const { runName, samples, kept, reports, missing, undeclared, otherUnits } = applied;
   const failed = reports.flatMap((r, i) => (r.status === 'failed' ? [{ place: i + 1, message: r.error?.message ?? '' }] : []));
   return (
     <section className="applied" aria-label={`On ${runName}`}>
       <b>{runName}</b>: {formatCount(kept)} of {formatCount(samples)} samples kept, {failed.length === 0 ? `all ${reports.length} steps work` : `${failed.length} of ${reports.length} steps fail`}
       {missing.length > 0 && <p className="doubt">Not in this run: {missing.join(', ')}.</p>}
+      {undeclared.length > 0 && <p className="doubt">No ± is declared here of {undeclared.join(', ')}.</p>}
       {otherUnits.map((u) => (
         <p key={u.symbol} className="doubt">
           {u.symbol} is in {printUnit(u.here) || 'plain numbers'} here, not in {printUnit(u.made) || 'plain numbers'}; limits given with a unit are converted.
