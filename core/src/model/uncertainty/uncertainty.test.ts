@@ -93,6 +93,20 @@ describe('what the points share goes through the fit as a whole', () => {
     expect(lots.standard).toBeGreaterThan(0.2);
   });
 
+  test('of very many points some tell it, and an offset still moves the constant by exactly itself', () => {
+    const random = new Random(8);
+    const at = Float64Array.from({ length: 10_000 }, () => 10 * random.uniform());
+    const points = {
+      x: at,
+      y: at.map((v) => 5 - 0.3 * v + random.normal(0.1)),
+      xName: 'x',
+      errors: [{ source: 'o', y: at.map(() => 0.2) }],
+    };
+    const fit = fitModel(line, straight, points);
+    expect(fit.parameterSpread(0).systematic).toBeCloseTo(0.2, 9);
+    expect(fit.parameterSpread(1).systematic).toBeCloseTo(0, 9);
+  });
+
   test('two curves that share a sensor meet where they met, and two that do not are less sure of it', () => {
     const other = x.map((v, i) => 2 + 0.3 * v + y[i]! - (5 - 0.3 * v));
     const curve = (values: Float64Array, source: string) => {
