@@ -6,6 +6,7 @@ import {
   evenTolerance,
   localPolynomialSmooth,
   noiseOfColumn,
+  usualSpacing,
   quietestDerivative,
   savitzkyGolay,
 } from '../../signal';
@@ -94,7 +95,7 @@ export const differentiate = defineStep({
     const rateUnit = printUnit(wanted.text);
     const told = [
       ...doubts,
-      ...noiseInAndOut(gather(y.values, stretches[0]!), gather(values, stretches[0]!), y.unit, rateUnit),
+      ...noiseInAndOut(gather(y.values, stretches[0]!), gather(x.values, stretches[0]!), rate, window, [y.unit, rateUnit]),
       ...(derivative === 1 ? suggested({ method, window, order: local.order }) : []),
       `${formatCount(unsure.length)} at ends and beside gaps ${ends === 'leave' ? 'left out' : 'are less sure, marked on the chart'}`,
     ];
@@ -127,12 +128,19 @@ function endsOf(stretches: readonly Int32Array[], reach: number): Int32Array {
   return Int32Array.from(found);
 }
 
-/** Standard deviations of the noise of a column and of its rate, by the differences of neighbours, which a slow signal hardly touches. */
-function noiseInAndOut(y: Float64Array, rate: Float64Array, unit: string, rateUnit: string): string[] {
-  const [before, after] = [noiseOfColumn(y), noiseOfColumn(rate)];
-  if (!(before > 0) || !(after > 0)) return [];
+/**
+ * Standard deviations of the noise of a column, by differences that leave out its trend, and of its rate, to which each sample
+ * adds by its weight there.
+ */
+function noiseInAndOut(y: Float64Array, x: Float64Array, rate: Rate, window: number, [unit, rateUnit]: readonly [string, string]): string[] {
+  const before = noiseOfColumn(y, 3);
+  const spacing = x.length > 1 ? usualSpacing(x) : NaN;
+  if (!(before > 0) || !(spacing > 0)) return [];
+  const places = Float64Array.from({ length: 2 * window + 1 }, (_, i) => i * spacing);
+  const response = rate(places.map((_, i) => Number(i === window)), places).subarray(window >> 1, 2 * window + 1 - (window >> 1));
+  const after = before * Math.sqrt(response.reduce((sum, w) => sum + w * w, 0));
   return [`noise ${formatValue(before, 2)} ${printUnit(unit)} became ${formatValue(after, 2)} ${rateUnit}`];
-}
+} // prettier-ignore
 
 /** Whether another method does the same with less noise. */
 function suggested(given: Differentiator): string[] {

@@ -507,3 +507,58 @@ describe('re-sampling to a coarser grid', () => {
     ['a tone on the grid that it was logged on', 13, 0.01],
   ])('%s is not told', (_, hertz, every) => expect(isTold(toned(hertz), every, 'linear')).toBe(false));
 });
+
+describe('the noise that a rate tells', () => {
+  /** An angle that turns at 3 revolutions a second with 0.01 rad of noise: 0.19 rad from sample to sample. */
+  const angle = (): RunState => {
+    let s = 7;
+    const random = (): number => (s = (s * 1103515245 + 12345) % 2147483648) / 2147483648;
+    const normal = (): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const at = Float64Array.from({ length: 2000 }, (_, i) => i / 100);
+    return {
+      samples: at.length,
+      mask: new Uint16Array(at.length),
+      along: 't',
+      channels: new Map([
+        ['t', { symbol: 't', name: 't', unit: 's', origin: 'logged', values: at }],
+        [
+          'phi',
+          {
+            symbol: 'phi',
+            name: 'Angle',
+            unit: 'rad',
+            origin: 'logged',
+            values: at.map((v) => 6 * Math.PI * v + v * v + 0.01 * normal()),
+          },
+        ],
+      ]),
+    };
+  };
+  const told = (method: string) => {
+    const { reports } = runProcedure(
+      angle(),
+      [
+        step('differentiate', {
+          channel: 'phi',
+          against: 't',
+          method,
+          derivative: 1,
+          window: 11,
+          order: 2,
+          ends: 'keep',
+          symbol: 'w',
+          name: 'w',
+        }),
+      ],
+      new Map(),
+    );
+    const match = /^noise (\S+) rad became (\S+) rad\/s$/.exec(reports[0]!.doubts.find((d) => d.startsWith('noise'))!)!;
+    return [Number(match[1]), Number(match[2])];
+  };
+  test('the trend is none of it', () => expect(told('central')[0]! / 0.01).toBeCloseTo(1, 1));
+  // σ·√2/(2·h) of a central difference; σ/(h·√110) of a slope through 11 samples (Savitzky and Golay 1964: Σ i² = 110).
+  test.each([
+    ['central', (0.01 * Math.SQRT2) / 0.02],
+    ['slope', 0.01 / (0.01 * Math.sqrt(110))],
+  ])('%s: what it becomes', (method, expected) => expect(told(method)[1]! / expected).toBeCloseTo(1, 1));
+});
