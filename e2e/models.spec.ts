@@ -37,9 +37,9 @@ test('a bad choice at each rung is caught and explained, and its action mends it
   await page.getByRole('button', { name: 'Whole range' }).click();
   await expect(rung('Start')).toContainText('passed');
 
-  // Uncertainties: the sensor's ± is shared by all points, so they scatter less than it says.
+  // Uncertainties: the sensor's ± is shared by all points, so the scatter says how sure each is, and the ± goes through as a whole.
   await choose(page, 'Weights', 'by the ± as it stands');
-  await expect(rung('Uncertainties')).toContainText('scatter less than their uncertainties say');
+  await expect(rung('Uncertainties')).toContainText('and from what the points share: T_w');
   await page.getByRole('button', { name: 'As saved' }).click();
 });
 
