@@ -68,6 +68,18 @@ describe('the verdict says no more than the numbers do', () => {
     expect(held(() => 0).text).toContain('no pattern');
     expect(held(() => 0.5).text).toContain('lie to one side');
     expect(held((v) => v - 4.5).text).toContain('change steadily along x');
+    const many = Float64Array.from({ length: 60 }, (_, i) => i);
+    const wave = (period: number) =>
+      verdictOf(
+        difference(
+          { x: many, y: many },
+          candidateThrough({ x: many, y: many.map((v) => v + Math.sin((2 * Math.PI * v) / period)) }, 'linear', 'S'),
+          'R',
+        ),
+        'm',
+      ).text;
+    expect(wave(20)).toContain('keep their sign over whole stretches');
+    expect(wave(2.2)).not.toContain('keep their sign');
     expect(held(() => 0.5).text).toMatch(/On average the candidate lies 0\.5 m above/);
   });
   test('within what is known it passes, and says how far off it may still be', () => {

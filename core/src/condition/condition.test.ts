@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { RunState } from '../procedure';
-import { conditionsOfLevels, levelsOf, pickSamples } from './index';
+import { seriesData, shortPoints } from '../model';
+import { Random } from '../number/Random';
+import { conditionsOfLevels, levelsOf, operatingPoints, pickSamples } from './index';
 
 const channel = (symbol: string, unit: string, ...values: number[]) =>
   [symbol, { symbol, name: symbol, unit, origin: 'logged' as const, values: Float64Array.from(values) }] as const;
@@ -61,4 +63,40 @@ describe('set points of a table without time', () => {
     expect(levelsOf({ ...table, mask: table.mask.map((_, i) => Number(i < 3)) }, null, ['n'])[0]!.levels).toHaveLength(
       2,
     ));
+});
+
+describe('operating points that are too short for how slowly they wander', () => {
+  /** A first-order process of correlation rho about 20, from a seed. */
+  const wandering = (n: number, rho: number): RunState => {
+    const random = new Random(4);
+    const values = new Float64Array(n);
+    for (let i = 0; i < n; i++) values[i] = (i === 0 ? 0 : rho * (values[i - 1]! - 20)) + 20 + random.normal(0.1);
+    const time = values.map((_, i) => i);
+    return {
+      samples: n,
+      mask: new Uint16Array(n),
+      along: 't',
+      channels: new Map([
+        ['t', { symbol: 't', name: 't', unit: 's', origin: 'logged' as const, values: time }],
+        ['Q', { symbol: 'Q', name: 'Flow', unit: 'L/min', origin: 'logged' as const, values }],
+      ]),
+    };
+  };
+  const series = (n: number, rho: number) =>
+    seriesData(wandering(n, rho), { name: 'all', limits: [] }, { x: 't', y: 'Q' }, 'run', 'operatingPoints');
+  const flow = (n: number, rho: number) =>
+    operatingPoints(
+      wandering(n, rho),
+      Int32Array.from({ length: n }, (_, i) => i),
+      ['Q'],
+    )[0]!.values[0]!;
+  test('are marked, and told beside a fit', () => {
+    expect(flow(50, 0.99).isShort).toBe(true);
+    expect(shortPoints(series(50, 0.99))[0]).toContain('too short for how slowly they wander');
+  });
+  test('others are not', () => {
+    expect(flow(2000, 0.5).isShort).toBe(false);
+    expect(flow(50, 0).isShort).toBe(false);
+    expect(shortPoints({ short: 0, x: Float64Array.of(1, 2) })).toEqual([]);
+  });
 });

@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import type { Datum } from '../units';
+import { isPressure, type Datum } from '../units';
 import { apply1, inWords, once, type Compile, type Compiled } from './Compiled';
 import { needArguments, type Call } from './calls';
 import { countsFromZero, datumOf, zeroOfDatum } from './zero';
@@ -17,10 +17,11 @@ export function readingAs(node: Call, compile: Compile, ambient: number | undefi
   if (!reading) return undefined;
   needArguments(node, 1);
   const part = compile(node.arguments[0]!);
-  if (!countsFromZero(part.dimension))
+  const fits = reading.datum === 'gauge' ? isPressure(part.dimension) : countsFromZero(part.dimension);
+  if (!fits)
     throw new AppError('ARGUMENT_UNIT', {
       name: node.name,
-      need: 'a temperature or a pressure',
+      need: reading.datum === 'gauge' ? 'a pressure' : 'a temperature or a pressure',
       have: inWords(part),
       at: node.at,
     });
@@ -34,8 +35,8 @@ export function readingAs(node: Call, compile: Compile, ambient: number | undefi
 }
 
 function shiftOf(have: Datum | 'none' | undefined, wanted: Datum, { name, at }: Call, ambient: number | undefined): number {
-  // A gauge pressure is a difference from the ambient one; a weighted sum of temperatures is what the engineer says.
-  const isSaid = have === undefined || have === wanted || have === 'none' || (have === 'gauge' && wanted === 'difference');
+  // A gauge pressure is a difference from the ambient one; a temperature scaled may be a temperature, but no difference.
+  const isSaid = have === undefined || have === wanted || (have === 'none' && wanted !== 'difference') || (have === 'gauge' && wanted === 'difference');
   if (isSaid) return 0;
   if (have === 'difference' || wanted === 'difference')
     throw new AppError('DATUM_MIXED', { operation: `asked for as ${name}`, left: have === 'difference' ? 'a difference' : 'a reading with a zero of its own', right: wanted === 'difference' ? 'a difference' : `the ${wanted} one`, at });

@@ -90,6 +90,9 @@ describe('a temperature is converted, never relabelled', () => {
     ['rho(T - T2)', '', 'DATUM_MIXED'],
     ['rho(T + T2)', '', 'DATUM_MIXED'],
     ['absolute(M)', '', 'ARGUMENT_UNIT'],
+    ['gauge(T)', 'K', 'ARGUMENT_UNIT'],
+    ['gauge(TK)', 'K', 'ARGUMENT_UNIT'],
+    ['difference(1.02*T)', 'K', 'DATUM_MIXED'],
   ])('%s in %s is refused as %s', (formula, unit, code) => refused(formula, unit, code));
 
   test('in K nothing is asked, since both readings are the same number there', () => {
@@ -125,6 +128,11 @@ describe('a gauge pressure counts from the ambient one', () => {
     ['p', 'kPa(g)', 'DATUM_ASKED'],
     ['if(p_g > p_a, 1, 0)', '', 'DATUM_MIXED'],
   ])('%s in %s is refused as %s', (formula, unit, code) => refused(formula, unit, code));
+  test.each(['mmHg', 'N/m²', 'atm'])('shown in %s, which has no (g), it is a unit that can be read again', (unit) => {
+    const shown = evaluate('p_g', unit);
+    expect(() => parseUnit(shown.unit.text)).not.toThrow();
+    expect(shown.datum).toBe('gauge');
+  });
   test('a formulation takes the absolute pressure, whichever is given', () =>
     expect(evaluate('water_Tsat(p_g)', 'K', 100_000).values[0]).toBeCloseTo(
       evaluate('water_Tsat(p_a)', 'K').values[0]!,

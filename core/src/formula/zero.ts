@@ -113,10 +113,18 @@ export function shownIn(unit: Unit, quantity: Quantity, ambient: number | undefi
   if (isTemperature(dimension) && have === 'none') throw new AppError('TEMPERATURE_SUM', { at, zeros: zero.absolute });
   const known = have === 'none' ? undefined : have;
   if (known === 'difference' && unit.datum === 'absolute' && isTemperature(dimension)) return { unit: asDifference(unit), shift: 0, datum: known };
-  if (known === 'gauge' && unit.datum === undefined) return { unit: { ...unit, text: `${unit.text}(g)`, datum: 'gauge' }, shift: 0, datum: known };
+  if (known === 'gauge' && unit.datum === undefined) return { unit: asGauge(unit), shift: 0, datum: known };
   if (unit.datum === undefined || (unit.datum === 'difference' && known === undefined)) return { unit, shift: 0, datum: unit.datum ?? known };
   return { unit, shift: shiftTo(unit.datum, quantity, ambient, { unit: printUnit(unit.text), at }), datum: unit.datum };
 } // prettier-ignore
+
+/** A pressure with its (g), where that can be written; a channel in N/m² says it by its making alone. */
+function asGauge(unit: Unit): Unit {
+  const text = `${printUnit(unit.text)}(g)`;
+  return hasGauge(unit.text) ? { ...unit, text, datum: 'gauge' } : unit;
+}
+
+const hasGauge = (text: string): boolean => /^\p{L}*(?:Pa|bar|psi)$/u.test(text);
 
 /** °C as a unit of differences. */
 const asDifference = (unit: Unit): Unit => ({

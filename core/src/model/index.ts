@@ -18,6 +18,7 @@ export { scatterAbout } from './uncertainty/scatterAbout';
 export { durbinWatson, normalityTest, runsTest, zeroMeanTest } from './statistics/residualTests';
 export { fTail, normalDistribution, normalQuantile } from './statistics/distributions';
 export { straightFit, type StraightFit } from './straightFit';
+export { shortPoints } from './shortPoints';
 export { seriesData, type Series, type SeriesKind } from './seriesData';
 export { goodnessOf, type Goodness } from './statistics/goodness';
 export { studentTDistribution, studentTQuantile } from './statistics/studentT';

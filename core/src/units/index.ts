@@ -1,5 +1,5 @@
 export * from './dimension';
 export { parseUnit, plain, type Unit } from './parseUnit';
 export { conversion, convert, convertColumn, differenceFactor, sameUnit } from './convert';
-export { multiplyUnits, perPower, printUnit, siUnit } from './printUnit';
+export { multiplyUnits, perPower, printUnit, siUnit, withoutMark } from './printUnit';
 export type { Datum } from './definitions';

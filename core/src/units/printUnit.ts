@@ -48,11 +48,12 @@ export function siUnit(dimension: Dimension): Unit {
   return { text, dimension, scale: 1, offset: 0 };
 }
 
+/** A unit of pressure without the mark of what it counts from: kPa(g), bara and psi_g alike. */
+export const withoutMark = (text: string): string =>
+  printUnit(text).replace(/^(\p{L}*(?:Pa|bar|psi))(?:\((?:g|a)\)|_[ga]|[ga])$/u, '$1');
+
 /** A unit as it stands in a compound, where what it counts from does not matter. */
-const inCompound = (unit: Unit): string =>
-  printUnit(unit.text)
-    .replace(/(?:\((?:g|a)\)|_[ga])$/, '')
-    .replace(/^ΔK$/, 'K');
+const inCompound = (unit: Unit): string => withoutMark(unit.text).replace(/^ΔK$/, 'K');
 
 /**
  * The unit of y per x to a power, as the trade writes it: `kPa/(L/min)²`.

@@ -1,5 +1,5 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
-import { budgetOf, countKept, fTail, furtherSpread, goodnessOf, modelOf, numberChannelOf, predict, printUnit, scatterAbout, titleOf, type BudgetLine, type Series } from '@undameter/core'; // prettier-ignore
+import { budgetOf, countKept, fTail, furtherSpread, goodnessOf, modelOf, numberChannelOf, predict, printUnit, scatterAbout, shortPoints, titleOf, type BudgetLine } from '@undameter/core'; // prettier-ignore
 import type { FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
 import { endsOf, eachCondition, fitAll, meansOf, meansOfOthers, nameOf, parametersOf, type FittedSeries, type PreparedSeries } from './prepareSeries'; // prettier-ignore
@@ -145,14 +145,6 @@ function parameterRows(task: FitTask, series: FittedSeries): SeriesReply['parame
     state: symbol in fixed ? 'fixed' : symbol in tied ? 'tied' : shared.includes(symbol) ? 'shared' : 'found',
   }));
 }
-
-/** Said beside a fit through operating points whose ± is a guess. */
-const shortPoints = ({ short, x }: Series): string[] =>
-  short > 0
-    ? [
-        `${short} of ${x.length} operating points last too short for how slowly they wander: their own ± is a guess, and likely too small.`,
-      ]
-    : [];
 
 function spreadOfParameter(fitted: FittedSeries['fit'], k: number) {
   const { halfWidth, factor, systematic } = fitted.parameterSpread(k);

@@ -6,7 +6,7 @@ import type { FitData } from '../Model';
 import { crossings, readAt, readBack } from '../readings';
 import { budgetOf } from './budget';
 import { coverageFactor, spreadOf } from './completeFit';
-import { dependenceOf } from '../../signal';
+import { dependenceOf, movingAverage } from '../../signal';
 import { scatterAbout } from './scatterAbout';
 
 const line = modelOf('polynomial');
@@ -196,6 +196,14 @@ describe('residuals that depend on each other', () => {
     const found = dependenceOf(autoregressive(20_000, rho, 2), 2);
     expect(found.tau / tau).toBeGreaterThan(0.85);
     expect(found.tau / tau).toBeLessThan(1.2);
+  });
+  test('a moving average of 21 is worth what its weights say, and not what its neighbours alone would', () => {
+    const white = autoregressive(20_000, 0, 9);
+    const smoothed = movingAverage(white, 21).subarray(10, 19_990);
+    // 1 + 2 Σ (1 − k/21) = 21; a first-order process with neighbours as alike (20/21) would have 41.
+    const { tau } = dependenceOf(smoothed, 1);
+    expect(tau).toBeGreaterThan(17);
+    expect(tau).toBeLessThan(25);
   });
   test('independent ones are worth all of them', () => expect(dependenceOf(autoregressive(500, 0, 4), 2).tau).toBe(1));
   test('they make a fit less sure, but only in the order of measuring', () => {

@@ -5,7 +5,7 @@ import { butterworth, filterForward, filterZeroPhase, fourierLowPass, type PassB
 import { made, madeNames, madeSettings } from '../madeChannel';
 import { onEvenSteps, overSegments } from '../overSegments';
 import type { Channel } from '../../sample';
-import { parseUnit, printUnit } from '../../units';
+import { isTemperature, parseUnit, printUnit, withoutMark } from '../../units';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
 
@@ -72,9 +72,9 @@ export const filter = defineStep({
 /** What is left without its mean is a difference, and no reading of a scale any more. */
 function passedBy(method: string, { unit, datum }: Channel): Pick<Channel, 'unit' | 'datum'> {
   if (method !== 'high' && method !== 'band') return { unit, datum };
-  const { text, datum: said } = parseUnit(unit);
-  if (said === 'absolute' && !/\(a\)|_a$/.test(text)) return { unit: `Δ${printUnit(unit)}`, datum: 'difference' };
-  return { unit: unit.replace(/\s*\((?:g|a)\)$/, ''), datum: said || datum ? 'difference' : undefined };
+  const { dimension, datum: said } = parseUnit(unit);
+  if (said === 'absolute' && isTemperature(dimension)) return { unit: `Δ${printUnit(unit)}`, datum: 'difference' };
+  return { unit: withoutMark(unit), datum: said || datum ? 'difference' : undefined };
 }
 
 interface Filtering {

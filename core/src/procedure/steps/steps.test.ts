@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { checkSettings, runProcedure, stepKindOf, stepKinds, symbolsRead, type RunState, type Step, type Change, type StepMemory } from '../index'; // prettier-ignore
 import { errorsOf } from '../../sample';
+import { parseUnit } from '../../units';
 
 const N = 400;
 const sampled = (f: (i: number) => number): Float64Array => Float64Array.from({ length: N }, (_, i) => f(i));
@@ -346,6 +347,19 @@ describe('from where a temperature or a pressure counts', () => {
       step('filter', { channel: 'T', method, cutoff: 1, order: 2, phase: 'zero', symbol: 'f', name: 'f' });
     expect(after(run, filter('high')).final.channels.get('f')).toMatchObject({ unit: 'Δ°C', datum: 'difference' });
     expect(after(run, filter('low')).final.channels.get('f')).toMatchObject({ unit: '°C' });
+    for (const unit of ['kPa(g)', 'barg', 'psia'])
+      expect(
+        parseUnit(
+          after(
+            withChannel(
+              'T',
+              unit,
+              Array.from({ length: 64 }, (_, i) => Math.sin(i)),
+            ),
+            filter('high'),
+          ).final.channels.get('f')!.unit,
+        ).datum,
+      ).toBeUndefined();
   });
 });
 
