@@ -89,7 +89,7 @@ function folded(state: RunState, time: Channel, width: number): string[] {
   const fast = [...state.channels.values()].filter((c) => c !== time && !c.labels && isFast(c));
   if (fast.length === 0) return [];
   const names = fast.slice(0, 3).map((c) => c.symbol).join(', ') + (fast.length > 3 ? ` and ${fast.length - 3} more` : '');
-  return [`${names}: moves faster than the grid can show, and would look slow on it (aliasing); take the mean over the step, or filter first`];
+  return [`${names}: ${fast.length === 1 ? 'moves' : 'move'} faster than the grid can show, and would look slow on it (aliasing); take the mean over the step, or filter first`];
 } // prettier-ignore
 
 const deviationOf = (y: Float64Array): number => describe(y, new Uint16Array(y.length)).standardDeviation;

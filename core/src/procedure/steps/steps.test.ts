@@ -512,6 +512,12 @@ describe('re-sampling to a coarser grid', () => {
     // 13 Hz on a grid of 5 Hz would look like 2 Hz.
     expect(isTold(toned(13), 0.2, 'linear')).toBe(true);
     expect(isTold(toned(13), 0.2, 'mean')).toBe(false);
+    const two = {
+      ...toned(13),
+      channels: new Map([...toned(13).channels, ['z', { ...toned(13).channels.get('y')!, symbol: 'z' }]]),
+    };
+    expect(onGrid(toned(13), 0.2, 'linear').reports[0]!.doubts[1]).toMatch(/^y: moves faster/);
+    expect(onGrid(two, 0.2, 'linear').reports[0]!.doubts[1]).toMatch(/^y, z: move faster/);
     const { values } = onGrid(toned(13), 0.2, 'mean').final.channels.get('y')!;
     expect(Math.max(...values.slice(1, -1).map(Math.abs))).toBeLessThan(0.15);
   });

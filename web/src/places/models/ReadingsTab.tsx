@@ -72,7 +72,7 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
       <ReadingList readings={data?.optima} unit={x} of="both" yUnit={y} onPinOne={(k) => pinned('optimum', k)} empty={data && data.zeros.length + data.optima.length === 0 ? 'None, also not one range beyond the points.' : undefined} />
       <Sentence error={error ?? pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
-      <p className="soft panel-pad">± is of the curve, 95 %; in brackets for one further measured point.</p>
+      <p className="soft panel-pad">± is of the curve, 95 %; in brackets for one further point of the same sensors, without what they share.</p>
     </>
   );
 } // prettier-ignore
