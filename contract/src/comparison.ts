@@ -1,5 +1,5 @@
 import { Type, type Static } from 'typebox';
-import { axis, fitBody } from './fit';
+import { axis, budgetLine, fitBody } from './fit';
 import { closed, id, name, orNull, problem, reading, symbol } from './common';
 
 export const referenceBody = closed({
@@ -57,6 +57,8 @@ export const comparedCandidate = closed({
   /** Of the points of which an uncertainty is known: the mean, and the validation uncertainty of it. */
   e: reading,
   uVal: reading,
+  /** What that uncertainty is due to, the largest part first. */
+  budget: Type.Array(budgetLine),
   verdict: closed({ state, text: Type.String() }),
   /** With the standard uncertainty of each difference, nothing where none is known. */
   drawn: closed({ x: column, difference: column, reference: column, candidate: column, uncertainty: column }),

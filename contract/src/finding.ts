@@ -1,6 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { closed, id, orNull } from './common';
-import { candidate } from './fit';
+import { budgetLine, candidate } from './fit';
 
 /** Where a finding's number comes from: a parameter of a fit, or a compared series. */
 export const findingOrigin = Type.Union([
@@ -58,4 +58,7 @@ export const findingRow = closed({
   nowReads: orNull(Type.String()),
   createdAt: Type.String(),
 });
+/** Why the number of a finding may be off; no line where it has no ±, which `why` says. */
+export const findingBudget = closed({ unit: Type.String(), lines: Type.Array(budgetLine), why: Type.String() });
+export type FindingBudget = Static<typeof findingBudget>;
 export type FindingRow = Static<typeof findingRow>;

@@ -175,6 +175,8 @@ export const curveReading = closed({
   factor: reading,
   outside: Type.Number(),
   what: Type.String(),
+  /** Why what is read may be off, the largest reason first. */
+  budget: Type.Array(budgetLine),
 });
 export type CurveReading = Static<typeof curveReading>;
 /** Half widths are of 95 % intervals. */

@@ -3,7 +3,7 @@ import { gzipSync } from 'node:zlib';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingRow, FitReply, FitRow, JobReply, ProcedureReply, RunReply, TableFileReply, TableRow, TracesReply, UploadReply, TableUse, TableVersion } from '@undameter/contract'; // prettier-ignore
+import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingBudget, FindingRow, FitReply, FitRow, JobReply, ProcedureReply, RunReply, TableFileReply, TableRow, TracesReply, UploadReply, TableUse, TableVersion } from '@undameter/contract'; // prettier-ignore
 import { asUnderstood, importEnded, uploadTo } from '../../scripts/testing/importBuilt';
 import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
 
@@ -201,6 +201,18 @@ describe('a log on its way', () => {
     const read = { kind: 'reading', fitId: fit.id, conditionId: condition.id, what: 'at', at: 2 };
     const reading = (await ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin: read })).body;
     expect(reading.sentence).toMatch(/ at x 2 .*\(95 %, k = 2\.\d: random only, no error of y or x is declared\)/);
+    const budgetOf = async (id: number) => (await ask<FindingBudget>(`/findings/${id}/budget`)).body;
+    expect(await budgetOf(reading.id)).toMatchObject({
+      unit: 'kPa',
+      lines: [{ source: 'scatter', share: 1 }],
+      why: '',
+    });
+    expect(await budgetOf(finding.id)).toMatchObject({ lines: [], why: 'No ± is known of this number.' });
+    const goodness = { kind: 'goodness', fitId: fit.id, conditionId: condition.id };
+    const good = (await ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin: goodness })).body;
+    expect((await budgetOf(good.id)).why).toContain('no ± of its own');
+    expect(await ask('/findings/999/budget')).toMatchObject({ status: 404 });
+    await ask(`/findings/${good.id}`, undefined, 'DELETE');
     const explained = await ask<FindingRow>(`/findings/${reading.id}`, { meaning: ' what was promised ' }, 'PUT');
     expect(explained.body).toMatchObject({ meaning: 'what was promised', nowReads: null });
     const unused = (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name: 'compared only', limits }))

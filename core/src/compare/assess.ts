@@ -1,6 +1,7 @@
 import { dependenceOf } from '../signal';
 import { chiSquareTail } from '../model/statistics/gammaTail';
 import { normalQuantile } from '../model/statistics/distributions';
+import { budgetFrom, SCATTER, type BudgetLine } from '../model/uncertainty/budget';
 import { runsTest } from '../model/statistics/residualTests';
 import { studentTDistribution } from '../model/statistics/studentT';
 import { uncertaintyOfSum, wholeCurve } from './covariance';
@@ -10,8 +11,8 @@ import type { Difference, KnownErrors } from './difference';
 export interface Assessment {
   /** Points of which an uncertainty is known. */
   points: number;
-  /** E on average, and its validation uncertainty. */
-  level: { e: number; uVal: number };
+  /** E on average, its validation uncertainty, and what that is due to. */
+  level: { e: number; uVal: number; budget: BudgetLine[] };
   /** Change of the difference over the range of x by its straight line, and its standard uncertainty; undefined with fewer than 3 points. */
   trend: { change: number; u: number } | undefined;
   /** The difference that is largest by its own uncertainty, and beyond how many of them one of so many points is no chance. */
@@ -34,11 +35,27 @@ export function assess(d: Difference): Assessment | undefined {
   const chiSquare = wholeCurve(known, values);
   return {
     points: n,
-    level: { e: sumOf(values) / n, uVal: uncertaintyOfSum(known, equal) },
+    level: { e: sumOf(values) / n, uVal: uncertaintyOfSum(known, equal), budget: budgetOfMean(known) },
     trend: trendOf(x, values, known),
     worst: worstOf(x, values, known),
     whole: { chiSquare, p: chiSquareTail(chiSquare, n) },
   };
+}
+
+/** Of the mean of the differences: the own errors of the points average, what they share does not. */
+function budgetOfMean({ independent, shared }: KnownErrors): BudgetLine[] {
+  const n = independent.length;
+  const own = Math.sqrt(independent.reduce((sum, u) => sum + u * u, 0)) / n;
+  const scatters = new Map([[SCATTER, own]]);
+  const systematic = new Map<string, number>();
+  for (const { source, scatterOf, column } of shared) {
+    const effect = sumOf(column) / n;
+    const name = `${SCATTER} of ${scatterOf}`;
+    if (scatterOf === undefined) systematic.set(source, effect);
+    else scatters.set(name, Math.hypot(scatters.get(name) ?? 0, effect));
+  }
+  const random = [...scatters].map(([source, contribution]) => ({ source, contribution, degreesOfFreedom: Infinity }));
+  return budgetFrom(random, systematic);
 }
 
 const sumOf = (values: Float64Array): number => values.reduce((s, v) => s + v, 0);

@@ -18,6 +18,7 @@ export function errorsOfCurve(fit: Fit, x: Float64Array, name: string): SharedEr
   const roots = columnsOfRoot(fit.inverse.map((row) => row.map((v) => v * fit.variance)));
   const scatter = roots.map((root, k) => ({
     source: `scatter of ${name}, ${k + 1}`,
+    scatterOf: name,
     column: Float64Array.from(gradients, (g) => g.reduce((sum, v, i) => sum + v * root[i]!, 0)),
   }));
   // Dependent residuals make the curve less sure than independent ones would, at each x by its own factor.

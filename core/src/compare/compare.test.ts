@@ -141,6 +141,22 @@ describe('the verdict says no more than the numbers do', () => {
     expect(state).toBe('failed');
     expect(text).toContain('1 of 10 points carry no ± and were not tested');
   });
+  test('u_val of the mean is divided: own errors by the root of n, shared ones whole, the scatter of a fit as one', () => {
+    const columns = [0.03, 0.04].map((size, k) => ({ source: `scatter of fit, ${k}`, scatterOf: 'fit', size }));
+    const candidate = {
+      ...candidateThrough({ x, y: x.map(truth) }, 'linear', 'S'),
+      shared: (at: Float64Array) => columns.map(({ size, ...c }) => ({ ...c, column: at.map(() => size) })),
+    };
+    const reference = { x, y, independent: Float64Array.from(tenth), shared: [{ source: 'p', y: x.map(() => 0.2) }] };
+    const { level } = verdictOf(difference(reference, candidate, 'Sweep'), 'm', 's').assessment!;
+    expect(level.budget.map((l) => [l.source, l.kind])).toEqual([
+      ['p', 'systematic'],
+      ['scatter of fit', 'random'],
+      ['scatter', 'random'],
+    ]);
+    expect(level.budget.map((l) => Math.abs(l.contribution))).toEqual([0.2, 0.05, 0.1 / Math.sqrt(10)].map((v) => expect.closeTo(v, 12)));
+    expect(Math.hypot(...level.budget.map((l) => l.contribution))).toBeCloseTo(level.uVal, 12);
+  }); // prettier-ignore
   test('what x is unsure by counts with the slope of the candidate', () => {
     const candidate = candidateThrough({ x, y: x.map(truth) }, 'linear', 'S');
     const { known } = difference(

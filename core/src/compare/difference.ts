@@ -11,6 +11,8 @@ export interface Curve {
 /** How far one source of error moves a curve at each of its points: one standard deviation of it, with its sign. */
 export interface SharedError {
   source: string;
+  /** The scatter of a fitted curve takes several columns, which a budget shows as one. */
+  scatterOf?: string;
   column: Float64Array;
 }
 
@@ -111,6 +113,7 @@ function knownErrors(reference: Reference, candidate: Candidate, x: Float64Array
   const ofCandidate = candidate.shared?.(x) ?? [];
   if (!independent && !reference.shared?.length && ofCandidate.length === 0) return undefined;
   const columns = new Map<string, Float64Array>();
+  const scatters = new Map(ofCandidate.map(({ source, scatterOf }) => [source, scatterOf]));
   const add = (source: string, column: Float64Array, sign: 1 | -1): void => {
     const sum = columns.get(source) ?? new Float64Array(x.length);
     columns.set(source, sum.map((v, i) => v + sign * column[i]!));
@@ -124,7 +127,10 @@ function knownErrors(reference: Reference, candidate: Candidate, x: Float64Array
   const points = Int32Array.from(x, (_, i) => i).filter((i) => !independent || Number.isFinite(independent[i]!));
   const pick = (column: Float64Array): Float64Array => Float64Array.from(points, (i) => column[i]!);
   const own = independent ? pick(independent) : new Float64Array(points.length);
-  const shared = [...columns].map(([source, column]) => ({ source, column: pick(column) }));
+  const shared = [...columns].map(([source, column]): SharedError => {
+    const scatterOf = scatters.get(source);
+    return { source, column: pick(column), ...(scatterOf === undefined ? {} : { scatterOf }) };
+  });
   const standard = own.map((u, i) => Math.hypot(u, ...shared.map((s) => s.column[i]!)));
   return { points, independent: own, shared, standard };
 } // prettier-ignore

@@ -1,5 +1,6 @@
 import { rootBetween } from '../number/rootBetween';
 import type { Fit } from './Model';
+import { budgetFrom, budgetOf, SCATTER, type BudgetLine } from './uncertainty/budget';
 import { spreadOf, type Spread } from './uncertainty/completeFit';
 import { effectsOn, rootOfSquares } from './uncertainty/PointErrors';
 
@@ -13,6 +14,8 @@ export interface Reading {
   /** As those, for one further point measured by the same sensors: with its scatter, and without what it shares with the others. */
   xFurther: Spread;
   yFurther: Spread;
+  /** Why what was asked for may be off: y where x was given, else x. */
+  budget: readonly BudgetLine[];
   /** How far outside the points, as a share of their range; 0 within. */
   outside: number;
 }
@@ -51,8 +54,18 @@ const STEPS = 600;
 
 /** The curve's y at x. */
 export function readAt({ fit, range, scatterAt }: ReadCurve, x: number): Reading {
-  const { value, spread } = predict(fit, x);
-  return { x, y: value, xSpread: sure, ySpread: spread, xFurther: sure, yFurther: furtherSpread(fit, spread, scatterAt(x)), outside: outsideOf(x, range) };
+  const { value, gradient } = fit.curve(x);
+  const spread = fit.spread(gradient);
+  return {
+    x,
+    y: value,
+    xSpread: sure,
+    ySpread: spread,
+    xFurther: sure,
+    yFurther: furtherSpread(fit, spread, scatterAt(x)),
+    budget: budgetOf(fit, gradient),
+    outside: outsideOf(x, range),
+  };
 } // prettier-ignore
 
 /** Every x at which the curve has this y, in rising order. */
@@ -60,7 +73,16 @@ export const readBack = (curve: ReadCurve, y: number): Reading[] =>
   roots(curve, (x) => curve.fit.curve(x).value - y).map((x) => {
     const at = readAt(curve, x);
     const perSlope = 1 / Math.abs(slopeAt(curve, x));
-    return { ...at, y, xSpread: scaled(at.ySpread, perSlope), xFurther: scaled(at.yFurther, perSlope), ySpread: sure, yFurther: sure };
+    const gradient = curve.fit.curve(x).gradient.map((g) => -g / slopeAt(curve, x));
+    return {
+      ...at,
+      y,
+      xSpread: scaled(at.ySpread, perSlope),
+      xFurther: scaled(at.yFurther, perSlope),
+      ySpread: sure,
+      yFurther: sure,
+      budget: budgetOf(curve.fit, gradient),
+    };
   }); // prettier-ignore
 
 /** Lowest and highest places, where the slope is nothing. */
@@ -70,8 +92,10 @@ export const optima = (curve: ReadCurve): (Reading & { kind: 'lowest' | 'highest
     const bend = (slopeAt(curve, x + h) - slopeAt(curve, x - h)) / (2 * h);
     if (!(Math.abs(bend) > 0)) return [];
     const [left, right] = [curve.fit.curve(x - h).gradient, curve.fit.curve(x + h).gradient];
-    const ofSlope = right.map((v, k) => (v - left[k]!) / (2 * h));
-    return [{ ...readAt(curve, x), xSpread: scaled(curve.fit.spread(ofSlope), 1 / Math.abs(bend)), kind: bend > 0 ? ('lowest' as const) : ('highest' as const) }];
+    const ofPlace = right.map((v, k) => (left[k]! - v) / (2 * h) / bend);
+    const kind = bend > 0 ? ('lowest' as const) : ('highest' as const);
+    const budget = budgetOf(curve.fit, ofPlace);
+    return [{ ...readAt(curve, x), xSpread: curve.fit.spread(ofPlace), budget, kind }];
   }); // prettier-ignore
 
 /** Where two curves meet: their scatters are independent, and an error that both share counts once, with its signs. */
@@ -81,14 +105,36 @@ export const crossings = (a: ReadCurve, b: ReadCurve): Reading[] =>
     const perSlope = 1 / Math.abs(slopeAt(a, x) - slopeAt(b, x));
     const apart = differenceSpread(a.fit, b.fit, x);
     const further = spreadOf(Math.hypot(p.yFurther.random, q.yFurther.random), 0, Math.min(a.fit.randomDegreesOfFreedom, b.fit.randomDegreesOfFreedom));
-    return { ...p, xSpread: scaled(apart, perSlope), xFurther: scaled(further, perSlope), outside: Math.max(p.outside, q.outside) };
+    return {
+      ...p,
+      xSpread: scaled(apart, perSlope),
+      xFurther: scaled(further, perSlope),
+      budget: budgetOfMeeting(a.fit, b.fit, x, perSlope),
+      outside: Math.max(p.outside, q.outside),
+    };
   }); // prettier-ignore
+
+/** Effects of the sources on the difference a − b of two curves at x: what both share counts once. */
+function sharedEffects(a: Fit, b: Fit, x: number): Map<string, number> {
+  const shared = effectsOn(a.curve(x).gradient, a.effects);
+  for (const [source, effect] of effectsOn(b.curve(x).gradient, b.effects))
+    shared.set(source, (shared.get(source) ?? 0) - effect);
+  return shared;
+}
+
+function budgetOfMeeting(a: Fit, b: Fit, x: number, scale: number): BudgetLine[] {
+  const random = [a, b].map((fit, k) => ({
+    source: k === 0 ? SCATTER : `${SCATTER} of the other`,
+    contribution: scale * fit.spread(fit.curve(x).gradient).random,
+    degreesOfFreedom: fit.randomDegreesOfFreedom,
+  }));
+  return budgetFrom(random, new Map([...sharedEffects(a, b, x)].map(([source, effect]) => [source, scale * effect])));
+}
 
 /** How sure the difference of two curves is at x. */
 export function differenceSpread(a: Fit, b: Fit, x: number): Spread {
   const [p, q] = [a.curve(x).gradient, b.curve(x).gradient];
-  const shared = effectsOn(p, a.effects);
-  for (const [source, effect] of effectsOn(q, b.effects)) shared.set(source, (shared.get(source) ?? 0) - effect);
+  const shared = sharedEffects(a, b, x);
   const [r, s] = [a.spread(p).random, b.spread(q).random];
   const freedom = (r * r + s * s) ** 2 / (r ** 4 / a.randomDegreesOfFreedom + s ** 4 / b.randomDegreesOfFreedom);
   return spreadOf(Math.hypot(r, s), rootOfSquares(shared.values()), freedom);

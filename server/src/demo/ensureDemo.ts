@@ -9,7 +9,7 @@ import { createFit } from '../store/fits';
 import { declareChannel, removeCampaign, saveProcedure } from '../store/runs';
 import { createOwnModel } from '../store/ownModels';
 import { createTable } from '../store/tables';
-import { sentenceOf } from '../routes/findings';
+import { sentenceOf } from '../findings/sentenceOf';
 import { resultsOf } from '../routes/models';
 import type { FindingOrigin, FitBody, FitRow } from '@undameter/contract';
 

@@ -30,7 +30,7 @@ import type { CandidateTask, CompareTask, FitTask, NamedCondition } from './Benc
 import { benchState } from './benchState';
 import { barsOf, curveGrid, thinned } from './fitSeries';
 import { eachCondition, fitAll, nameOf, prepareSeries, type FittedSeries, type PreparedSeries } from './prepareSeries'; // prettier-ignore
-import { attempt, reading, readings, type Attempt } from './toReply';
+import { attempt, budgetReply, reading, readings, type Attempt } from './toReply';
 
 /** A candidate on its way to be compared: what is the same for all series is computed once. */
 interface ReadyCandidate {
@@ -104,6 +104,7 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTa
     within: reading(isOwn ? NaN : withinOf(found)),
     e: reading(assessment?.level.e ?? NaN),
     uVal: reading(assessment?.level.uVal ?? NaN),
+    budget: budgetReply(assessment?.level.budget ?? []),
     verdict: { state, text },
     drawn: {
       x: drawn(found.x),
@@ -248,7 +249,7 @@ function ofFit({ data, condition }: PreparedSeries, { task, fitted }: ReadyCandi
 const emptyCandidate = (): Omit<ComparedCandidate, 'problem'> => ({
   curve: { x: [], y: [], low: [], high: [] },
   points: 0, outside: 0, mean: null, meanHalfWidth: null, rms: null, largest: null, largestAt: null, scaled: null,
-  correlation: null, within: null, e: null, uVal: null,
+  correlation: null, within: null, e: null, uVal: null, budget: [],
   verdict: { state: 'notTested', text: '' },
   drawn: { x: [], difference: [], reference: [], candidate: [], uncertainty: [] },
 }); // prettier-ignore

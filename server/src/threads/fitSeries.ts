@@ -1,9 +1,9 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
-import { budgetOf, countKept, fTail, furtherSpread, goodnessOf, modelOf, numberChannelOf, predict, printUnit, scatterAbout, shortPoints, titleOf, type BudgetLine } from '@undameter/core'; // prettier-ignore
+import { budgetOf, countKept, fTail, furtherSpread, goodnessOf, modelOf, numberChannelOf, predict, printUnit, scatterAbout, shortPoints, titleOf } from '@undameter/core'; // prettier-ignore
 import type { FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
 import { endsOf, eachCondition, fitAll, meansOf, meansOfOthers, nameOf, parametersOf, type FittedSeries, type PreparedSeries } from './prepareSeries'; // prettier-ignore
-import { reading, readings } from './toReply';
+import { budgetReply, reading, readings } from './toReply';
 
 const MOST_DRAWN = 300;
 const CURVE_POINTS = 121;
@@ -148,17 +148,9 @@ function parameterRows(task: FitTask, series: FittedSeries): SeriesReply['parame
 
 function spreadOfParameter(fitted: FittedSeries['fit'], k: number) {
   const { halfWidth, factor, systematic } = fitted.parameterSpread(k);
-  const budget = budgetOf(fitted, fitted.parameterGradients[k]!).map(budgetReply);
+  const budget = budgetReply(budgetOf(fitted, fitted.parameterGradients[k]!));
   return { halfWidth: reading(halfWidth), factor: reading(factor), systematic: reading(systematic), budget };
 }
-
-const budgetReply = (line: BudgetLine) => ({
-  source: line.source,
-  kind: line.kind,
-  contribution: reading(line.contribution),
-  share: reading(line.share),
-  degreesOfFreedom: reading(line.degreesOfFreedom),
-});
 
 /** Bars on more points than these hide what they are on. */
 const MOST_BARS = 40;

@@ -23,7 +23,7 @@ import {
 import type { FitTask } from './BenchInput';
 import { curveGrid } from './fitSeries';
 import { eachCondition, endsOf, fitAll, parametersOf, prepareSeries, type FittedSeries } from './prepareSeries';
-import { attempt, reading, readings } from './toReply';
+import { attempt, budgetReply, reading, readings } from './toReply';
 
 export interface JudgeTask extends FitTask {
   /** Which of the series. */
@@ -129,6 +129,7 @@ const halves = (r: Reading, what: string): CurveReading => ({
   factor: reading(r.ySpread.factor || r.xSpread.factor),
   outside: r.outside,
   what,
+  budget: budgetReply(r.budget),
 });
 
 export interface RankTask extends JudgeTask {

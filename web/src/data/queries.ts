@@ -1,4 +1,4 @@
-import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonBody, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, JudgementReply, MapReply, OwnModelRow, PairsReply, PointsReply, QualityReply, RankingReply, ReadingsReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonBody, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingBudget, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, JudgementReply, MapReply, OwnModelRow, PairsReply, PointsReply, QualityReply, RankingReply, ReadingsReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -49,6 +49,7 @@ export const queries = {
   trialComparison: (body: ComparisonBody & { campaignId: number }, wanted: boolean) =>
     put<ComparisonReply>('/comparisons/trial', body, wanted),
   findings: (campaignId: number) => read<FindingRow[]>(`/campaigns/${campaignId}/findings`),
+  findingBudget: (id: number) => read<FindingBudget>(`/findings/${id}/budget`),
   /** With the saved procedure, or with one on trial. */
   bench: (runId: number, steps?: readonly Step[]) => put<BenchReply>(`/runs/${runId}/bench`, steps ? { steps } : {}),
   traces: (runId: number, body: Window & { pixels: number }) =>

@@ -16,19 +16,44 @@ export interface BudgetLine {
 
 export const SCATTER = 'scatter';
 
+/** What differs from point to point, and so has degrees of freedom. */
+export interface RandomPart {
+  source: string;
+  contribution: number;
+  degreesOfFreedom: number;
+}
+
 /**
- * The sources of error of a number that changes with the coefficients of a fit as the gradient says, the largest first.
+ * The budget of a number from its independent parts, the largest first.
+ * @param random  standard uncertainties by what differs from point to point
+ * @param shared  effect of one standard deviation of each source that the points share, with its sign
  * Source: JCGM 100:2008 (GUM) 5.1.3, 7.2.7 and example H.1.
  */
-export function budgetOf(fit: Fit, gradient: Float64Array): BudgetLine[] {
-  const { random, standard } = fit.spread(gradient);
-  const line = (source: string, kind: BudgetLine['kind'], contribution: number, degreesOfFreedom: number): BudgetLine => ({
-    source,
-    kind,
-    contribution,
-    share: standard > 0 ? (contribution / standard) ** 2 : 0,
-    degreesOfFreedom,
-  });
-  const shared = [...effectsOn(gradient, fit.effects)].map(([source, effect]) => line(source, 'systematic', effect, Infinity));
-  return [line(SCATTER, 'random', random, fit.randomDegreesOfFreedom), ...shared].sort((a, b) => b.share - a.share);
-} // prettier-ignore
+export function budgetFrom(random: readonly RandomPart[], shared: ReadonlyMap<string, number>): BudgetLine[] {
+  const parts = [
+    ...random.map((part) => ({ ...part, kind: 'random' as const })),
+    ...[...shared].map(([source, contribution]) => ({
+      source,
+      kind: 'systematic' as const,
+      contribution,
+      degreesOfFreedom: Infinity,
+    })),
+  ];
+  const variance = parts.reduce((sum, { contribution }) => sum + contribution ** 2, 0);
+  return parts
+    .map((part) => ({ ...part, share: variance > 0 ? part.contribution ** 2 / variance : 0 }))
+    .sort((a, b) => b.share - a.share);
+}
+
+/** The budget of a number that changes with the coefficients of a fit as the gradient says. */
+export const budgetOf = (fit: Fit, gradient: Float64Array): BudgetLine[] =>
+  budgetFrom(
+    [
+      {
+        source: SCATTER,
+        contribution: fit.spread(gradient).random,
+        degreesOfFreedom: fit.randomDegreesOfFreedom,
+      },
+    ],
+    effectsOn(gradient, fit.effects),
+  );

@@ -3,7 +3,7 @@ import { Random } from '../../number/Random';
 import { fitModel, fitTogether } from '../fitModel';
 import { modelOf } from '../library';
 import type { FitData } from '../Model';
-import { crossings, readAt, readBack } from '../readings';
+import { crossings, optima, readAt, readBack } from '../readings';
 import { budgetOf } from './budget';
 import { coverageFactor, spreadOf } from './completeFit';
 import { dependenceOf, movingAverage } from '../../signal';
@@ -178,6 +178,38 @@ describe('how sure', () => {
     expect(lines.map((l) => l.source)).toEqual(['offset', 'gain', 'scatter']);
     expect(lines.reduce((sum, l) => sum + l.share, 0)).toBeCloseTo(1, 12);
     expect(lines[2]).toMatchObject({ kind: 'random', degreesOfFreedom: 39 });
+  });
+
+  describe('a reading brings its budget, which makes up its standard uncertainty', () => {
+    const sum = (lines: readonly { contribution: number }[]) => Math.hypot(...lines.map((l) => l.contribution));
+    const bent = { ...data, y: x.map((v, i) => y[i]! - 0.05 * (v - 4) ** 2), errors: [offset, gain] };
+    const curveOf = (points: FitData, degree: number) => ({
+      fit: fitModel(line, { degree }, points),
+      range: [0, 10] as const,
+      scatterAt: () => 0.02,
+    });
+    const curve = curveOf(bent, 2);
+
+    test('at an x, back from a y and at the optimum', () => {
+      const at = readAt(curve, 3);
+      expect(sum(at.budget)).toBeCloseTo(at.ySpread.standard, 12);
+      const [back] = readBack(curve, 3).filter((r) => r.x > 4);
+      expect(sum(back!.budget)).toBeCloseTo(back!.xSpread.standard, 12);
+      const [top] = optima(curve);
+      expect(sum(top!.budget)).toBeCloseTo(top!.xSpread.standard, 12);
+      // An offset lifts the whole curve: it moves what is read back, and leaves the place of the top.
+      const ofOffset = (lines: readonly { source: string; share: number }[]) => lines.find((l) => l.source === 'offset')!.share;
+      expect(ofOffset(top!.budget)).toBeLessThan(1e-9);
+      expect(ofOffset(back!.budget)).toBeGreaterThan(0.1);
+    }); // prettier-ignore
+
+    test('where two curves meet the offset of one sensor does not count, and each scatter stands by itself', () => {
+      const other = curveOf({ ...data, y: x.map((v, i) => 1 + 0.5 * v + (y[i]! - 5 + 0.3 * v)), errors: [offset] }, 1);
+      const [meeting] = crossings(curveOf({ ...data, errors: [offset] }, 1), other);
+      expect(sum(meeting!.budget)).toBeCloseTo(meeting!.xSpread.standard, 12);
+      expect(meeting!.budget.find((l) => l.source === 'offset')!.share).toBeLessThan(1e-9);
+      expect(meeting!.budget.filter((l) => l.kind === 'random')).toHaveLength(2);
+    });
   });
 });
 

@@ -1,5 +1,6 @@
 import type { ComparisonReply } from '@undameter/contract';
-import { formatCount } from '@undameter/core';
+import { formatCount, printUnit } from '@undameter/core';
+import { BudgetOf } from '../../parts/BudgetOf';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../report/usePinFinding';
 import type { DifferenceRow } from './DifferenceBoard';
@@ -55,6 +56,11 @@ export function VerdictPanel({ campaignId, reply, row, comparisonId }: VerdictPa
             </li>
           )}
         </ul>
+      )}
+      {candidate && (
+        <div className="panel-pad">
+          <BudgetOf of={`E of ${row.candidateName}`} lines={candidate.budget} unit={printUnit(reply.y.unit)} />
+        </div>
       )}
       <Sentence error={pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { queries } from '../../data/queries';
+import { BudgetOf } from '../../parts/BudgetOf';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../report/usePinFinding';
@@ -111,6 +112,7 @@ function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPin, onPi
               {[r.what, label, of === 'both' ? `${top.value} ± ${top.uncertainty} ${yUnit} there` : ''].filter(Boolean).join(', ')}
               {r.outside > 0 && <span className="doubt"> extrapolated: {Math.ceil(r.outside * 100)} % of the range beyond the points</span>}
             </small>
+            <BudgetOf of={`the reading at ${formatWithUncertainty(r.x, half ?? NaN).value}`} lines={r.budget} unit={unit} />
             {pin && (
               <button className="quiet" onClick={pin}>
                 Pin as finding

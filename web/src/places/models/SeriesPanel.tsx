@@ -2,8 +2,8 @@ import type { FindingOrigin, FitReply, FitResults, ParameterRow } from '@undamet
 import { formatWithUncertainty } from '@undameter/core';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../report/usePinFinding';
-import { BudgetOf } from './BudgetOf';
-import { heldWords } from './budget';
+import { BudgetOf } from '../../parts/BudgetOf';
+import { heldWords } from './heldWords';
 import { Goodness } from './Goodness';
 
 interface SeriesPanelProps {
@@ -70,7 +70,7 @@ export function SeriesPanel({ campaignId, fit, index, fitId, results }: SeriesPa
               >
                 Pin as finding
               </button>
-              {p.state !== 'fixed' && <BudgetOf row={p} />}
+              {p.state !== 'fixed' && <BudgetOf of={p.symbol} lines={p.budget} unit={p.unit} />}
             </li>
           );
         })}

@@ -20,6 +20,7 @@ import { palettes, type Palette } from '../../theme/palette';
 import { useTheme } from '../../theme/ThemeProvider';
 import { compareOption } from '../compare/chartOption';
 import { comparisonCsv, fitCsv } from './comparisonCsv';
+import { FindingBudget } from './FindingBudget';
 import { PictureForm } from './PictureForm';
 
 /** Findings as sentences, and the chart that shows them, to take along. */
@@ -161,6 +162,7 @@ function FindingBoard({ campaignId, findings }: { campaignId: number; findings: 
                   onBlur={(e) => e.target.value !== f.meaning && explain.mutate({ id: f.id, meaning: e.target.value })}
                   onPressEnter={(e) => e.currentTarget.blur()}
                 />
+                <FindingBudget id={f.id} number={(findings ?? []).indexOf(f) + 1} />
               </div>
             ),
           },

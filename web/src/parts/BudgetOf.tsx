@@ -1,16 +1,32 @@
-import type { ParameterRow } from '@undameter/contract';
+import type { BudgetLine } from '@undameter/contract';
 import { budgetRows, improveFirst } from './budget';
 import styles from './BudgetOf.module.css';
 
-/** Why a parameter may be off: each source with its share, as a table with bars. */
-export function BudgetOf({ row }: { row: ParameterRow }) {
-  const rows = budgetRows(row);
-  if (rows.length === 0) return null;
-  const first = improveFirst(rows);
+interface BudgetProps {
+  /** Of what, as its heading says. */
+  of: string;
+  lines: readonly BudgetLine[];
+  unit: string;
+}
+
+/** Why a number may be off, folded until it is asked for. */
+export function BudgetOf(props: BudgetProps) {
+  if (budgetRows(props.lines, props.unit).length === 0) return null;
   return (
     <details className={styles['budget']}>
       <summary>Uncertainty budget</summary>
-      <table aria-label={`Uncertainty budget of ${row.symbol}`}>
+      <BudgetTable {...props} />
+    </details>
+  );
+}
+
+/** Each source of error with its share, as a table with bars. */
+export function BudgetTable({ of, lines, unit }: BudgetProps) {
+  const rows = budgetRows(lines, unit);
+  const first = improveFirst(rows);
+  return (
+    <div className={styles['table']}>
+      <table aria-label={`Uncertainty budget of ${of}`}>
         <thead>
           <tr>
             <th>source</th>
@@ -36,6 +52,6 @@ export function BudgetOf({ row }: { row: ParameterRow }) {
         </tbody>
       </table>
       {first && <p className="soft">{first}</p>}
-    </details>
+    </div>
   );
 }

@@ -1,4 +1,4 @@
-import type { ParameterRow, SeriesReply } from '@undameter/contract';
+import type { BudgetLine } from '@undameter/contract';
 import { formatValue, SCATTER } from '@undameter/core';
 
 /** One source of error as a row of the budget. */
@@ -11,24 +11,18 @@ export interface BudgetRow {
   freedom: string;
 }
 
-/** The budget of a parameter, the largest source first; what makes less than a thousandth is left out. */
-export function budgetRows({ budget, unit }: Pick<ParameterRow, 'budget' | 'unit'>): BudgetRow[] {
-  return budget
+/** The budget of a number, the largest source first; what makes less than a thousandth is left out. */
+export function budgetRows(lines: readonly BudgetLine[], unit: string): BudgetRow[] {
+  return lines
     .filter((line) => (line.share ?? 0) >= 0.0005)
     .map(({ source, kind, contribution, share, degreesOfFreedom }) => ({
-      source: source === SCATTER ? 'scatter of the points' : source.replace(/^~/, ''),
+      source: source.startsWith(SCATTER) ? source.replace(SCATTER, 'scatter of the points') : source.replace(/^~/, ''),
       kind,
       contribution: `${formatValue(Math.abs(contribution ?? NaN), 2)} ${unit}`.trim(),
       percent: Math.round(1000 * (share ?? 0)) / 10,
       freedom: degreesOfFreedom === null ? '∞' : formatValue(degreesOfFreedom, 3),
     }));
 }
-
-/** What the ± of a series holds, and what it does not. */
-export function heldWords({ sources, worth, points }: Pick<SeriesReply, 'sources' | 'worth' | 'points'>): string {
-  const dependent = worth !== null && worth < 0.8 * points ? `; neighbours depend on each other: ${formatValue(points)} points count as ${formatValue(Math.max(1, worth), 2)}` : '';
-  return sources.length > 0 ? `95 %, random and systematic${dependent}` : `95 %, random only: no error of x or y is declared${dependent}`;
-} // prettier-ignore
 
 /** What to improve first: the source that makes most of it, where one does. */
 export function improveFirst(rows: readonly BudgetRow[]): string | null {

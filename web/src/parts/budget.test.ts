@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { budgetRows, heldWords, improveFirst } from './budget';
+import { budgetRows, improveFirst } from './budget';
 
 const budget = [
   { source: 'p_d', kind: 'systematic' as const, contribution: -0.08, share: 0.81, degreesOfFreedom: null },
@@ -8,14 +8,14 @@ const budget = [
 ];
 
 test('a budget shows sources with size, share and degrees of freedom, and leaves out what is nothing', () => {
-  expect(budgetRows({ budget, unit: 'm' })).toEqual([
+  expect(budgetRows(budget, 'm')).toEqual([
     { source: 'p_d', kind: 'systematic', contribution: '0.08 m', percent: 81, freedom: '∞' },
     { source: 'scatter of the points', kind: 'random', contribution: '0.036 m', percent: 19, freedom: '412' },
   ]);
 });
 
 test('what to improve first is said where one source makes most of it', () => {
-  const rows = budgetRows({ budget, unit: 'm' });
+  const rows = budgetRows(budget, 'm');
   expect(improveFirst(rows)).toBe('A better p_d would improve it first; more points would not.');
   expect(improveFirst([rows[1]!, rows[0]!].map((r, k) => ({ ...r, percent: k === 0 ? 60 : 40 })))).toContain(
     'More points',
@@ -24,9 +24,7 @@ test('what to improve first is said where one source makes most of it', () => {
   expect(improveFirst(rows.slice(0, 1))).toBeNull();
 });
 
-test('the head of a series says what its ± holds', () => {
-  expect(heldWords({ sources: ['p_d'], worth: 300, points: 300 })).toBe('95 %, random and systematic');
-  expect(heldWords({ sources: [], worth: 300, points: 300 })).toContain('random only');
-  expect(heldWords({ sources: [], worth: 21.4, points: 300 })).toContain('300 points count as 21');
-  expect(heldWords({ sources: [], worth: null, points: 0 })).not.toContain('depend');
-});
+test('the scatter of a second curve stands by itself, and a random source loses its mark', () => {
+  const lines = ['scatter', 'scatter of the other', '~n'].map((source) => ({ source, kind: 'random' as const, contribution: 1, share: 1 / 3, degreesOfFreedom: 5 }));
+  expect(budgetRows(lines, '').map((r) => r.source)).toEqual(['scatter of the points', 'scatter of the points of the other', 'n']);
+}); // prettier-ignore
