@@ -12,6 +12,7 @@ export * from './procedure';
 export * from './condition';
 export * from './model';
 export * from './compare';
+export * from './propagation';
 export * from './finding';
 export * from './layout';
 export * from './join';

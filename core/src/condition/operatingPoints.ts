@@ -33,6 +33,8 @@ export interface OperatingPoint {
   from: number;
   to: number;
   samples: number;
+  /** Their numbers, rising. */
+  members: Int32Array;
   values: PointValue[];
 }
 
@@ -55,7 +57,7 @@ export function operatingPoints(state: RunState, picked: Int32Array, symbols: re
     .map((samples) => {
       const [first, last] = [samples[0]!, samples[samples.length - 1]!];
       const values = channels.map((c) => valueOf(c, state, samples));
-      return { first, last, from: at(first), to: at(last), samples: samples.length, values };
+      return { first, last, from: at(first), to: at(last), samples: samples.length, members: samples, values };
     });
 } // prettier-ignore
 

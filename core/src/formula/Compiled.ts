@@ -24,8 +24,8 @@ export interface Working {
   mask: Mask | undefined;
   /** Errors of tables by the source in hand, counted in their standard uncertainties; absent: it does not reach them. */
   tableErrors?: ReadonlyMap<string, number> | undefined;
-  /** For a Monte Carlo check: by how many standard uncertainties each value of a table is off, length n. */
-  tableMoves?: ReadonlyMap<string, Float64Array> | undefined;
+  /** For a Monte Carlo check: by how many standard uncertainties each value of a table is off. */
+  tableMoves?: ReadonlyMap<string, Operand> | undefined;
   doubts: FormulaDoubts;
 }
 

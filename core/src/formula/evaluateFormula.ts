@@ -38,7 +38,7 @@ export interface FormulaInput {
   /** What is kept: values of a whole channel are taken over it; absent: all. */
   mask?: Mask | undefined;
   /** For a Monte Carlo check: by how many standard uncertainties each value of a table is off, by its symbol. */
-  tableMoves?: ReadonlyMap<string, Float64Array> | undefined;
+  tableMoves?: ReadonlyMap<string, Operand> | undefined;
 }
 
 /**

@@ -29,9 +29,9 @@ export function lookUp(node: Call, lookable: Lookable, compile: Compile, ambient
       const { values, outside } = lookable.at(columns);
       tellOutside(working, lookable.symbol, isOne ? outside.map(() => -1) : outside);
       const moves = working.tableMoves?.get(lookable.symbol);
-      if (moves) {
+      if (moves !== undefined) {
         const u = uncertaintyOf(values, columns);
-        for (let i = 0; i < u.length; i++) values[i]! += moves[i]! * u[i]!;
+        for (let i = 0; i < u.length; i++) values[i]! += (typeof moves === 'number' ? moves : moves[i]!) * u[i]!;
       }
       return apply1(shaped(values, isOne), (v) => v * unit.scale + unit.offset);
     }),

@@ -1,6 +1,6 @@
 import { AppError } from '../error/AppError';
 import { Random } from '../number/Random';
-import { combined, errorsOf, KEPT, type Channel } from '../sample';
+import { combined, drawOne, errorsOf, KEPT, shapeOf, shapesOf, type Channel, type Shape } from '../sample';
 import { evaluateFormula, symbolsIn, uncertainIn, type FormulaInput } from './evaluateFormula';
 import { partsOf, type Node } from './Node';
 import { parseFormula } from './parseFormula';
@@ -20,8 +20,8 @@ export interface DrawnUncertainty {
  * @param places  at so many samples, evenly over what is kept
  * @returns       empty where no channel of the formula has an uncertainty
  * @throws {AppError} as `evaluateFormula`; MONTE_CARLO_WHOLE for values of a whole channel
- * Source: JCGM 101:2008, propagation of distributions using a Monte Carlo method; all sources
- * are drawn from normal distributions.
+ * Source: JCGM 101:2008, propagation of distributions using a Monte Carlo method; what is stated as limits is drawn from a
+ * rectangular distribution, all else from normal ones.
  */
 export function monteCarlo(text: string, wanted: string, input: FormulaInput, { draws, places, seed = 1 }: { draws: number; places: number; seed?: number }): DrawnUncertainty[] {
   const tree = parseFormula(text);
@@ -32,8 +32,9 @@ export function monteCarlo(text: string, wanted: string, input: FormulaInput, { 
   const present = (i: number): boolean => (input.mask === undefined || input.mask[i] === KEPT) && first[i]! === first[i]!;
   const usable = Int32Array.from(first, (_, i) => i).filter(present);
   const random = new Random(seed);
+  const shapes = shapesIn(input, uncertainIn(tree, input));
   return pickedEvenly(usable, places).map((sample) => {
-    const movesOf = drawer(draws, random);
+    const movesOf = drawer(draws, random, shapes);
     const channels = drawnAt(sample, used, input, draws, movesOf);
     const tableMoves = new Map(uncertainIn(tree, input).map((t) => [t.symbol, movesOf(t.source)]));
     const { values } = evaluateFormula(text, wanted, { ...input, mask: undefined, channels, tableMoves, samples: draws });
@@ -46,15 +47,25 @@ const hasWhole = (node: Node): boolean => node.type === 'whole' || partsOf(node)
 const pickedEvenly = (from: Int32Array, places: number): number[] =>
   Array.from({ length: Math.min(places, from.length) }, (_, k, n = Math.min(places, from.length)) => from[Math.floor(((k + 0.5) * from.length) / n)]!); // prettier-ignore
 
+/** How each source lies about zero; what a step or a formulation brings in is taken as normal. */
+function shapesIn({ channels, tables }: FormulaInput, uncertain: ReturnType<typeof uncertainIn>): Map<string, Shape> {
+  const shapes = shapesOf(channels.values());
+  for (const { symbol, source } of uncertain) {
+    const stated = tables?.get(symbol)?.uncertainty;
+    if (stated) shapes.set(source, shapeOf(stated));
+  }
+  return shapes;
+}
+
 type MovesOf = (source: string) => Float64Array;
 
 /** Draws each source once: it moves all that share it together. */
-function drawer(draws: number, random: Random): MovesOf {
+function drawer(draws: number, random: Random, shapes: ReadonlyMap<string, Shape>): MovesOf {
   const moves = new Map<string, Float64Array>();
   return (source) => {
     const known = moves.get(source);
     if (known) return known;
-    const made = Float64Array.from({ length: draws }, () => random.normal(1));
+    const made = Float64Array.from({ length: draws }, () => drawOne(random, shapes.get(source) ?? 'normal'));
     moves.set(source, made);
     return made;
   };

@@ -172,3 +172,43 @@ test('JCGM 101, 9.2.2: the sum of four normal inputs has twice the standard devi
   // 20 000 draws scatter by 0.5 %.
   expect(only!.drawn).toBeCloseTo(2, 1);
 });
+
+describe('JCGM 101:2008, examples of clause 9; inputs and results from memory', () => {
+  const drawnOf = (formula: string, inputs: Record<string, [number, number, ('limits' | 'standard')?]>) => {
+    const channels = new Map(
+      Object.entries(inputs).map(([symbol, [value, size, statedAs = 'standard']]) => [
+        symbol,
+        { symbol, name: symbol, unit: '', origin: 'logged' as const, values: Float64Array.of(value), uncertainty: { kind: 'absolute' as const, value: size, statedAs } },
+      ]),
+    );
+    return monteCarlo(formula, '', { channels, samples: 1 }, { draws: 40_000, places: 1 })[0]!;
+  }; // prettier-ignore
+
+  test('9.2.3: four rectangular inputs of standard deviation 1 add up to one of 2', () => {
+    const limits = [0, Math.sqrt(3), 'limits'] as [number, number, 'limits'];
+    const { firstOrder, drawn } = drawnOf('a + b + c + d', { a: limits, b: limits, c: limits, d: limits });
+    expect(firstOrder).toBeCloseTo(2, 12);
+    expect(drawn).toBeCloseTo(2, 1);
+  });
+
+  // Table 6: first order 0.053 9 mg, by draws 0.075 4 mg: the buoyancy term is a product of two that are zero.
+  test('9.3: the calibration of a weight, where first order misses a product of deviations', () => {
+    const { firstOrder, drawn } = drawnOf(
+      '(m + dm) * (1 + (air - 1.2) * (1/weight - 1/standard)) - 100000',
+      { m: [100_000, 0.05], dm: [1.234, 0.02], air: [1.2, 0.1, 'limits'], weight: [8000, 1000, 'limits'], standard: [8000, 50, 'limits'] }, // prettier-ignore
+    );
+    expect(firstOrder).toBeCloseTo(0.0539, 4);
+    expect(drawn).toBeCloseTo(0.0754, 3);
+  });
+
+  // 9.4: reflection X1² + X2² with u = 0.005; the analytical standard deviations of tables 7 to 9, in 10⁻⁶: 50, 112, 502.
+  test.each([
+    [0, 0, 50e-6],
+    [0.01, 100e-6, 112e-6],
+    [0.05, 500e-6, 502e-6],
+  ])('9.4: a comparison loss at x = %d', (x, byFirstOrder, byDraws) => {
+    const { firstOrder, drawn } = drawnOf('a^2 + b^2', { a: [x, 0.005], b: [0, 0.005] });
+    expect(firstOrder).toBeCloseTo(byFirstOrder, 9);
+    expect(drawn / byDraws).toBeCloseTo(1, 1);
+  });
+});

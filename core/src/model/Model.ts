@@ -69,6 +69,8 @@ export interface Fit extends PlainFit {
   effects: readonly SystematicEffect[];
   /** So many independent points are these points worth. */
   worth: number;
+  /** Variance of a point of weight 1, and how much neighbours in time know of each other: of a first-order process. */
+  scatter: { variance: number; rho: number };
   /** Of the random part; infinite where the scatter of a point is known. */
   randomDegreesOfFreedom: number;
   /** How sure a number is that changes with the coefficients as the gradient says; with the scatter of one further point. */

@@ -10,7 +10,17 @@ export { losses, lossNames, type LossName } from './solve/losses';
 export { orthogonalProblem } from './solve/orthogonalProblem';
 export { pointsProblem } from './solve/Problem';
 export { solveNonlinear, type NonlinearSolution, type NonlinearTask } from './solve/solveNonlinear';
-export { crossings, furtherSpread, optima, predict, readAt, readBack, type ReadCurve, type Reading } from './readings';
+export {
+  crossings,
+  furtherSpread,
+  optima,
+  predict,
+  readAt,
+  readBack,
+  slopeAt,
+  type ReadCurve,
+  type Reading,
+} from './readings';
 export { coverageFactor, spreadOf, type Spread } from './uncertainty/completeFit';
 export { effectsOn, rootOfSquares, type PointErrors, type SystematicEffect } from './uncertainty/PointErrors';
 export { budgetOf, SCATTER, type BudgetLine } from './uncertainty/budget';

@@ -157,9 +157,10 @@ function roots({ range: [low, high] }: ReadCurve, f: (x: number) => number): num
   return found;
 }
 
-const stepOf = ({ range: [low, high] }: ReadCurve): number => (high - low || 1) * 1e-4;
+const stepOf = ({ range: [low, high] }: Pick<ReadCurve, 'range'>): number => (high - low || 1) * 1e-4;
 
-function slopeAt(curve: ReadCurve, x: number): number {
+/** Slope of the curve at x, by a central difference over ten-thousandths of the range. */
+export function slopeAt(curve: Pick<ReadCurve, 'fit' | 'range'>, x: number): number {
   const h = stepOf(curve);
   return (curve.fit.curve(x + h).value - curve.fit.curve(x - h).value) / (2 * h);
 }

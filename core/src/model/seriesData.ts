@@ -25,6 +25,8 @@ export interface Series {
   short: number;
   /** The points are operating points, not samples. */
   isReduced: boolean;
+  /** The sample of each point, or the samples of each operating point. */
+  members: Int32Array | readonly Int32Array[];
   /** The samples that were picked, rising. */
   picked: Int32Array;
   /** Picked samples in which x or y is missing; they take no part. */
@@ -70,6 +72,7 @@ export function seriesData(
     sigmaX: column(combined(errorsOf(xChannel, state.channels))),
     short: 0,
     isReduced: false,
+    members: present,
     others: otherChannels.map((c) => column(c.values)),
     otherChannels,
     picked,
@@ -120,6 +123,7 @@ function pointsOf(
     sigmaX: column(0, 'uncertainty'),
     short: present.filter(({ values }) => values[0]!.isShort || values[1]!.isShort).length,
     isReduced: true,
+    members: present.map((p) => p.members),
     others: otherChannels.map((_, k) => column(k + 2, 'mean')),
     otherChannels,
     picked,

@@ -16,6 +16,8 @@ export interface RunState {
   ambient?: number | undefined;
   /** The property tables that formulas can look up in, by symbol. */
   tables?: ReadonlyMap<string, PropertyTable> | undefined;
+  /** In a draw of all errors: by how many standard uncertainties each table is off, by its symbol. */
+  tableMoves?: ReadonlyMap<string, number> | undefined;
   /** Once the run was re-sampled: the logged samples, and which of them the steps before had kept. */
   logged?: { samples: number; mask: Mask } | undefined;
 }

@@ -4,7 +4,7 @@ import type { PropertyTable } from '../property';
 import { countByStep } from '../sample';
 import { beginContent, changeOf, contentAfter, keyOfStep, withChange, type Change } from './content';
 import { explainMissing } from './explainMissing';
-import type { RunState, Step, StepContext, StepReport } from './RunState';
+import type { RunState, Step, StepContext, StepEffect, StepReport } from './RunState';
 import { stepKindOf } from './steps';
 
 /** A run before its procedure, and after each of its steps. */
@@ -81,7 +81,8 @@ function countsOf({ mask, logged }: RunState, steps: number): number[] {
   return before ? counts.map((c, i) => (i === 0 ? c : c + before[i]!)) : counts;
 }
 
-function applyStep(state: RunState, step: Step, context: StepContext) {
+/** One step on a run. @throws {AppError} what the step cannot do with its settings and this run */
+export function applyStep(state: RunState, step: Step, context: StepContext): StepEffect {
   const kind = stepKindOf(step.kind);
   checkSettings(step);
   return kind.apply(state, step.settings as never, context);

@@ -35,18 +35,29 @@ export function errorsOf(channel: Channel, channels: ReadonlyMap<string, Channel
 const nameOf = (name: string, { kind, effect }: Uncertainty): string =>
   (effect ?? (kind === 'channel' ? 'random' : 'systematic')) === 'random' ? RANDOM + name : name;
 
-function declaredErrors({ symbol, values, unit, uncertainty }: Channel, channels: ReadonlyMap<string, Channel>): ErrorSources {
-  if (!uncertainty) return none;
+/** What is declared of a channel, source by source, under the names that `errorsOf` gives them. */
+export function declaredSources({ symbol, uncertainty }: Channel): { source: string; of: Uncertainty }[] {
+  if (!uncertainty) return [];
+  if (uncertainty.kind !== 'several') return [{ source: nameOf(symbol, uncertainty), of: uncertainty }];
+  // A shared source stands under its own name in every channel that has it.
+  return uncertainty.sources.map(({ name, isShared, of }) => ({
+    source: nameOf(isShared ? name : `${symbol} ${name}`, of),
+    of,
+  }));
+}
+
+function declaredErrors(channel: Channel, channels: ReadonlyMap<string, Channel>): ErrorSources {
+  const declared = declaredSources(channel);
+  if (declared.length === 0) return none;
+  const { values, unit } = channel;
   const inUnit = (other: string): Float64Array => {
     const teller = channels.get(other);
     if (!teller) throw new AppError('CHANNEL_UNKNOWN', { symbol: other });
     const factor = differenceFactor(parseUnit(teller.unit), parseUnit(unit));
     return teller.values.map((v) => v * factor);
   };
-  if (uncertainty.kind !== 'several') return new Map([[nameOf(symbol, uncertainty), standardUncertainty(values, uncertainty, inUnit)]]);
-  // A shared source stands under its own name in every channel that has it.
-  return new Map(uncertainty.sources.map(({ name, isShared, of }) => [nameOf(isShared ? name : `${symbol} ${name}`, of), standardUncertainty(values, of, inUnit)]));
-} // prettier-ignore
+  return new Map(declared.map(({ source, of }) => [source, standardUncertainty(values, of, inUnit)]));
+}
 
 /** Every source's column through the same linear operation. */
 export const mapErrors = (errors: ErrorSources, work: (column: Float64Array) => Float64Array): ErrorSources =>

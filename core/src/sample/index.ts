@@ -8,7 +8,15 @@ export {
   type NamedSource,
   type Uncertainty,
 } from './Uncertainty';
-export { addErrors, combined, errorsOf, isRandomSource, mapErrors, type ErrorSources } from './errorSources';
+export {
+  addErrors,
+  combined,
+  declaredSources,
+  errorsOf,
+  isRandomSource,
+  mapErrors,
+  type ErrorSources,
+} from './errorSources';
 export { countByStep, countKept, KEPT, type Mask } from './Mask';
 export { describe, type Description } from './describe';
 export { histogram, type Histogram } from './histogram';
@@ -19,4 +27,5 @@ export { keptBlocks, reduceTrace, type Trace } from './reduceTrace';
 export { sampleNumbers } from './sampleNumbers';
 export { setAsidePoints, type SetAsidePoints } from './setAsidePoints';
 export { firstAtLeast } from './searchSorted';
+export { Draw, drawOne, shapeOf, shapesOf, type Shape } from './Draw';
 export { distinctNames } from './distinctNames';

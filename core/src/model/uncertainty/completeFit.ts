@@ -48,7 +48,7 @@ export function completeFit(fit: PlainFit, data: FitData, effects: readonly Syst
   const dependence = data.isInOrder && isScatter ? dependenceOf(weighted, fit.parameters.length) : { rho: 0, tau: 1 };
   const worth = data.x.length / dependence.tau;
   const randomFreedom = isScatter ? (dependence.tau > 1 ? Math.max(1, worth - fit.parameters.length) : fit.degreesOfFreedom) : Infinity;
-  const random = randomSpread(fit, data, dependence.rho);
+  const { spread: random, variance } = scatterOf(fit, data, dependence.rho);
   const spread = (gradient: Float64Array, further = 0): Spread => {
     const systematic = effects.length > 0 ? rootOfSquares(effectsOn(gradient, effects).values()) : 0;
     return spreadOf(Math.hypot(random(gradient), further), systematic, randomFreedom);
@@ -59,6 +59,7 @@ export function completeFit(fit: PlainFit, data: FitData, effects: readonly Syst
     ...fit,
     effects,
     worth,
+    scatter: { variance, rho: dependence.rho },
     randomDegreesOfFreedom: randomFreedom,
     standardErrors: hasMore ? Float64Array.from(rows, (row) => spread(row).standard) : fit.standardErrors,
     spread,
@@ -67,12 +68,13 @@ export function completeFit(fit: PlainFit, data: FitData, effects: readonly Syst
 } // prettier-ignore
 
 /** By the scatter alone: of independent residuals as the fit has it, of dependent ones through their correlations. */
-function randomSpread(fit: PlainFit, data: FitData, rho: number): (gradient: Float64Array) => number {
-  if (rho === 0) return fit.randomSpread;
+function scatterOf(fit: PlainFit, data: FitData, rho: number): { variance: number; spread: (gradient: Float64Array) => number } {
+  if (rho === 0) return { variance: fit.variance, spread: fit.randomSpread };
   const { unit, taken } = correlatedCovariance(fit, data, fit.inverse, rho);
   // The fit follows slow residuals, so that what is left of them is smaller than they are.
   const n = data.x.length;
   const variance = (fit.variance * (n - fit.parameters.length)) / Math.max(LEAST_LEFT * n, n - taken);
-  return (gradient) =>
+  const spread = (gradient: Float64Array): number =>
     Math.sqrt(Math.max(0, variance * gradient.reduce((sum, g, k) => sum + g * unit[k]!.reduce((s, v, l) => s + v * gradient[l]!, 0), 0)));
+  return { variance, spread };
 } // prettier-ignore

@@ -1,0 +1,91 @@
+import { formatCount, formatValue, formatWithUncertainty } from '../number/formatNumber';
+import { printUnit } from '../units';
+
+/** What many draws of a number come to. */
+export interface Tally {
+  /** Draws that gave a number, and those that gave none. */
+  draws: number;
+  missing: number;
+  mean: number;
+  standard: number;
+  /** Ends of the interval that holds 95 % of the draws, as many below it as above. */
+  low: number;
+  high: number;
+}
+
+const COVERED = 0.95;
+
+/**
+ * Mean, standard deviation and the probabilistically symmetric 95 % interval of draws; NaN with fewer than two.
+ * @param values  one of each draw; NaN where it gave no number
+ * Source: JCGM 101:2008, 7.6 and 7.7.
+ */
+export function tallyOf(values: Float64Array): Tally {
+  const sorted = values.filter((v) => Number.isFinite(v)).sort();
+  const n = sorted.length;
+  const mean = sorted.reduce((sum, v) => sum + v, 0) / n;
+  const squares = sorted.reduce((sum, v) => sum + (v - mean) ** 2, 0);
+  const tail = Math.round((n * (1 - COVERED)) / 2);
+  return {
+    draws: n,
+    missing: values.length - n,
+    mean,
+    standard: Math.sqrt(squares / (n - 1)),
+    low: n > 1 ? sorted[tail]! : NaN,
+    high: n > 1 ? sorted[n - 1 - tail]! : NaN,
+  };
+}
+
+/** What first order says of the same number. */
+export interface FirstOrder {
+  value: number;
+  halfWidth: number;
+}
+
+export type Agreement = 'agrees' | 'differs' | 'notTested';
+
+/** By so much of the half width an end may be off before it counts; JCGM 101:2008, 8.1 leaves the tolerance to the user. */
+const TOLERANCE = 0.1;
+/** Standard deviation of an end of the interval of M draws: this over √M standard deviations, those being normal. */
+const OF_AN_END = 2.67;
+
+/**
+ * Whether the ends of the interval by draws are those of first order. As many draws as leave the ends themselves unsure by
+ * more than the tolerance tell nothing.
+ * Source: JCGM 101:2008, 8.1, the validation of the law of propagation of uncertainty.
+ */
+export function agreementOf(drawn: Tally, { value, halfWidth }: FirstOrder): Agreement {
+  const tolerance = TOLERANCE * halfWidth;
+  const unsure = (2 * OF_AN_END * drawn.standard) / Math.sqrt(drawn.draws);
+  const off = Math.max(Math.abs(drawn.low - (value - halfWidth)), Math.abs(drawn.high - (value + halfWidth)));
+  if (off - unsure > tolerance) return 'differs';
+  return off <= tolerance && unsure <= tolerance ? 'agrees' : 'notTested';
+}
+
+const INCOMPLETE = 0.01;
+
+/** What draws say beside first order, in a sentence. */
+export function agreementInWords(drawn: Tally, first: FirstOrder, unit: string): string {
+  const u = printUnit(unit);
+  const said = formatWithUncertainty(first.value, first.halfWidth);
+  const ends = [drawn.low, drawn.high].map((v) => formatWithUncertainty(v, first.halfWidth / 10).value);
+  const interval = `95 % of ${formatCount(drawn.draws)} draws lie within ${ends.join(' … ')} ${u}`.trim();
+  const rest = missingInWords(drawn);
+  if (!(drawn.draws > 1)) return `No draw gave a number.${rest}`;
+  const plain = `first order says ${said.value} ± ${said.uncertainty} ${u}`.trim();
+  switch (agreementOf(drawn, first)) {
+    case 'agrees':
+      return `Agrees with first order: ${interval}; ${plain}.${rest}`;
+    case 'differs':
+      return `Differs from first order: ${interval}, ${plain}. The interval of the draws is the one to state.${rest}`;
+    case 'notTested':
+      return `Not tested: so few draws do not tell whether first order holds. ${interval}; ${plain}.${rest}`;
+  }
+}
+
+function missingInWords({ draws, missing }: Tally): string {
+  const share = missing / (draws + missing);
+  if (missing === 0) return '';
+  const many = share > INCOMPLETE ? ' The interval is of the others only, and so too narrow.' : '';
+  return ` In ${formatCount(missing)} draws (${formatValue(100 * share, 2)} %) there was no such number.${many}`;
+}
