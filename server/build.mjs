@@ -7,6 +7,7 @@ const options = {
     main: 'src/main.ts',
     'store/pg/worker': 'src/store/pg/worker.ts',
     'threads/benchWorker': 'src/threads/benchWorker.ts',
+    'threads/longWorker': 'src/threads/longWorker.ts',
     'threads/readerWorker': 'src/threads/readerWorker.ts',
     'threads/deskWorker': 'src/threads/deskWorker.ts',
   },

@@ -6,6 +6,7 @@ export * from './run';
 export * from './condition';
 export * from './table';
 export * from './fit';
+export * from './propagation';
 export * from './comparison';
 export * from './finding';
 export * from './procedure';

@@ -19,6 +19,7 @@ import { exportingRoutes } from './routes/exporting';
 import { intakeRoutes } from './routes/intake';
 import { joiningRoutes } from './routes/joining';
 import { modelRoutes } from './routes/models';
+import { propagationRoutes } from './routes/propagations';
 import { runRoutes } from './routes/runs';
 import { tableRoutes } from './routes/tables';
 import type { Services } from './services';
@@ -74,6 +75,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       viewRoutes(routes, services);
       tableRoutes(routes, services);
       modelRoutes(routes, services);
+      propagationRoutes(routes, services);
       findingRoutes(routes, services);
       routes.get('/openapi.json', { schema: { hide: true } }, () => app.swagger());
     },

@@ -2,6 +2,7 @@ import type { Config } from './config';
 import type { Imports } from './intake/Imports';
 import type { Originals } from './intake/Originals';
 import type { Uploads } from './intake/Uploads';
+import type { Propagations } from './jobs/Propagations';
 import type { Database } from './store/pg/Database';
 import type { BenchLoader } from './threads/BenchLoader';
 import type { Pools } from './threads/Pools';
@@ -13,6 +14,7 @@ export interface Services {
   uploads: Uploads;
   originals: Originals;
   imports: Imports;
+  propagations: Propagations;
   pools: Pools;
   loader: BenchLoader;
 }

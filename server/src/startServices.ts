@@ -5,6 +5,7 @@ import { asAppError } from './errors';
 import { Imports } from './intake/Imports';
 import { Originals } from './intake/Originals';
 import { Uploads } from './intake/Uploads';
+import { Propagations } from './jobs/Propagations';
 import type { Services } from './services';
 import { lockDirectory } from './store/lock';
 import { migrate } from './store/migrate';
@@ -32,18 +33,20 @@ export async function startServices(config: Config, migrations: string): Promise
     const pools = new Pools();
     const originals = new Originals(config.dataDirectory, db);
     const uploads = new Uploads(config.dataDirectory, pools, db, originals);
-    const say = (error: unknown) =>
-      asAppError(error, (reference, cause) => console.error(`import failed (${reference})`, cause)).report();
-    const imports = new Imports(db, uploads, originals, pools, say);
+    const say = (what: string) => (error: unknown) =>
+      asAppError(error, (reference, cause) => console.error(`${what} failed (${reference})`, cause)).report();
+    const imports = new Imports(db, uploads, originals, pools, say('import'));
+    const propagations = new Propagations(pools, say('Monte Carlo run'));
     const loader = new BenchLoader(db);
     const stop = async (): Promise<void> => {
       await imports.stopAll();
+      await propagations.stopAll();
       await originals.stop();
       await pools.close();
       await db.close();
       unlock();
     };
-    return { config, db, uploads, originals, imports, pools, loader, stop };
+    return { config, db, uploads, originals, imports, propagations, pools, loader, stop };
   } catch (error) {
     unlock();
     throw error;

@@ -206,6 +206,9 @@ describe('what draws come to', () => {
     expect(tallyOf(values)).toMatchObject({ draws: 1000, missing: 0, mean: 500.5, low: 26, high: 975 });
     expect(tallyOf(Float64Array.of(1, NaN, 3))).toMatchObject({ draws: 2, missing: 1, mean: 2 });
     expect(tallyOf(Float64Array.of(NaN)).low).toBeNaN();
+    // Of 1 000 draws the 26th lies between the 16th and the 36th: 2·√(1000·0.0255·0.9745) = 9.97.
+    expect(tallyOf(values).unsure).toBe(10);
+    expect(tallyOf(values.subarray(0, 40)).unsure).toBe(Infinity);
   });
   const normal = (n: number, u: number): Float64Array => {
     const random = new Random(n);

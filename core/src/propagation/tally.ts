@@ -11,6 +11,8 @@ export interface Tally {
   /** Ends of the interval that holds 95 % of the draws, as many below it as above. */
   low: number;
   high: number;
+  /** How far the ends themselves may be off with so few draws: the larger of the two, about 95 %. */
+  unsure: number;
 }
 
 const COVERED = 0.95;
@@ -33,7 +35,21 @@ export function tallyOf(values: Float64Array): Tally {
     standard: Math.sqrt(squares / (n - 1)),
     low: n > 1 ? sorted[tail]! : NaN,
     high: n > 1 ? sorted[n - 1 - tail]! : NaN,
+    unsure: Math.max(quantileUnsure(sorted, tail), quantileUnsure(sorted, n - 1 - tail)),
   };
+}
+
+/**
+ * How far a quantile of draws may be off, by the order statistics around it, about 95 %; infinite where these leave the draws.
+ * Source: the binomial interval of a quantile, e.g. H. A. David and H. N. Nagaraja, Order Statistics (3rd ed. 2003), section 7.1.
+ */
+function quantileUnsure(sorted: Float64Array, rank: number): number {
+  const n = sorted.length;
+  const share = (rank + 0.5) / n;
+  const reach = Math.ceil(2 * Math.sqrt(n * share * (1 - share)));
+  const [below, above] = [sorted[rank - reach], sorted[rank + reach]];
+  if (below === undefined || above === undefined) return Infinity;
+  return Math.max(above - sorted[rank]!, sorted[rank]! - below);
 }
 
 /** What first order says of the same number. */
@@ -46,8 +62,6 @@ export type Agreement = 'agrees' | 'differs' | 'notTested';
 
 /** By so much of the half width an end may be off before it counts; JCGM 101:2008, 8.1 leaves the tolerance to the user. */
 const TOLERANCE = 0.1;
-/** Standard deviation of an end of the interval of M draws: this over √M standard deviations, those being normal. */
-const OF_AN_END = 2.67;
 
 /**
  * Whether the ends of the interval by draws are those of first order. As many draws as leave the ends themselves unsure by
@@ -56,7 +70,7 @@ const OF_AN_END = 2.67;
  */
 export function agreementOf(drawn: Tally, { value, halfWidth }: FirstOrder): Agreement {
   const tolerance = TOLERANCE * halfWidth;
-  const unsure = (2 * OF_AN_END * drawn.standard) / Math.sqrt(drawn.draws);
+  const { unsure } = drawn;
   const off = Math.max(Math.abs(drawn.low - (value - halfWidth)), Math.abs(drawn.high - (value + halfWidth)));
   if (off - unsure > tolerance) return 'differs';
   return off <= tolerance && unsure <= tolerance ? 'agrees' : 'notTested';

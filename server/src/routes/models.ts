@@ -10,7 +10,7 @@ import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
 /** The settings of a model are checked by the model. @throws {AppError} MODEL_UNKNOWN, REQUEST_INVALID */
-function checkModel<Body extends { model: string; settings: unknown }>(body: Body): Body {
+export function checkModel<Body extends { model: string; settings: unknown }>(body: Body): Body {
   const [first] = Errors(modelOf(body.model).settings, body.settings);
   if (first)
     throw new AppError('REQUEST_INVALID', {

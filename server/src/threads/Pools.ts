@@ -30,6 +30,7 @@ import type { BlockAnswer, BlockMessage, ReadTask } from './readerWorker';
 import type { RunToWrite } from '@undameter/formats';
 import type { continueRun, JoinedColumns, joinRun, offsetOf } from './joinRuns';
 import type { CostTask } from './costOf';
+import type { Drawn, DrawTask } from './drawWay';
 import type { JudgeTask, RankTask, ReadingsTask } from './judgeFit';
 import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
@@ -39,12 +40,13 @@ import type { WriteTask } from './writeFileOf';
 
 /**
  * The worker threads: one computes for the screens (and remembers what it computed), one
- * reads files, one does at the desk what cannot wait for either. Errors of ours come back as the errors they were.
+ * reads files, one does at the desk what cannot wait for either, one does what takes long. Errors of ours come back as the errors they were.
  */
 export class Pools {
   private readonly bench = pool('threads/benchWorker');
   private readonly reader = pool('threads/readerWorker');
   private readonly desk = pool('threads/deskWorker');
+  private readonly long = pool('threads/longWorker');
 
   evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.bench, 'evaluate', task);
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
@@ -72,6 +74,21 @@ export class Pools {
   judgeQuality = (task: { run: BenchRun }): Promise<QualityReply> => ask(this.bench, 'judgeQuality', task);
   checkFormula = (task: FormulaTask): Promise<FormulaReply> => ask(this.bench, 'checkFormula', task);
   checkByMonteCarlo = (task: FormulaTask): Promise<MonteCarloReply> => ask(this.bench, 'checkByMonteCarlo', task);
+
+  /** Draws a whole way; `tell` hears how far it is, and `stop` ends it with what there is. */
+  drawWay(
+    task: Omit<DrawTask, 'port' | 'stop'>,
+    tell: (drawn: Drawn) => void,
+  ): { ended: Promise<Drawn>; stop(): void } {
+    const { port1, port2 } = new MessageChannel();
+    const stop = new Int32Array(new SharedArrayBuffer(4));
+    port1.on('message', tell);
+    const whole: DrawTask = { ...task, port: port2, stop };
+    const ended = ask<DrawTask, Drawn>(this.long, 'drawWay', whole, { transferList: [port2] }).finally(() =>
+      port1.close(),
+    );
+    return { ended, stop: () => Atomics.store(stop, 0, 1) };
+  }
 
   /** @throws {AppError} FILE_DAMAGED also where opening takes more memory or time than any log needs */
   open = (task: OpenTask): Promise<OpenedFile> =>
@@ -118,7 +135,7 @@ export class Pools {
   }
 
   async close(): Promise<void> {
-    await Promise.all([this.bench.destroy(), this.reader.destroy(), this.desk.destroy()]);
+    await Promise.all([this.bench.destroy(), this.reader.destroy(), this.desk.destroy(), this.long.destroy()]);
   }
 }
 

@@ -29,6 +29,8 @@ const memory: StepMemory = {
 
 /** A run with its procedure applied, and what was computed of it on the way. */
 export interface BenchState {
+  /** As it was logged, without any step. */
+  logged: RunState;
   result: ProcedureResult;
   levelsOf(channel: Channel): readonly Level[];
   /** What follows from a column and from which samples are kept, and so is the same while other channels change. */
@@ -54,7 +56,8 @@ export function benchState(run: BenchRun): BenchState {
   const key = JSON.stringify([run.key, run.steps, run.tables]);
   const known = states.get(key);
   if (known) return known;
-  const result = runProcedure(loggedState(run), run.steps, new Map(run.tables.map((t) => [t.symbol, t])), {
+  const logged = loggedState(run);
+  const result = runProcedure(logged, run.steps, new Map(run.tables.map((t) => [t.symbol, t])), {
     store: memory,
     runKey: run.key,
     now: () => performance.now(),
@@ -62,6 +65,7 @@ export function benchState(run: BenchRun): BenchState {
   const others = new Map<string, unknown>();
   const once = <T>(name: string, make: () => T): T => remember(others, name, make) as T;
   const state: BenchState = {
+    logged,
     result,
     levelsOf: (channel) => remember(levelsOfColumns, channel.values, () => buildLevels(channel.values)),
     ofKept: (name, channel, make) => {

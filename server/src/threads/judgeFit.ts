@@ -22,7 +22,15 @@ import {
 } from '@undameter/core';
 import type { FitTask } from './BenchInput';
 import { curveGrid } from './fitSeries';
-import { eachCondition, endsOf, fitAll, parametersOf, prepareSeries, type FittedSeries } from './prepareSeries';
+import {
+  eachCondition,
+  endsOf,
+  fitAll,
+  fittedOf,
+  parametersOf,
+  prepareSeries,
+  type FittedSeries,
+} from './prepareSeries';
 import { attempt, budgetReply, reading, readings } from './toReply';
 
 export interface JudgeTask extends FitTask {
@@ -32,10 +40,7 @@ export interface JudgeTask extends FitTask {
 
 /** @throws {AppError} as the fit of that series failed */
 function seriesInHand(task: JudgeTask, which = task.series): FittedSeries {
-  const one = fitAll(task)[which];
-  if (!one) throw new AppError('NOT_FOUND', { what: 'series', id: String(which) });
-  if (!one.value) throw new AppError(one.problem.code as never, one.problem.facts as never);
-  return one.value;
+  return fittedOf(fitAll(task), which);
 }
 
 /** The ladder of trust of one series, tests of its residuals, and the line through logarithms beside it. */
@@ -117,7 +122,11 @@ export function readCurve(task: ReadingsTask): ReadingsReply {
 
 const MOST_READINGS = 8;
 
-const readable = ({ fit, range, points }: FittedSeries) => ({ fit, range, scatterAt: scatterAbout(fit, points) });
+export const readable = ({ fit, range, points }: FittedSeries) => ({
+  fit,
+  range,
+  scatterAt: scatterAbout(fit, points),
+});
 
 const halves = (r: Reading, what: string): CurveReading => ({
   x: r.x,

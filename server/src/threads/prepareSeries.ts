@@ -20,6 +20,8 @@ export interface PreparedSeries {
   condition: NamedCondition | undefined;
   name: string;
   data: Series;
+  /** Numbers of those of its points that lie within the range that was set, rising. */
+  taken: Int32Array;
   /** Within the range that was set, in the order of measuring, with the weights. */
   points: FitData;
   /** Uncertainties of those points, also where they are no weights. */
@@ -58,6 +60,14 @@ export function fitAll(task: FitTask): Attempt<FittedSeries>[] {
   });
 } // prettier-ignore
 
+/** One of the series by its number. @throws {AppError} NOT_FOUND, and as its fit failed */
+export function fittedOf(all: readonly Attempt<FittedSeries>[], which: number): FittedSeries {
+  const one = all[which];
+  if (!one) throw new AppError('NOT_FOUND', { what: 'series', id: String(which) });
+  if (!one.value) throw new AppError(one.problem.code as never, one.problem.facts as never);
+  return one.value;
+}
+
 function fitted(prepared: PreparedSeries, fit: Fit): FittedSeries {
   return { ...prepared, fit, range: endsOf(prepared.points.x) };
 }
@@ -70,8 +80,9 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
   const name = nameOf(condition);
   const range = task.choices.ranges?.[name];
   const isIn = (v: number): boolean => !range || (v >= range[0] && v <= range[1]);
+  const taken = Int32Array.from(data.x, (_, i) => i).filter((i) => isIn(data.x[i]!));
   const inside = (column: Float64Array): Float64Array | undefined =>
-    column.length === 0 ? undefined : range ? column.filter((_, i) => isIn(data.x[i]!)) : column;
+    column.length === 0 ? undefined : range ? Float64Array.from(taken, (i) => column[i]!) : column;
   const outside = (column: Float64Array): Float64Array => (range ? column.filter((_, i) => !isIn(data.x[i]!)) : new Float64Array()); // prettier-ignore
   const x = inside(data.x) ?? data.x;
   if (x.length === 0) throw new AppError('FIT_RANGE_EMPTY', { series: name, from: range![0], to: range![1] });
@@ -81,6 +92,7 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
     condition,
     name,
     data,
+    taken,
     points: {
       x,
       y: inside(data.y)!,

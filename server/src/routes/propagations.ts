@@ -1,0 +1,52 @@
+import { jobParams, propagationBody, propagationReply } from '@undameter/contract';
+import type { Services } from '../services';
+import { checkModel } from './models';
+import type { Routes } from './Routes';
+
+/** Monte Carlo runs of the whole way from the declared sources of error to what is read off a fit. */
+export function propagationRoutes(app: Routes, { loader, propagations }: Services): void {
+  const tags = ['fits'];
+  const path = '/fits/monte-carlo/:jobId';
+  app.post(
+    '/fits/monte-carlo',
+    {
+      schema: {
+        tags,
+        summary:
+          'Draw all declared sources of error and go the whole way anew with each: ask for it at its own address',
+        body: propagationBody,
+        response: { 202: propagationReply },
+      },
+    },
+    async ({ body }, reply) => {
+      const { series, atX, atY, other, draws } = body;
+      const task = { ...(await loader.fit(checkModel(body))), series, atX, atY, other, draws };
+      const started = propagations.start(task);
+      return reply.status(202).header('location', `/api/fits/monte-carlo/${started.jobId}`).send(started);
+    },
+  );
+  app.get(
+    path,
+    {
+      schema: {
+        tags,
+        summary: 'How far a Monte Carlo run is, and what its draws come to so far',
+        params: jobParams,
+        response: { 200: propagationReply },
+      },
+    },
+    async ({ params }) => propagations.status(params.jobId),
+  );
+  app.delete(
+    path,
+    {
+      schema: {
+        tags,
+        summary: 'End a Monte Carlo run; what was drawn so far is kept for a while',
+        params: jobParams,
+        response: { 200: propagationReply },
+      },
+    },
+    ({ params }) => propagations.stop(params.jobId),
+  );
+}
