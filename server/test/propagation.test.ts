@@ -65,7 +65,7 @@ describe('draws of a whole way', () => {
     const drawn = await ended(asked());
     expect(drawn).toMatchObject({ state: 'done', draws: 4000, sources: ['p'], notDrawn: [], error: null });
     const by = new Map(drawn.quantities.map((q) => [q.name, q]));
-    expect([...by.keys()].slice(0, 5)).toEqual(['a0', 'a1', 'a2', 'p at 20 L/min', 'q where p is 230']);
+    expect([...by.keys()].slice(0, 5)).toEqual(['a0', 'a1', 'a2', 'p at 20 L/min', 'q where p is 230 kPa']);
     const fit = (await ask<FitReply>('/fits/trial', fitBody())).body.series[0]!;
     const a0 = by.get('a0')!;
     expect(a0.value).toBe(fit.parameters[0]!.value);

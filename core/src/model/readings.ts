@@ -95,7 +95,10 @@ export const optima = (curve: ReadCurve): (Reading & { kind: 'lowest' | 'highest
     const ofPlace = right.map((v, k) => (left[k]! - v) / (2 * h) / bend);
     const kind = bend > 0 ? ('lowest' as const) : ('highest' as const);
     const budget = budgetOf(curve.fit, ofPlace);
-    return [{ ...readAt(curve, x), xSpread: curve.fit.spread(ofPlace), budget, kind }];
+    const spread = curve.fit.spread(ofPlace);
+    // The model itself puts it there, whatever its parameters are.
+    const isGiven = spread.standard < GIVEN * (Math.abs(curve.range[1] - curve.range[0]) || 1);
+    return [{ ...readAt(curve, x), xSpread: isGiven ? sure : spread, budget: isGiven ? [] : budget, kind }];
   }); // prettier-ignore
 
 /** Where two curves meet: their scatters are independent, and an error that both share counts once, with its signs. */
@@ -156,6 +159,9 @@ function roots({ range: [low, high] }: ReadCurve, f: (x: number) => number): num
   }
   return found;
 }
+
+/** A place that is surer than this share of the range is rounding. */
+const GIVEN = 1e-9;
 
 const stepOf = ({ range: [low, high] }: Pick<ReadCurve, 'range'>): number => (high - low || 1) * 1e-4;
 

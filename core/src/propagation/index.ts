@@ -10,4 +10,4 @@ export {
   valueQuantity,
 } from './quantities';
 export { agreementInWords, agreementOf, tallyOf, type Agreement, type FirstOrder, type Tally } from './tally';
-export { tablesOfSteps, throughSteps, type DrawnTable } from './throughSteps';
+export { stepsBehind, tablesOfSteps, throughSteps, type DrawnTable } from './throughSteps';

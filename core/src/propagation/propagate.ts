@@ -5,7 +5,7 @@ import type { ProcedureResult, RunState, Step } from '../procedure';
 import { Draw } from '../sample';
 import { drawnPoints, drawnScatter, scattered, type PointScatter } from './drawnPoints';
 import { drawnRun } from './drawnRun';
-import { throughSteps, type DrawnTable } from './throughSteps';
+import { stepsBehind, throughSteps, type DrawnTable } from './throughSteps';
 
 /** One series of a fit, with how its points came about. */
 export interface DrawnSeries {
@@ -53,20 +53,26 @@ export interface Watching {
 export function propagate(way: Way, draws: number, { seed = 1, goesOn }: Watching = {}): Float64Array[] {
   const random = new Random(seed);
   const values = way.quantities.map(() => new Float64Array(draws));
+  const behind = stepsBehind(way.procedure, way.steps, symbolsOf(way));
   for (let k = 0; k < draws; k++) {
-    const fits = fitsOf(way, new Draw(random));
+    const fits = fitsOf(way, behind, new Draw(random));
     way.quantities.forEach(({ read }, q) => (values[q]![k] = fits ? read(fits) : NaN));
     if (goesOn && !goesOn(k + 1, values)) return values.map((column) => column.subarray(0, k + 1));
   }
   return values;
 }
 
+const symbolsOf = ({ series }: Way): string[] =>
+  series.flatMap(({ series: { xChannel, yChannel, otherChannels } }) =>
+    [xChannel, yChannel, ...otherChannels].map((c) => c.symbol),
+  );
+
 /** The fits of one draw; undefined where a step or the model can do nothing with its values. */
-function fitsOf(way: Way, draw: Draw): readonly Fit[] | undefined {
+function fitsOf(way: Way, behind: ReadonlySet<number>, draw: Draw): readonly Fit[] | undefined {
   try {
     const isBySample = way.series.every(isKnownBySample);
     const moved = drawnRun(way.logged, draw, isBySample);
-    const state = throughSteps(way.procedure, way.steps, moved, way.tables, draw);
+    const state = throughSteps(way.procedure, way.steps, behind, moved, way.tables, draw);
     const all = way.series.map((one) => drawnData(one, state, draw));
     return all.every(isWhole) ? way.fitAgain(all) : undefined;
   } catch (error) {

@@ -12,6 +12,8 @@ import {
   nearestRoot,
   optimumQuantity,
   parameterQuantity,
+  stepsBehind,
+  throughSteps,
   valueQuantity,
   propagate,
   tablesOfSteps,
@@ -149,6 +151,22 @@ test('the samples that steps set aside stay set aside, whatever the draw', () =>
   propagate({ ...way, fitAgain: (all) => (seen.push(all[0]!.x.length), way.fitAgain(all)) }, 20);
   expect(new Set(seen)).toEqual(new Set([series.x.length]));
   expect(series.x.length).toBeLessThan(N);
+});
+
+test('only the steps behind the points count, through all that these read', () => {
+  const logged = logOf(offset, undefined);
+  const derive = (symbol: string, formula: string, unit: string): Step => ({ ...toHead, id: symbol, settings: { name: symbol, symbol, formula, unit } }); // prettier-ignore
+  const steps = [derive('dp', 'p - 10 [kPa]', 'kPa'), derive('idle', 'q * p', ''), { ...toHead, settings: { ...toHead.settings, formula: 'dp / (998 [kg/m^3] * 9.81 [m/s^2])' } }]; // prettier-ignore
+  const procedure = runProcedure(logged, steps, new Map());
+  expect([...stepsBehind(procedure, steps, ['q', 'H'])].sort()).toEqual([0, 2]);
+  expect([...stepsBehind(procedure, steps, ['q'])]).toEqual([]);
+  const draw = new Draw(new Random(2));
+  const moved = drawnRun(logged, draw, false);
+  const state = throughSteps(procedure, steps, new Set([0, 2]), moved, [], draw);
+  const by = moved.get('p')!.values[9]! - logged.channels.get('p')!.values[9]!;
+  const was = procedure.final.channels.get('H')!.values[9]!;
+  expect(state.channels.get('H')!.values[9]! - was).toBeCloseTo(by / 9.79038, 9);
+  expect(state.channels.get('idle')).toBe(procedure.final.channels.get('idle'));
 });
 
 test('it ends when it is told to, with what it has, and is the same for the same seed', () => {

@@ -49,7 +49,7 @@ function quantileUnsure(sorted: Float64Array, rank: number): number {
   const reach = Math.ceil(2 * Math.sqrt(n * share * (1 - share)));
   const [below, above] = [sorted[rank - reach], sorted[rank + reach]];
   if (below === undefined || above === undefined) return Infinity;
-  return Math.max(above - sorted[rank]!, sorted[rank]! - below);
+  return (above - below) / 2;
 }
 
 /** What first order says of the same number. */

@@ -27,15 +27,39 @@ const namesIn = (step: Step): string[] => [
 ];
 
 /**
+ * Which steps of a procedure have a say in some channels at its end: those that change one of them, or one that such a
+ * step reads. Which samples are set aside is no say here.
+ */
+export function stepsBehind(
+  reference: ProcedureResult,
+  steps: readonly Step[],
+  symbols: readonly string[],
+): ReadonlySet<number> {
+  const wanted = new Set(symbols);
+  const found = new Set<number>();
+  for (let k = steps.length - 1; k >= 0; k--) {
+    if (reference.reports[k]!.status !== 'done') continue;
+    const before = reference.before[k]!;
+    const after = reference.before[k + 1] ?? reference.final;
+    if (![...wanted].some((symbol) => after.channels.get(symbol) !== before.channels.get(symbol))) continue;
+    found.add(k);
+    for (const symbol of readsOf(steps[k]!, before.along)) wanted.add(symbol);
+  }
+  return found;
+}
+
+/**
  * A drawn run at the end of its procedure. The steps that a moved channel or table reaches are computed anew; which
  * samples are set aside stays as it was measured, since that was decided by what was measured.
  * @param reference  the procedure through the run as it was logged
+ * @param behind     numbers of the steps that count, see `stepsBehind`
  * @param moved      logged channels as they might have been
  * @throws {AppError} what a step cannot do with the drawn values
  */
 export function throughSteps(
   reference: ProcedureResult,
   steps: readonly Step[],
+  behind: ReadonlySet<number>,
   moved: ReadonlyMap<string, Channel>,
   tables: readonly DrawnTable[],
   draw: Draw,
@@ -43,11 +67,8 @@ export function throughSteps(
   const tableMoves = new Map(tables.map(({ symbol, source, shape }) => [symbol, draw.of(source, shape)]));
   let reached = new Map(moved);
   steps.forEach((step, k) => {
-    if (reference.reports[k]!.status !== 'done') return;
     const before = reference.before[k]!;
-    const after = reference.before[k + 1] ?? reference.final;
-    const isOfSamplesOnly = after.channels === before.channels && after.samples === before.samples;
-    if (isOfSamplesOnly || !isReached(step, before, reached, tableMoves)) return;
+    if (!behind.has(k) || !isReached(step, before, reached, tableMoves)) return;
     const state = { ...before, channels: new Map([...before.channels, ...reached]), tableMoves };
     const next = applyStep(state, step, { ordinal: k + 1 }).state;
     reached = new Map([...next.channels].filter(([symbol, channel]) => before.channels.get(symbol) !== channel));

@@ -168,7 +168,7 @@ function together({ uncertainty, name }: CandidateTask, own?: (x: Float64Array) 
   if (uncertainty === null && !own) return undefined;
   return (x) => [
     ...(own?.(x) ?? []),
-    ...(uncertainty === null ? [] : [{ source: `stated of ${name}`, column: x.map(() => uncertainty) }]),
+    ...(uncertainty === null ? [] : [{ source: `the stated ± of ${name}`, column: x.map(() => uncertainty) }]),
   ];
 } // prettier-ignore
 

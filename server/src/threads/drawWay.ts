@@ -189,14 +189,14 @@ function askedOfCurve(task: DrawTask, series: FittedSeries, which: number): Aske
   const { atX, atY } = task;
   const backTo = (to: number): Asked[] =>
     readBack(curve, to).map((r) =>
-      ofX(backQuantity(`${series.data.xChannel.symbol} where ${series.data.yChannel.symbol} is ${formatValue(to)}`, to, r.x, range, which), r, x),
+      ofX(backQuantity(`${series.data.xChannel.symbol} where ${series.data.yChannel.symbol} is ${formatValue(to)} ${y}`.trim(), to, r.x, range, which), r, x),
     );
   return [
     ...(atX === null ? [] : [ofY(valueQuantity(`${series.data.yChannel.symbol} at ${formatValue(atX)} ${x}`.trim(), atX, which), readAt(curve, atX), y)]),
     ...(atY === null ? [] : backTo(atY)),
     ...(atY === 0 ? [] : backTo(0)),
     ...optima(curve).map((r) => ofX(optimumQuantity(`${series.data.xChannel.symbol} of the ${r.kind} place`, r.x, range, which), r, x)),
-  ].slice(0, MOST_READINGS);
+  ].filter((a) => a.halfWidth > 0).slice(0, MOST_READINGS);
 } // prettier-ignore
 
 const MOST_READINGS = 8;

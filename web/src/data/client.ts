@@ -6,7 +6,11 @@ import { ApiError } from './api';
  * server is on this machine, and a finding can depend on a table, a step or a condition.
  */
 export const client: QueryClient = new QueryClient({
-  mutationCache: new MutationCache({ onSettled: () => client.invalidateQueries() }),
+  mutationCache: new MutationCache({
+    // What only computes says so, and leaves what is known as it is.
+    onSettled: (_data, _error, _sent, _result, { meta }) =>
+      meta?.['changesNothing'] ? undefined : client.invalidateQueries(),
+  }),
   defaultOptions: {
     queries: {
       staleTime: Infinity,

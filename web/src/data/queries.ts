@@ -1,4 +1,4 @@
-import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonBody, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingBudget, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, JudgementReply, MapReply, OwnModelRow, PairsReply, PointsReply, QualityReply, RankingReply, ReadingsReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonBody, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingBudget, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, JudgementReply, MapReply, OwnModelRow, PairsReply, PointsReply, PropagationReply, QualityReply, RankingReply, ReadingsReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -49,6 +49,13 @@ export const queries = {
   trialComparison: (body: ComparisonBody & { campaignId: number }, wanted: boolean) =>
     put<ComparisonReply>('/comparisons/trial', body, wanted),
   findings: (campaignId: number) => read<FindingRow[]>(`/campaigns/${campaignId}/findings`),
+  /** Asked again while it goes on, and no more when it has ended. */
+  propagation: (jobId: string | undefined) => ({
+    ...read<PropagationReply>(`/fits/monte-carlo/${jobId ?? ''}`),
+    enabled: jobId !== undefined,
+    refetchInterval: ({ state }: { state: { data: PropagationReply | undefined; error: Error | null } }) =>
+      state.error || (state.data && state.data.state !== 'running') ? (false as const) : 400,
+  }),
   findingBudget: (id: number) => read<FindingBudget>(`/findings/${id}/budget`),
   /** With the saved procedure, or with one on trial. */
   bench: (runId: number, steps?: readonly Step[]) => put<BenchReply>(`/runs/${runId}/bench`, steps ? { steps } : {}),

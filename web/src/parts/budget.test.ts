@@ -16,9 +16,9 @@ test('a budget shows sources with size, share and degrees of freedom, and leaves
 
 test('what to improve first is said where one source makes most of it', () => {
   const rows = budgetRows(budget, 'm');
-  expect(improveFirst(rows)).toBe('A better p_d would improve it first; more points would not.');
+  expect(improveFirst(rows)).toBe('To improve it, begin with p_d; more points would not help.');
   expect(improveFirst([rows[1]!, rows[0]!].map((r, k) => ({ ...r, percent: k === 0 ? 60 : 40 })))).toContain(
-    'More points',
+    'begin with the scatter of the points: more of them',
   );
   expect(improveFirst(rows.map((r) => ({ ...r, percent: 45 })))).toBeNull();
   expect(improveFirst(rows.slice(0, 1))).toBeNull();

@@ -29,6 +29,6 @@ export function improveFirst(rows: readonly BudgetRow[]): string | null {
   const [first] = rows;
   if (!first || rows.length < 2 || first.percent < 50) return null;
   return first.kind === 'random'
-    ? 'More points, or calmer ones, would improve it first.'
-    : `A better ${first.source} would improve it first; more points would not.`;
+    ? `To improve it, begin with the ${first.source}: more of them, or calmer ones.`
+    : `To improve it, begin with ${first.source}; more points would not help.`;
 }

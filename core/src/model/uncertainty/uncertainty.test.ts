@@ -203,6 +203,14 @@ describe('how sure', () => {
       expect(ofOffset(back!.budget)).toBeGreaterThan(0.1);
     }); // prettier-ignore
 
+    test('a top that the model itself puts somewhere is given there, and has no ±', () => {
+      const head = { ...data, y: x.map((v, i) => 27 - 0.1 * v * v + 0.001 * (y[i]! - 5 + 0.3 * v)), errors: [offset] };
+      const fit = fitModel(modelOf('pumpHead'), {}, head);
+      const [top] = optima({ fit, range: [0, 10], scatterAt: () => 0 });
+      expect(top).toMatchObject({ kind: 'highest', xSpread: { standard: 0 }, budget: [] });
+      expect(top!.x).toBeCloseTo(0, 6);
+    });
+
     test('where two curves meet the offset of one sensor does not count, and each scatter stands by itself', () => {
       const other = curveOf({ ...data, y: x.map((v, i) => 1 + 0.5 * v + (y[i]! - 5 + 0.3 * v)), errors: [offset] }, 1);
       const [meeting] = crossings(curveOf({ ...data, errors: [offset] }, 1), other);

@@ -12,6 +12,7 @@ import { useKeeping } from '../../data/useKeeping';
 import { KeepButtons } from '../../parts/KeepButtons';
 import { Sentence } from '../../parts/Sentence';
 import { bodyOf, mended, sameFit, tidy, withModel } from './draft';
+import { DrawnWay } from './DrawnWay';
 import { FitBoards, type Candidate, type FitBoardView } from './FitBoards';
 import { FitForm } from './FitForm';
 import type { Nudge } from './nudge';
@@ -194,6 +195,13 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
                   straight={straight}
                   onStraight={setStraight}
                   onAction={(action) => change(mended(body, action, series.name))}
+                />
+              )}
+              {isFitted && (
+                <DrawnWay
+                  key={JSON.stringify([asked, inHand])}
+                  kind="parameter"
+                  body={{ ...asked, series: inHand, atX: null, atY: null, other: null }}
                 />
               )}
             </>

@@ -7,6 +7,7 @@ import { queries } from '../../data/queries';
 import { BudgetOf } from '../../parts/BudgetOf';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
+import { DrawnWay } from './DrawnWay';
 import { usePinFinding } from '../report/usePinFinding';
 
 interface ReadingsTabProps {
@@ -25,7 +26,8 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
   const [other, setOther] = useState<number | null>(null);
   const pin = usePinFinding(campaignId);
   const series = fit.series[index];
-  const { data, error } = useQuery(queries.readings({ ...body, campaignId, series: index, atX, atY, other: other === index ? null : other }));
+  const asked = { ...body, name: body.name.trim() || 'fit', campaignId, series: index, atX, atY, other: other === index ? null : other };
+  const { data, error } = useQuery(queries.readings(asked));
   const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
   if (!series) return null;
   const pinned = (what: 'at' | 'back' | 'optimum', value: number | null) =>
@@ -73,6 +75,7 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
       <ReadingList readings={data?.optima} unit={x} of="both" yUnit={y} onPinOne={(k) => pinned('optimum', k)} empty={data && data.zeros.length + data.optima.length === 0 ? 'None, also not one range beyond the points.' : undefined} />
       <Sentence error={error ?? pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
+      <DrawnWay key={JSON.stringify(asked)} kind="reading" body={asked} />
       <p className="soft panel-pad">± is of the curve, 95 %; in brackets for one further point of the same sensors, without what they share.</p>
     </>
   );
@@ -112,12 +115,12 @@ function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPin, onPi
               {[r.what, label, of === 'both' ? `${top.value} ± ${top.uncertainty} ${yUnit} there` : ''].filter(Boolean).join(', ')}
               {r.outside > 0 && <span className="doubt"> extrapolated: {Math.ceil(r.outside * 100)} % of the range beyond the points</span>}
             </small>
-            <BudgetOf of={`the reading at ${formatWithUncertainty(r.x, half ?? NaN).value}`} lines={r.budget} unit={unit} />
             {pin && (
               <button className="quiet" onClick={pin}>
                 Pin as finding
               </button>
             )}
+            <BudgetOf of={`the reading at ${formatWithUncertainty(r.x, half ?? NaN).value}`} lines={r.budget} unit={unit} />
           </li>
         );
       })}
