@@ -104,3 +104,24 @@ test('readings with their ±, other models side by side, and one curve for all s
   await page.goto(`${page.url().replace(/\/models\/1.*/, '/models/4')}`);
   await expect(page.getByText(/One H0, k for all series holds them as well as one for each/)).toBeVisible();
 });
+
+test('the ± is tried by drawing its sources, and each finding has its budget', async ({ bench: page }) => {
+  const address = page.url();
+  await page.goto(`${address}campaign/1/models/1`);
+  const draws = page.getByRole('region', { name: 'Monte Carlo of the whole way' });
+  await choose(page, 'Draws', '1000');
+  await draws.getByRole('button', { name: 'Draw' }).click();
+  await expect(draws.getByRole('status')).toContainText(/\d+ of 1000 draws, about \d+ s left/, { timeout: 20_000 });
+  await draws.getByRole('button', { name: 'Stop' }).click();
+  await expect(draws.getByRole('status')).toContainText('then stopped');
+  await expect(draws.getByRole('button', { name: 'a0' })).toBeVisible();
+  await expect(draws).toContainText('Drawn were Q, p_d, p_s, T_w, table rho_w and the scatter of the points.');
+  // Another series is another question.
+  await page.getByRole('row', { name: /2200 rpm/ }).click();
+  await expect(draws).toContainText('Draws every declared source of error');
+
+  await page.goto(`${address}campaign/1/report`);
+  await page.getByText('Uncertainty budget').first().click();
+  await expect(page.getByRole('table', { name: 'Uncertainty budget of finding 1' })).toContainText('p_d');
+  await expect(page.getByText('To improve it, begin with p_d; more points would not help.')).toBeVisible();
+});
