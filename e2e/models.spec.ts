@@ -39,7 +39,9 @@ test('a bad choice at each rung is caught and explained, and its action mends it
 
   // Uncertainties: the sensor's ± is shared by all points, so the scatter says how sure each is, and the ± goes through as a whole.
   await choose(page, 'Weights', 'by the ± as it stands');
-  await expect(rung('Uncertainties')).toContainText('and from what the points share: T_w');
+  await expect(rung('Uncertainties')).toContainText(
+    'and from what the points share: Thermometer 3 calibration, Thermometer 3 drift',
+  );
   await page.getByRole('button', { name: 'As saved' }).click();
 });
 
@@ -115,7 +117,9 @@ test('the ± is tried by drawing its sources, and each finding has its budget', 
   await draws.getByRole('button', { name: 'Stop' }).click();
   await expect(draws.getByRole('status')).toContainText('then stopped');
   await expect(draws.getByRole('button', { name: 'a0' })).toBeVisible();
-  await expect(draws).toContainText('Drawn were Q, p_d, p_s, T_w, table rho_w and the scatter of the points.');
+  await expect(draws).toContainText(
+    'Drawn were Q, p_d, p_s, Thermometer 3 calibration, Thermometer 3 drift, table rho_w and the scatter of the points.',
+  );
   // Another series is another question.
   await page.getByRole('row', { name: /2200 rpm/ }).click();
   await expect(draws).toContainText('Draws every declared source of error');
@@ -124,4 +128,31 @@ test('the ± is tried by drawing its sources, and each finding has its budget', 
   await page.getByText('Uncertainty budget').first().click();
   await expect(page.getByRole('table', { name: 'Uncertainty budget of finding 1' })).toContainText('p_d');
   await expect(page.getByText('To improve it, begin with p_d; more points would not help.')).toBeVisible();
+});
+
+test('a sensor states its ± once, and a channel takes it; a unit that is no other name is asked about', async ({
+  bench: page,
+}) => {
+  const address = page.url();
+  await page.goto(`${address}campaign/1`);
+  await expect(page.getByRole('row', { name: /Thermometer 3/ })).toContainText('T_w of Warm-up, heater on');
+  await page.getByRole('button', { name: '+ Sensor' }).click();
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Torque flange 2');
+  await expect(page.getByText('Say in which unit the certificate states its amounts.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Unit' }).fill('N·m');
+  await page.getByRole('button', { name: '+ Source of error' }).click();
+  await page.getByRole('spinbutton', { name: '± (N·m)' }).fill('0.004');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('row', { name: /Torque flange 2/ })).toContainText('calibration ± 0.004 N·m (limits)');
+
+  await page.goto(`${address}campaign/1/signals/5`);
+  await page.getByRole('button', { name: 'Declare Shaft torque' }).click();
+  await choose(page, 'Sensor', 'Torque flange 2');
+  await page.getByRole('button', { name: 'Declare', exact: true }).click();
+  await expect(page.getByRole('row', { name: /Shaft torque/ })).toContainText('0.0023');
+  await page.getByRole('button', { name: 'Declare Shaft speed' }).click();
+  await page.locator('form.declare').getByRole('textbox', { name: 'Unit' }).fill('1/min');
+  await page.getByRole('button', { name: 'Declare', exact: true }).click();
+  await expect(page.getByText(/rpm counts turns and 1\/min does not say what it counts/)).toBeVisible();
+  await page.keyboard.press('Escape');
 });

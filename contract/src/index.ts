@@ -3,6 +3,7 @@ export * from './common';
 export * from './campaign';
 export * from './intake';
 export * from './run';
+export * from './sensor';
 export * from './condition';
 export * from './table';
 export * from './fit';

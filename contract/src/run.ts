@@ -33,7 +33,10 @@ export const declaredChannel = closed({
   reading: orNull(columnReadingSchema),
   /** Words of a category. */
   labels: orNull(Type.Array(Type.String())),
+  /** Its own, or that of its sensor. */
   uncertainty: orNull(declaredUncertaintySchema),
+  /** The sensor that measured it, where it was named. */
+  sensorId: orNull(id),
 });
 
 /** A file whose rows or channels were added to a run. */
@@ -75,7 +78,10 @@ export const channelBody = closed({
   symbol,
   name,
   unit,
+  /** Left out: it stays as it is. */
   uncertainty: Type.Optional(orNull(declaredUncertaintySchema)),
+  /** A sensor of the campaign, which then states the uncertainty; left out: it stays. */
+  sensorId: Type.Optional(orNull(id)),
 });
 export type ChannelBody = Static<typeof channelBody>;
 export const channelParams = closed({ id, symbol });

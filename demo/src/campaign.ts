@@ -1,4 +1,4 @@
-import type { RunKind } from '@undameter/contract';
+import type { RunKind, SensorBody } from '@undameter/contract';
 import type { SteadyLimit, Step, Uncertainty } from '@undameter/core';
 import { coastdownLog, pulsationLog, secondSweepLog, simulatedHead, sweepLog, warmupLog, type DemoFile } from './logs';
 import { rig } from './rig';
@@ -14,8 +14,8 @@ export interface DemoRun {
   file: () => DemoFile;
   name: string;
   kind: RunKind;
-  /** Symbol, name and uncertainty by the place of the column; what is not listed is left out. */
-  columns: Record<number, { symbol: string; name?: string; uncertainty?: Uncertainty }>;
+  /** Symbol, name and uncertainty or sensor by the place of the column; what is not listed is left out. */
+  columns: Record<number, { symbol: string; name?: string; uncertainty?: Uncertainty; sensor?: string }>;
   along: number | null;
   steps: Step[];
 }
@@ -85,6 +85,18 @@ const sweepSteps: Step[] = [
 const fullScale = (percent: number, to: number): Uncertainty => ({ kind: 'fullScale', percent, fullScale: to, statedAs: 'limits' }); // prettier-ignore
 const within = (value: number): Uncertainty => ({ kind: 'absolute', value, statedAs: 'limits' });
 
+/** One thermometer hangs in the tank on all days, so that its error is the same in all runs. */
+const thermometer: SensorBody = {
+  name: 'Thermometer 3',
+  unit: '°C',
+  sources: [
+    { name: 'calibration', isShared: false, of: { kind: 'absolute', value: 0.1, statedAs: 'twice' } },
+    { name: 'drift', isShared: false, of: { kind: 'absolute', value: 0.1, statedAs: 'limits' } },
+  ],
+  notes: 'Certificate 3-17, made up: four-wire Pt100, calibrated at 10, 30 and 50 °C.',
+};
+export const demoSensors: readonly SensorBody[] = [thermometer];
+
 const sweepColumns: DemoRun['columns'] = {
   0: { symbol: 't' },
   1: { symbol: 'n', uncertainty: within(1) },
@@ -93,7 +105,7 @@ const sweepColumns: DemoRun['columns'] = {
   4: { symbol: 'p_s', uncertainty: fullScale(0.25, 250) },
   5: { symbol: 'p_d', uncertainty: fullScale(0.25, 600) },
   6: { symbol: 'M', uncertainty: fullScale(0.2, 5) },
-  7: { symbol: 'T_w', uncertainty: within(0.15) },
+  7: { symbol: 'T_w', sensor: thermometer.name },
   8: { symbol: 'T_b1' },
 };
 
@@ -136,7 +148,7 @@ export const demoRuns: readonly DemoRun[] = [
     kind: 'measured',
     columns: {
       0: { symbol: 't', name: 'Time' },
-      1: { symbol: 'T_w', uncertainty: within(0.15) },
+      1: { symbol: 'T_w', sensor: thermometer.name },
       2: { symbol: 'P_el' },
     },
     along: 0,

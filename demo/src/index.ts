@@ -1,3 +1,3 @@
-export { demoCampaign, demoCoasting, demoConditions, demoRuns, type DemoRun } from './campaign';
+export { demoCampaign, demoCoasting, demoConditions, demoRuns, demoSensors, type DemoRun } from './campaign';
 export { headAt, rig } from './rig';
 export { demoTables } from './demoTables';

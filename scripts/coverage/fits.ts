@@ -58,7 +58,14 @@ function rowOf(c: Case, s: Scatter, weighting: Weighting, sets: number): Row {
   return { name: `${c.name}, ${s.name}${weights}`, covers: { parameters: tallies.parameters.percent, curve: tallies.curve.percent, 'further point': tallies.further.percent, readings: tallies.readings.percent }, told: tallies.told.percent };
 } // prettier-ignore
 
-function drawn(c: Case, s: Scatter, weighting: Weighting, x: Float64Array, truth: (v: number) => number, random: Random) {
+function drawn(
+  c: Case,
+  s: Scatter,
+  weighting: Weighting,
+  x: Float64Array,
+  truth: (v: number) => number,
+  random: Random,
+) {
   const [offset, gain] = [s.offset * c.base * random.normal(1), s.gain * random.normal(1)];
   const own = points(x, truth, c.base, { ...s, offset: 0, gain: 0 }, random);
   const y = own.map((v, i) => v + gain * truth(x[i]!) + offset);

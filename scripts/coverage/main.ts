@@ -40,4 +40,8 @@ const table = ['| case | covers, % | told, % |', '| --- | --- | --- |', ...lines
 console.log(table);
 console.log(`${sets} sets a case, ${((performance.now() - begun) / 1000).toFixed(0)} s`);
 const target = process.argv[3];
-if (target) writeFileSync(target, `# How often the ± hold\n\nWritten by \`npm run coverage -- ${sets} ${target}\`. ${sets} simulated sets of each case, from seeds.\n\n${about}\n${table}\n`);
+if (target)
+  writeFileSync(
+    target,
+    `# How often the ± hold\n\nWritten by \`npm run coverage -- ${sets} ${target}\`. ${sets} simulated sets of each case, from seeds.\n\n${about}\n${table}\n`,
+  );

@@ -21,6 +21,7 @@ import { joiningRoutes } from './routes/joining';
 import { modelRoutes } from './routes/models';
 import { propagationRoutes } from './routes/propagations';
 import { runRoutes } from './routes/runs';
+import { sensorRoutes } from './routes/sensors';
 import { tableRoutes } from './routes/tables';
 import type { Services } from './services';
 
@@ -74,6 +75,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       procedureRoutes(routes, services);
       viewRoutes(routes, services);
       tableRoutes(routes, services);
+      sensorRoutes(routes, services);
       modelRoutes(routes, services);
       propagationRoutes(routes, services);
       findingRoutes(routes, services);

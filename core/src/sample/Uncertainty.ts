@@ -28,22 +28,22 @@ export const uncertaintySchema = Type.Union([absolute, reading, fullScale, telle
 export type Uncertainty = Static<typeof uncertaintySchema>;
 
 /** One reason among several: a calibration, a resolution, a drift, an installation. */
-const namedSource = Type.Object(
+export const namedSourceSchema = Type.Object(
   {
-    name: Type.String({ minLength: 1, maxLength: 60 }),
+    name: Type.String({ minLength: 1, maxLength: 125 }),
     /** All channels that name it have the same error: one calibration of several sensors. */
     isShared: Type.Boolean(),
     of: Type.Union([absolute, reading, fullScale]),
   },
   closed,
 );
-export type NamedSource = Static<typeof namedSource>;
+export type NamedSource = Static<typeof namedSourceSchema>;
 
 /** What is declared of how sure the samples of a channel are: as one, or source by source. */
 export const declaredUncertaintySchema = Type.Union([
   ...uncertaintySchema.anyOf,
   Type.Object(
-    { kind: Type.Literal('several'), sources: Type.Array(namedSource, { minItems: 1, maxItems: 12 }) },
+    { kind: Type.Literal('several'), sources: Type.Array(namedSourceSchema, { minItems: 1, maxItems: 12 }) },
     closed,
   ),
 ]);
@@ -80,8 +80,12 @@ export function standardUncertainty(
 export function checkUncertainty(symbol: string, declared: DeclaredUncertainty): void {
   if (declared.kind === 'channel' && declared.symbol === symbol)
     throw new AppError('UNCERTAINTY_OF_ITSELF', { symbol });
-  if (declared.kind !== 'several') return;
-  const names = declared.sources.map((s) => s.name.trim());
+  if (declared.kind === 'several') checkSources(symbol, declared.sources);
+}
+
+/** @param of  the channel or sensor that states them. @throws {AppError} SOURCE_TWICE when two sources have one name */
+export function checkSources(of: string, sources: readonly NamedSource[]): void {
+  const names = sources.map((s) => s.name.trim());
   const twice = names.find((name, i) => names.indexOf(name) !== i);
-  if (twice !== undefined) throw new AppError('SOURCE_TWICE', { symbol, name: twice });
+  if (twice !== undefined) throw new AppError('SOURCE_TWICE', { symbol: of, name: twice });
 }

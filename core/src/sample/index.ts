@@ -1,6 +1,8 @@
 export { isSymbol, unitOfChannel, type Channel } from './Channel';
 export {
+  checkSources,
   checkUncertainty,
+  namedSourceSchema,
   standardUncertainty,
   declaredUncertaintySchema,
   uncertaintySchema,
@@ -28,4 +30,5 @@ export { sampleNumbers } from './sampleNumbers';
 export { setAsidePoints, type SetAsidePoints } from './setAsidePoints';
 export { firstAtLeast } from './searchSorted';
 export { Draw, drawOne, shapeOf, shapesOf, type Shape } from './Draw';
+export { uncertaintyOfSensor, type Sensor } from './sensor';
 export { distinctNames } from './distinctNames';

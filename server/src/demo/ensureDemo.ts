@@ -1,5 +1,13 @@
 import { Readable } from 'node:stream';
-import { demoCampaign, demoCoasting, demoConditions, demoRuns, demoTables, type DemoRun } from '@undameter/demo';
+import {
+  demoCampaign,
+  demoCoasting,
+  demoConditions,
+  demoRuns,
+  demoSensors,
+  demoTables,
+  type DemoRun,
+} from '@undameter/demo';
 import type { Services } from '../services';
 import { campaigns, createCampaign } from '../store/campaigns';
 import { createComparison } from '../store/comparisons';
@@ -8,6 +16,7 @@ import { createFinding } from '../store/findings';
 import { createFit } from '../store/fits';
 import { declareChannel, removeCampaign, saveProcedure } from '../store/runs';
 import { createOwnModel } from '../store/ownModels';
+import { createSensor } from '../store/sensors';
 import { createTable } from '../store/tables';
 import { sentenceOf } from '../findings/sentenceOf';
 import { resultsOf } from '../routes/models';
@@ -33,8 +42,10 @@ export async function ensureDemo(services: Services, say: (line: string) => void
 async function fillDemo(services: Services, campaignId: number): Promise<void> {
   const { db } = services;
   for (const table of demoTables) await createTable(db, campaignId, table);
+  const sensorIds = new Map<string, number>();
+  for (const sensor of demoSensors) sensorIds.set(sensor.name, (await createSensor(db, campaignId, sensor)).id);
   const runIds: number[] = [];
-  for (const demoRun of demoRuns) runIds.push(await importRun(services, campaignId, demoRun));
+  for (const demoRun of demoRuns) runIds.push(await importRun(services, campaignId, demoRun, sensorIds));
   const conditionIds: number[] = [];
   for (const condition of demoConditions) conditionIds.push((await createCondition(db, campaignId, condition)).id);
   const sweep = runIds[0]!;
@@ -117,7 +128,12 @@ async function keepFit(services: Services, campaignId: number, body: FitBody): P
   return createFit(services.db, campaignId, body, await resultsOf(services, body));
 }
 
-async function importRun({ db, uploads, imports }: Services, campaignId: number, demoRun: DemoRun): Promise<number> {
+async function importRun(
+  { db, uploads, imports }: Services,
+  campaignId: number,
+  demoRun: DemoRun,
+  sensorIds: ReadonlyMap<string, number>,
+): Promise<number> {
   const { name, text } = demoRun.file();
   const { uploadId, layout, preview } = await uploads.receive(name, Readable.from([Buffer.from(text)]), Infinity);
   const columns = preview.columns.flatMap((column) => {
@@ -138,8 +154,9 @@ async function importRun({ db, uploads, imports }: Services, campaignId: number,
   const job = await imports.ended(jobId);
   if (job.runId === null) throw new Error(`The demo file ${name} was not imported: ${job.error?.message}`);
   for (const { name: column, symbol, unit } of columns) {
-    const uncertainty = Object.values(demoRun.columns).find((c) => c.symbol === symbol)?.uncertainty;
-    if (uncertainty) await declareChannel(db, job.runId, symbol, { symbol, name: column, unit, uncertainty });
+    const { uncertainty, sensor } = Object.values(demoRun.columns).find((c) => c.symbol === symbol)!;
+    const stated = sensor === undefined ? uncertainty && { uncertainty } : { sensorId: sensorIds.get(sensor)! };
+    if (stated) await declareChannel(db, job.runId, symbol, { symbol, name: column, unit, ...stated });
   }
   if (demoRun.steps.length > 0) await saveProcedure(db, job.runId, demoRun.steps, 0);
   return job.runId;

@@ -4,7 +4,7 @@ import type { Routes } from './Routes';
 
 interface Collection<Body, Row> {
   /** Last part of the address, and the tag in the API's document. */
-  path: 'conditions' | 'tables' | 'fits' | 'models' | 'comparisons' | 'procedures';
+  path: 'conditions' | 'tables' | 'fits' | 'models' | 'comparisons' | 'procedures' | 'sensors';
   /** What one of them is called: `a condition`. */
   one: string;
   body: TSchema;

@@ -1,6 +1,6 @@
-import type { ColumnReading, Layout, ReadRecord, Step, DeclaredUncertainty } from '@undameter/core';
+import type { ColumnReading, DeclaredUncertainty, Layout, ReadRecord, Sensor, Step } from '@undameter/core';
 import type { ChannelBody, ProcedureReply, RunKind, RunReply, Source } from '@undameter/contract';
-import { AppError } from '@undameter/core';
+import { AppError, uncertaintyOfSensor } from '@undameter/core';
 import { runsOfCampaign } from './campaigns';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
@@ -32,6 +32,8 @@ export interface NewChannel {
   reading: ColumnReading | null;
   labels?: readonly string[] | undefined;
   uncertainty?: DeclaredUncertainty | null | undefined;
+  /** Then the uncertainty is the sensor's, and is not kept here. */
+  sensorId?: number | null | undefined;
 }
 
 /** Begins a run that nobody sees until `markReady`. @throws {AppError} NAME_TAKEN, NOT_FOUND */
@@ -61,9 +63,9 @@ async function putChannels(db: Db, runId: number, list: readonly NewChannel[]): 
     value === undefined || value === null ? null : JSON.stringify(value);
   await db.sql`delete from channel where run_id = ${runId}`;
   for (const [position, c] of list.entries())
-    await db.sql`insert into channel (run_id, position, symbol, name, unit, reading, labels, uncertainty)
+    await db.sql`insert into channel (run_id, position, symbol, name, unit, reading, labels, uncertainty, sensor_id)
                  values (${runId}, ${position}, ${c.symbol}, ${c.name}, ${c.unit}, ${json(c.reading)}::jsonb,
-                         ${json(c.labels)}::jsonb, ${json(c.uncertainty)}::jsonb)`;
+                         ${json(c.labels)}::jsonb, ${json(c.sensorId ? null : c.uncertainty)}::jsonb, ${c.sensorId ?? null})`;
 }
 
 /** The words of categories are known when the file has been read. */
@@ -135,6 +137,7 @@ export async function removeCampaign(db: Database, id: number): Promise<void> {
     const runs = await tx.sql<{
       sampleSet: number;
     }>`select sample_set as "sampleSet" from run where campaign_id = ${id}`;
+    await tx.sql`update channel set sensor_id = null where run_id in (select id from run where campaign_id = ${id})`;
     await tx.sql`delete from comparison where campaign_id = ${id}`;
     await tx.sql`delete from fit where campaign_id = ${id}`;
     // What other campaigns use as well stays.
@@ -167,8 +170,16 @@ export async function run(db: Db, id: number): Promise<RunReply> {
 export type StoredChannel = RunReply['declared'][number];
 
 export async function channels(db: Db, runId: number): Promise<StoredChannel[]> {
-  return db.sql<StoredChannel>`
-    select position, symbol, name, unit, reading, labels, uncertainty from channel where run_id = ${runId} order by position`;
+  const rows = await db.sql<StoredChannel & { sensor: Sensor | null }>`
+    select c.position, c.symbol, c.name, c.unit, c.reading, c.labels, c.uncertainty, c.sensor_id as "sensorId",
+           case when s.id is null then null
+                else jsonb_build_object('name', s.name, 'unit', s.unit, 'sources', s.sources) end as sensor
+      from channel c left join sensor s on s.id = c.sensor_id
+     where c.run_id = ${runId} order by c.position`;
+  return rows.map(({ sensor, ...channel }) => ({
+    ...channel,
+    uncertainty: sensor ? uncertaintyOfSensor(sensor, channel.unit) : channel.uncertainty,
+  }));
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
@@ -184,19 +195,36 @@ export async function renameRun(db: Db, id: number, name: string): Promise<RunRe
 
 /**
  * Declares name, symbol and unit of a logged channel anew; its samples stay as they are.
- * @throws {AppError} SYMBOL_TAKEN, NOT_FOUND
+ * What the body leaves out stays; an uncertainty of its own lets go of a sensor.
+ * @throws {AppError} SYMBOL_TAKEN, NOT_FOUND, UNIT_MISFIT where its sensor measures something else
  */
 export async function declareChannel(db: Database, runId: number, symbol: string, body: ChannelBody): Promise<void> {
   await db.transaction(async (tx) => {
     const taken = await tx.sql`select 1 from channel where run_id = ${runId} and symbol = ${body.symbol}`;
     if (body.symbol !== symbol && taken.length > 0) throw new AppError('SYMBOL_TAKEN', { symbol: body.symbol });
-    const rows = await tx.sql`
-      update channel set symbol = ${body.symbol}, name = ${body.name.trim()}, unit = ${body.unit},
-                         uncertainty = ${body.uncertainty ? JSON.stringify(body.uncertainty) : null}::jsonb
-       where run_id = ${runId} and symbol = ${symbol} returning position`;
-    oneOf(rows, 'logged channel', symbol);
+    const before = oneOf(
+      (await channels(tx, runId)).filter((c) => c.symbol === symbol),
+      'logged channel',
+      symbol,
+    );
+    const sensorId = body.sensorId === undefined ? (body.uncertainty ? null : before.sensorId) : body.sensorId;
+    if (sensorId !== null) await checkSensor(tx, runId, sensorId, body.unit);
+    const kept = before.sensorId === null ? before.uncertainty : null;
+    const own = body.uncertainty === undefined ? kept : body.uncertainty;
+    await tx.sql`
+      update channel set symbol = ${body.symbol}, name = ${body.name.trim()}, unit = ${body.unit}, sensor_id = ${sensorId},
+                         uncertainty = ${own && sensorId === null ? JSON.stringify(own) : null}::jsonb
+       where run_id = ${runId} and symbol = ${symbol}`;
     await tx.sql`update run set along = ${body.symbol} where id = ${runId} and along = ${symbol}`;
   });
+}
+
+/** @throws {AppError} NOT_FOUND where the campaign has no such sensor, UNIT_MISFIT */
+async function checkSensor(db: Db, runId: number, sensorId: number, unit: string): Promise<void> {
+  const rows = await db.sql<Sensor>`
+    select s.name, s.unit, s.sources from sensor s join run r on r.campaign_id = s.campaign_id
+     where s.id = ${sensorId} and r.id = ${runId}`;
+  uncertaintyOfSensor(oneOf(rows, 'sensor', sensorId), unit);
 }
 
 /** @throws {AppError} NOT_FOUND */

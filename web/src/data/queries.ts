@@ -1,4 +1,4 @@
-import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonBody, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingBudget, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, JudgementReply, MapReply, OwnModelRow, PairsReply, PointsReply, PropagationReply, QualityReply, RankingReply, ReadingsReply, RunReply, SavedProcedureRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
+import type { AppliedRun, ApplyBody, BenchReply, CampaignReply, CampaignRow, ComparisonBody, ComparisonReply, ComparisonRow, ConditionRow, CostReply, FindingBudget, FindingRow, FitBody, FitReply, FitRow, FormulaReply, HistogramReply, JudgementReply, MapReply, OwnModelRow, PairsReply, PointsReply, PropagationReply, QualityReply, RankingReply, ReadingsReply, RunReply, SavedProcedureRow, SensorRow, SetPointsReply, SpectrumReply, StretchBody, StretchReply, TableRow, TableUse, TableVersion, TracesReply, WhyReply } from '@undameter/contract'; // prettier-ignore
 import type { SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask } from './api';
@@ -28,6 +28,7 @@ export const queries = {
   campaign: (id: number) => read<CampaignReply>(`/campaigns/${id}`),
   run: (id: number) => read<RunReply>(`/runs/${id}`),
   quality: (id: number) => read<QualityReply>(`/runs/${id}/quality`),
+  sensors: (campaignId: number) => read<SensorRow[]>(`/campaigns/${campaignId}/sensors`),
   conditions: (campaignId: number) => read<ConditionRow[]>(`/campaigns/${campaignId}/conditions`),
   setPoints: (runId: number, body: { steady: SteadyLimit | null; symbols: readonly string[] | null }) =>
     put<SetPointsReply>(`/runs/${runId}/set-points`, body),

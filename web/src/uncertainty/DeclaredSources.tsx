@@ -1,6 +1,6 @@
 import type { DeclaredUncertainty } from '@undameter/core';
 import { Checkbox, Input } from 'antd';
-import type { FormChannel } from '../../step/StepForm';
+import type { FormChannel } from '../step/StepForm';
 import { UncertaintyFields } from './UncertaintyFields';
 import { sourcesOf, withChange, withSource } from './sources';
 
@@ -9,11 +9,13 @@ interface DeclaredSourcesProps {
   value: DeclaredUncertainty | null;
   /** Channels that could tell it. */
   channels: readonly FormChannel[];
+  /** What else can name a shared source. */
+  others?: string;
   onChange(value: DeclaredUncertainty | null): void;
 }
 
 /** What is declared of a channel: one uncertainty, or each source of error by itself. */
-export function DeclaredSources({ unit, value, channels, onChange }: DeclaredSourcesProps) {
+export function DeclaredSources({ unit, value, channels, others = 'channels', onChange }: DeclaredSourcesProps) {
   return (
     <>
       {value?.kind === 'several' ? (
@@ -26,7 +28,7 @@ export function DeclaredSources({ unit, value, channels, onChange }: DeclaredSou
               </button>
             </div>
             <Checkbox checked={isShared} onChange={(e) => onChange(withChange(value, i, { isShared: e.target.checked }))}>
-              shared with all channels that name it
+              shared with all {others} that name it
             </Checkbox>
             <UncertaintyFields unit={unit} value={of} onChange={(next) => onChange(withChange(value, i, next && next.kind !== 'channel' ? { of: next } : null))} />
           </fieldset>

@@ -1,8 +1,8 @@
 import { printUnit, type Uncertainty } from '@undameter/core';
 import { InputNumber, Select } from 'antd';
-import { Field } from '../../parts/Field';
-import { ChannelSelect } from '../../step/ChannelSelect';
-import type { FormChannel } from '../../step/StepForm';
+import { Field } from '../parts/Field';
+import { ChannelSelect } from '../step/ChannelSelect';
+import type { FormChannel } from '../step/StepForm';
 
 interface UncertaintyFieldsProps {
   unit: string;

@@ -15,11 +15,15 @@ import { Empty } from '../../parts/Empty';
 import { NameInput } from '../../parts/NameInput';
 import { Sentence } from '../../parts/Sentence';
 import { day } from '../../parts/day';
+import { SensorBoard } from './SensorBoard';
+import { SensorForm } from './SensorForm';
 
 /** One campaign: its question, its runs, and what was found so far. */
 export function CampaignPlace() {
   const { campaignId, campaign, error } = useCampaign();
   const navigate = useNavigate();
+  const { data: sensors } = useQuery(queries.sensors(campaignId));
+  const [sensorInHand, setSensorInHand] = useState<number | 'new'>();
   const change = useMutation({
     mutationFn: ({ name, question }: Pick<CampaignReply, 'name' | 'question'>) =>
       ask(`/campaigns/${campaignId}`, { method: 'PUT', body: { name, question } }),
@@ -102,9 +106,26 @@ export function CampaignPlace() {
               },
             ]}
           />
+          <SensorBoard
+            sensors={sensors}
+            inHand={typeof sensorInHand === 'number' ? sensorInHand : undefined}
+            onTake={setSensorInHand}
+            onNew={() => setSensorInHand('new')}
+          />
         </>
       }
-      panel={<Findings campaignId={campaignId} campaign={campaign} />}
+      panel={
+        sensorInHand === undefined ? (
+          <Findings campaignId={campaignId} campaign={campaign} />
+        ) : (
+          <SensorForm
+            key={sensorInHand}
+            campaignId={campaignId}
+            row={sensors?.find((s) => s.id === sensorInHand)}
+            onDone={() => setSensorInHand(undefined)}
+          />
+        )
+      }
     />
   );
 }

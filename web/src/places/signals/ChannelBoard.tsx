@@ -26,7 +26,7 @@ export function ChannelBoard(props: ChannelBoardProps) {
   const from = (row: Row) => (row.origin === 'logged' ? 'logged' : (madeBy.get(row.symbol) ?? 'derived'));
   const reading = (row: Row, v: number | null) => (v === null || row.labels ? '–' : formatValue(v));
   const numbers = bench?.channels.filter((c) => c.labels === null) ?? [];
-  const declaredOf = (row: Row) => run?.declared.find((c) => c.symbol === row.symbol)?.uncertainty ?? null;
+  const declaredOf = (row: Row) => run?.declared.find((c) => c.symbol === row.symbol);
   const columns: BoardColumn<Row>[] = [
     {
       key: 'name', title: 'Channel', value: (r) => r.name,
@@ -50,7 +50,7 @@ export function ChannelBoard(props: ChannelBoardProps) {
     },
     {
       key: 'unit', title: 'Unit', value: (r) => printUnit(r.unit),
-      cell: (r) => (r.origin === 'logged' ? <DeclareChannel runId={runId} channel={r} uncertainty={declaredOf(r)} channels={numbers} onConvert={onConvert} /> : <code>{printUnit(r.unit)}</code>),
+      cell: (r) => (r.origin === 'logged' ? <DeclareChannel runId={runId} channel={r} declared={declaredOf(r)} channels={numbers} onConvert={onConvert} /> : <code>{printUnit(r.unit)}</code>),
     },
     { key: 'missing', title: 'Missing', numeric: true, value: (r) => r.missing, cell: (r) => formatCount(r.missing) },
     {

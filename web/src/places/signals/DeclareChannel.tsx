@@ -1,21 +1,24 @@
-import type { BenchReply, ChannelBody } from '@undameter/contract';
+import type { BenchReply, ChannelBody, RunReply } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
-import { useMutation } from '@tanstack/react-query';
-import { Button, Input, Popover } from 'antd';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Button, Input, Popover, Select } from 'antd';
 import { useState } from 'react';
+import { useCampaign } from '../../app/useCampaign';
 import { ask } from '../../data/api';
+import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import type { FormChannel } from '../../step/StepForm';
-import { DeclaredSources } from './DeclaredSources';
+import { DeclaredSources } from '../../uncertainty/DeclaredSources';
+import { unitDoubt } from './unitDoubt';
 
 type Row = BenchReply['channels'][number];
 
 interface DeclareChannelProps {
   runId: number;
   channel: Row;
-  /** What is declared of its uncertainty. */
-  uncertainty: NonNullable<ChannelBody['uncertainty']> | null;
+  /** What is declared of its uncertainty, and the sensor that states it. */
+  declared: Pick<RunReply['declared'][number], 'uncertainty' | 'sensorId'> | undefined;
   /** The run's channels of numbers, one of which may tell the uncertainty. */
   channels: readonly FormChannel[];
   /** Shows the channel in another unit, by a step of the procedure. */
@@ -47,9 +50,15 @@ export function DeclareChannel(props: DeclareChannelProps) {
   );
 }
 
-function Form({ runId, channel, uncertainty, channels, onConvert, onDone }: DeclareChannelProps & { onDone(): void }) {
+function Form({ runId, channel, declared, channels, onConvert, onDone }: DeclareChannelProps & { onDone(): void }) {
   const { symbol, name, unit, labels } = channel;
-  const [body, setBody] = useState<ChannelBody>({ symbol, name, unit, uncertainty });
+  const sensorId = declared?.sensorId ?? null;
+  const [body, setBody] = useState<ChannelBody>({ symbol, name, unit, sensorId, uncertainty: sensorId === null ? (declared?.uncertainty ?? null) : null });
+  const [accepted, setAccepted] = useState<string>();
+  const { campaignId } = useCampaign();
+  const { data: sensors = [] } = useQuery(queries.sensors(campaignId));
+  const doubt = labels ? null : unitDoubt(unit, body.unit);
+  const isAsked = doubt !== null && accepted !== body.unit;
   const [converted, setConverted] = useState('');
   const declare = useMutation({
     mutationFn: () =>
@@ -66,13 +75,24 @@ function Form({ runId, channel, uncertainty, channels, onConvert, onDone }: Decl
       className="declare"
       onSubmit={(e) => {
         e.preventDefault();
-        declare.mutate();
+        if (isAsked) setAccepted(body.unit);
+        else declare.mutate();
       }}
     >
       {text('Name', 'name')}
       {text('Symbol', 'symbol')}
       {!labels && text('Unit', 'unit')}
-      {!labels && (
+      {!labels && sensors.length > 0 && (
+        <Field label="Sensor">
+          <Select<number | 'none'>
+            aria-label="Sensor"
+            value={body.sensorId ?? 'none'}
+            onChange={(next) => setBody({ ...body, sensorId: next === 'none' ? null : next, uncertainty: null })}
+            options={[{ value: 'none' as const, label: 'none of the list' }, ...sensors.map((s) => ({ value: s.id, label: s.name }))]}
+          />
+        </Field>
+      )}
+      {!labels && body.sensorId === null && (
         <DeclaredSources
           unit={body.unit}
           value={body.uncertainty ?? null}
@@ -84,8 +104,9 @@ function Form({ runId, channel, uncertainty, channels, onConvert, onDone }: Decl
         The samples stay as they were logged: this says what they are. Steps that use another symbol have to follow.
       </p>
       <Sentence error={declare.error} />
+      {doubt && accepted === body.unit && <p className="doubt">{doubt}</p>}
       <Button type="primary" htmlType="submit" loading={declare.isPending} disabled={body.name.trim() === ''}>
-        Declare
+        {doubt && !isAsked ? 'Declare all the same' : 'Declare'}
       </Button>
       {!labels && (
         <div className="convert">

@@ -1,7 +1,7 @@
 import { interpolationMethods, methodOf, type AxisScale } from '@undameter/core';
 import { Input, Segmented, Select } from 'antd';
 import { Field } from '../../parts/Field';
-import { UncertaintyFields } from '../signals/UncertaintyFields';
+import { UncertaintyFields } from '../../uncertainty/UncertaintyFields';
 import { reshaped, type Shape } from './cells';
 import type { TableDraft } from './state';
 

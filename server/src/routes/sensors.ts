@@ -1,0 +1,24 @@
+import { sensorBody, sensorRow, type SensorBody, type SensorRow } from '@undameter/contract';
+import { checkSources, parseUnit } from '@undameter/core';
+import type { Services } from '../services';
+import { createSensor, removeSensor, sensors, updateSensor } from '../store/sensors';
+import { collectionRoutes } from './collectionRoutes';
+import type { Routes } from './Routes';
+
+export function sensorRoutes(app: Routes, { db }: Services): void {
+  collectionRoutes<SensorBody, SensorRow>(app, {
+    path: 'sensors',
+    one: 'a sensor',
+    body: sensorBody,
+    row: sensorRow,
+    list: (campaignId) => sensors(db, campaignId),
+    check: (body) => {
+      parseUnit(body.unit);
+      checkSources(body.name, body.sources);
+      return body;
+    },
+    create: (campaignId, body) => createSensor(db, campaignId, body),
+    update: (id, body) => updateSensor(db, id, body),
+    remove: (id) => removeSensor(db, id),
+  });
+}
