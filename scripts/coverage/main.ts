@@ -24,8 +24,8 @@ const about = `A 95 % interval should hold the truth in 94 to 96 of 100 sets. Wh
 - *shared offset*, *shared gain*: all points of a set are off together, by three standard deviations of a point and by 1 %.
   A further point is one of the same sensors. Reading back close to the top of a parabola is beyond first order.
 - *operating point*: covers is of those that are not told as too short for their correlation time, told the share of these.
-- Lines through a smoothed or differentiated channel know of their noise by the correlation of their residuals only: that of a
-  central difference cancels along the line, so that its ± is too large, on the safe side.
+- Lines through a smoothed or differentiated channel know how each logged sample came into their points. The noise of a derivative
+  cancels along the line but at its ends, of which there are few: its ± is somewhat too large, on the safe side.
 `;
 const sets = Number(process.argv[2] ?? 400);
 const begun = performance.now();

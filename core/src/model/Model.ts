@@ -1,6 +1,7 @@
 import type { Static, TObject } from 'typebox';
 import type { Unit } from '../units';
 import type { Spread } from './uncertainty/completeFit';
+import type { NoiseThrough } from './uncertainty/noiseThrough';
 import type { PointErrors, SystematicEffect } from './uncertainty/PointErrors';
 
 /** What a model is fitted to: n points, unit of each axis as the channels carry them. */
@@ -17,6 +18,8 @@ export interface FitData {
   errors?: readonly PointErrors[];
   /** The points stand in the order in which they were measured, so that their neighbours may know of each other. */
   isInOrder?: boolean;
+  /** Where linear steps made y: how the noise of what was logged came into it. */
+  noise?: NoiseThrough;
   /** Further x of a model that is linear in several, each of length n. */
   others?: Float64Array[];
   /** Names for sentences. */
@@ -69,8 +72,8 @@ export interface Fit extends PlainFit {
   effects: readonly SystematicEffect[];
   /** So many independent points are these points worth. */
   worth: number;
-  /** Variance of a point of weight 1, and how much neighbours in time know of each other: of a first-order process. */
-  scatter: { variance: number; rho: number };
+  /** Variance of a point of weight 1; correlation of neighbours in time, of a first-order process. With `through`: of the noise that was spread. */
+  scatter: { variance: number; rho: number; through?: NoiseThrough | undefined };
   /** Of the random part; infinite where the scatter of a point is known. */
   randomDegreesOfFreedom: number;
   /** How sure a number is that changes with the coefficients as the gradient says; with the scatter of one further point. */

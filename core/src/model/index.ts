@@ -24,6 +24,7 @@ export {
 export { coverageFactor, spreadOf, type Spread } from './uncertainty/completeFit';
 export { effectsOn, rootOfSquares, type PointErrors, type SystematicEffect } from './uncertainty/PointErrors';
 export { budgetOf, SCATTER, type BudgetLine } from './uncertainty/budget';
+export type { NoiseThrough } from './uncertainty/noiseThrough';
 export { scatterAbout } from './uncertainty/scatterAbout';
 export { durbinWatson, normalityTest, runsTest, zeroMeanTest } from './statistics/residualTests';
 export { fTail, normalDistribution, normalQuantile } from './statistics/distributions';

@@ -2,7 +2,7 @@ import { AppError } from '../error/AppError';
 import { operatingPoints, pickSamples, type Condition } from '../condition';
 import type { RunState } from '../procedure/RunState';
 import { numberChannelOf } from '../procedure/stepTools';
-import { combined, countKept, errorsOf, gather, isRandomSource, KEPT, type Channel } from '../sample';
+import { combined, countKept, errorsOf, gather, isRandomSource, KEPT, type Channel, type SpreadOf } from '../sample';
 import type { PointErrors } from './uncertainty/PointErrors';
 
 export interface Series {
@@ -21,6 +21,8 @@ export interface Series {
   randomX: Float64Array;
   /** The part that the points share, source by source. */
   errors: PointErrors[];
+  /** Of samples: how linear steps spread the logged ones into y; absent where none did. */
+  spread?: SpreadOf | undefined;
   /** Operating points that are too short for the correlation time of x or y, so that their ± is a guess. */
   short: number;
   /** The points are operating points, not samples. */
@@ -73,6 +75,7 @@ export function seriesData(
     short: 0,
     isReduced: false,
     members: present,
+    spread: yChannel.spread?.(),
     others: otherChannels.map((c) => column(c.values)),
     otherChannels,
     picked,

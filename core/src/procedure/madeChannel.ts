@@ -25,7 +25,7 @@ export function madeNames(start: StartState, suffix: string, words: string) {
 }
 
 type Made = Pick<Channel, 'symbol' | 'name' | 'unit' | 'values'> &
-  Partial<Pick<Channel, 'errors' | 'datum' | 'decimals' | 'doubtful'>>;
+  Partial<Pick<Channel, 'errors' | 'spread' | 'datum' | 'decimals' | 'doubtful'>>;
 
 /** The effect of a step that made a channel. @throws {AppError} SYMBOL_TAKEN, SYMBOL_INVALID */
 export const made = (state: RunState, channel: Made, doubts: string[] = []): StepEffect => ({

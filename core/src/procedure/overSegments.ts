@@ -1,7 +1,17 @@
 import { AppError } from '../error/AppError';
 import { formatCount } from '../number/formatNumber';
-import { addErrors, errorsOf, gather, mapErrors, sampleNumbers, scatter, segments, type ErrorSources } from '../sample';
-import { bridged, type Bridged } from '../signal';
+import {
+  addErrors,
+  errorsOf,
+  gather,
+  mapErrors,
+  sampleNumbers,
+  scatter,
+  segments,
+  type ErrorSources,
+  type SpreadOf,
+} from '../sample';
+import { bridged, inSeries, overStretches, type Bridged } from '../signal';
 import type { RunState } from './RunState';
 import { numberChannelOf } from './stepTools';
 
@@ -12,6 +22,8 @@ export interface OverSegments {
   stretches: readonly Int32Array[];
   /** The errors of the channel through the same work, for work that is linear in y. */
   errors: () => ErrorSources;
+  /** How it spread each sample over its neighbours, on top of what was done to the channel before; for linear work. */
+  spread: () => SpreadOf | undefined;
 }
 
 /**
@@ -50,6 +62,11 @@ export function overSegments(
     values: through(y.values),
     doubts: passedOver ? [`${formatCount(passedOver)} missing: in stretches too short for it`] : [],
     stretches: long,
+    spread: once(() => {
+      const own = overStretches(work, positions, long);
+      const before = y.spread?.();
+      return own && before ? inSeries(before, own) : own;
+    }),
     errors: () => {
       const ofY = mapErrors(errorsOf(y, state.channels), through);
       if (!alongError || !x) return ofY;
@@ -61,6 +78,12 @@ export function overSegments(
       return addErrors(ofY, ofX);
     },
   };
+}
+
+/** Every fit through the channel asks for it. */
+function once<T>(find: () => T): () => T {
+  let found: { value: T } | undefined;
+  return () => (found ??= { value: find() }).value;
 }
 
 const known = new WeakMap<Float64Array, { of: unknown[]; stretches: readonly Int32Array[] }>();

@@ -1,5 +1,6 @@
 import { parseUnit, type Datum, type Unit } from '../units';
 import type { ErrorSources } from './errorSources';
+import type { SpreadOf } from './SampleSpread';
 import type { DeclaredUncertainty } from './Uncertainty';
 
 /** One quantity over the samples of a run. Missing is NaN. */
@@ -18,6 +19,8 @@ export interface Channel {
   uncertainty?: DeclaredUncertainty | undefined;
   /** For a channel made by a step: how the errors of others reach it, computed when asked. */
   errors?: (() => ErrorSources) | undefined;
+  /** For a channel that linear steps made: how they spread each logged sample over its neighbours; found out when asked. */
+  spread?: (() => SpreadOf | undefined) | undefined;
   /** Numbers of samples that are less sure than the others, rising, and why. */
   doubtful?: { samples: Int32Array; why: string; isOutsideTable?: boolean } | undefined;
   /** How many decimals are shown; what is computed keeps all. */

@@ -31,4 +31,5 @@ export { setAsidePoints, type SetAsidePoints } from './setAsidePoints';
 export { firstAtLeast } from './searchSorted';
 export { Draw, drawOne, shapeOf, shapesOf, type Shape } from './Draw';
 export { uncertaintyOfSensor, type Sensor } from './sensor';
+export type { SampleSpread, SpreadOf } from './SampleSpread';
 export { distinctNames } from './distinctNames';

@@ -26,6 +26,7 @@ export { crossCorrelation } from './spectrum/crossCorrelation';
 export { amplitudes, powerDensity, type DensitySettings, type Lines, type Taper } from './spectrum/density';
 export { fft } from './spectrum/fft';
 export { realSpectrum, samplesOfSpectrum, type Spectrum } from './spectrum/realSpectrum';
+export { correlationsThrough, inSeries, overStretches, spreadOfSamples } from './response';
 export { dependenceOf, type Dependence } from './statistics/dependence';
 export { MAD_OF_SIGMA, noiseOfColumn } from './statistics/noise';
 export { standardErrorOfMean, type Mean } from './statistics/standardErrorOfMean';

@@ -105,11 +105,20 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
         y: ofY && inside(ofY),
       })),
       isInOrder: !data.isReduced,
+      ...noiseOf(data, taken, final.samples),
     },
     known,
     random,
     leftOut: { x: outside(data.x), y: outside(data.y) },
   };
+}
+
+/** How the noise of the logged samples came into the points that take part. */
+function noiseOf({ spread, members }: Series, taken: Int32Array, samples: number): Pick<FitData, 'noise'> {
+  if (!spread || !(members instanceof Int32Array)) return {};
+  const pointOf = new Int32Array(samples).fill(-1);
+  taken.forEach((i, point) => (pointOf[members[i]!] = point));
+  return { noise: { samples, spread, pointOf } };
 }
 
 /**

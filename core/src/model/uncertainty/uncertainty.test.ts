@@ -6,7 +6,9 @@ import type { FitData } from '../Model';
 import { crossings, optima, readAt, readBack } from '../readings';
 import { budgetOf } from './budget';
 import { coverageFactor, spreadOf } from './completeFit';
-import { dependenceOf, movingAverage } from '../../signal';
+import { centralDifference, dependenceOf, movingAverage, savitzkyGolay, spreadOfSamples } from '../../signal';
+import { Draw } from '../../sample';
+import { drawnScatter } from '../../propagation';
 import { scatterAbout } from './scatterAbout';
 
 const line = modelOf('polynomial');
@@ -276,3 +278,61 @@ describe('worked examples of the GUM; numbers from memory', () => {
   // JCGM 100 G.4 and example H.1.6: u_c = 32 nm with 16 degrees of freedom, k of 99 % there 2.92; of 95 % by Student's t 2.12.
   test('16 effective degrees of freedom take 2.12', () => expect(coverageFactor(16)).toBeCloseTo(2.12, 2));
 });
+
+describe('a fit through a channel that linear steps made knows how its noise came about', () => {
+  const n = 300;
+  const at = Float64Array.from({ length: n }, (_, i) => i / 10);
+  const smoothing = (column: Float64Array): Float64Array => savitzkyGolay(column, { window: 21, order: 2 });
+  const derivative = (column: Float64Array): Float64Array => savitzkyGolay(column, { window: 11, order: 2, derivative: 1, spacing: 0.1 });
+  const noiseOf = (work: (y: Float64Array, x: Float64Array) => Float64Array) => ({
+    samples: n,
+    spread: spreadOfSamples(work, at)!,
+    pointOf: Int32Array.from(at, (_, i) => i),
+  });
+  /** Scatter of what is found over many sets, beside what each set says of it. */
+  const compared = (work: (y: Float64Array, x: Float64Array) => Float64Array, rho = 0) => {
+    const random = new Random(12);
+    const noise = noiseOf(work);
+    const found: number[] = [];
+    const told: number[] = [];
+    for (let set = 0; set < 60; set++) {
+      let e = 0;
+      const raw = at.map((v) => {
+        e = rho * e + random.normal(Math.sqrt(1 - rho * rho));
+        return 2 * v + 0.15 * v * v + 0.1 * e;
+      });
+      const fit = fitModel(line, { degree: 2 }, { x: at, y: work(raw, at), xName: 'x', isInOrder: true, noise });
+      found.push(fit.parameters[1]!);
+      told.push(fit.parameterSpread(1).standard);
+    }
+    const mean = (all: readonly number[]) => all.reduce((s, v) => s + v, 0) / all.length;
+    const centre = mean(found);
+    return mean(told) / Math.sqrt(mean(found.map((v) => (v - centre) ** 2)));
+  };
+  test.each([
+    ['a smoothing', smoothing, 0],
+    ['a derivative, whose noise cancels along the line but at its ends', derivative, 0],
+    ['a central difference', centralDifference, 0],
+    ['a smoothing of noise that was correlated before', smoothing, 0.8],
+  ])('%s', (_, work, rho) => {
+    const ratio = compared(work as typeof smoothing, rho);
+    expect(ratio).toBeGreaterThan(0.75);
+    expect(ratio).toBeLessThan(1.3);
+  });
+  test('and the same noise comes out of the draws of the whole way', () => {
+    const noise = noiseOf(smoothing);
+    const random = new Random(2);
+    const raw = at.map((v) => 3 + v + random.normal(0.1));
+    const points: FitData = { x: at, y: smoothing(raw), xName: 'x', isInOrder: true, noise };
+    const fit = fitModel(line, straight, points);
+    expect(fit.worth).toBeLessThan(n / 5);
+    const slopes = Array.from({ length: 200 }, (_, k) => {
+      const { y: moved } = drawnScatter({ fit, data: points }, {}, new Draw(new Random(k)));
+      return fitModel(line, straight, { x: at, y: points.y.map((v, i) => v + moved![i]!), xName: 'x' }).parameters[1]!;
+    });
+    const mean = slopes.reduce((s, v) => s + v, 0) / slopes.length;
+    const drawn = Math.sqrt(slopes.reduce((s, v) => s + (v - mean) ** 2, 0) / (slopes.length - 1));
+    expect(drawn / fit.parameterSpread(1).standard).toBeGreaterThan(0.85);
+    expect(drawn / fit.parameterSpread(1).standard).toBeLessThan(1.2);
+  });
+}); // prettier-ignore

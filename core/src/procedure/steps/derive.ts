@@ -3,11 +3,19 @@ import { evaluateFormula, parseFormula, symbolsIn } from '../../formula';
 import { formatCount } from '../../number/formatNumber';
 import { printUnit } from '../../units';
 import { outsideTables } from '../outsideTables';
+import type { RunState } from '../RunState';
+import type { Channel } from '../../sample';
 import { defineStep } from '../StepKind';
 import { freeSymbol, withNewChannel } from '../stepTools';
 
 /** A formula as it is printed: a true minus and a middle dot. */
 const inPrint = (formula: string): string => formula.replace(/\s*\*\s*/g, ' · ').replace(/-/g, '−');
+
+/** A formula of one channel alone leaves the noise of neighbours as alike as it was. */
+function spreadOfOne(formula: string, { channels }: RunState): Channel['spread'] {
+  const read = symbolsIn(parseFormula(formula)).flatMap((s) => channels.get(s) ?? []);
+  return read.length === 1 ? read[0]!.spread : undefined;
+}
 
 export const derive = defineStep({
   kind: 'derive',
@@ -52,6 +60,7 @@ export const derive = defineStep({
       values: result.values,
       datum: result.datum,
       errors: result.errors,
+      spread: spreadOfOne(formula, state),
       doubtful: outside.doubtful,
     };
     return { state: withNewChannel(state, channel), made: symbol, doubts };

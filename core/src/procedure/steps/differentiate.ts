@@ -90,7 +90,7 @@ export const differentiate = defineStep({
       if (factor !== 1) for (let i = 0; i < out.length; i++) out[i]! *= factor;
       return out;
     };
-    const { values, doubts, errors, stretches } = overSegments(state, channel, against, window, rate, derivative === 1 ? rateByAlong(rate, factor) : undefined);
+    const { values, doubts, errors, stretches, spread } = overSegments(state, channel, against, window, rate, derivative === 1 ? rateByAlong(rate, factor) : undefined);
     const unsure = endsOf(stretches, (window - 1) / 2);
     const rateUnit = printUnit(wanted.text);
     const told = [
@@ -103,7 +103,7 @@ export const differentiate = defineStep({
       for (const i of unsure) column[i] = NaN;
       return column;
     };
-    const channelMade = { symbol, name, unit: rateUnit };
+    const channelMade = { symbol, name, unit: rateUnit, spread };
     return ends === 'leave'
       ? made(state, { ...channelMade, values: leave(values), errors: () => mapErrors(errors(), leave) }, told)
       : made(state, { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } }, told);

@@ -62,10 +62,10 @@ export const filter = defineStep({
     if (state.along === undefined) throw new AppError('NO_TIME_FOR_FILTER', {});
     const xName = numberChannelOf(state, state.along).name;
     const { unit, datum } = passedBy(settings.method, numberChannelOf(state, channel));
-    const { values, doubts, errors } = overSegments(state, channel, state.along, 4, (y, x) =>
+    const { values, doubts, errors, spread } = overSegments(state, channel, state.along, 4, (y, x) =>
       onEvenSteps(y, x, { name: xName, method: 'a filter' }, (even, spacing) => filtered(even, spacing, settings)),
     );
-    return made(state, { symbol, name, unit, datum, values, errors }, doubts);
+    return made(state, { symbol, name, unit, datum, values, errors, spread }, doubts);
   },
 });
 

@@ -54,7 +54,13 @@ export const resample = defineStep({
       // Words have nothing between them.
       const work = onGrid(c.labels && (method === 'linear' || method === 'mean') ? 'nearest' : method);
       const values = c === time ? grid : work(c.values);
-      return { ...c, values, uncertainty: undefined, errors: () => mapErrors(errorsOf(c, state.channels), work) };
+      return {
+        ...c,
+        values,
+        uncertainty: undefined,
+        spread: undefined,
+        errors: () => mapErrors(errorsOf(c, state.channels), work),
+      };
     };
     const channels = new Map([...state.channels].map(([symbol, c]) => [symbol, moved(c)]));
     const logged = state.logged ?? { samples: state.samples, mask: state.mask };

@@ -95,7 +95,7 @@ export const smooth = defineStep({
     const source = numberChannelOf(state, channel);
     const xName = state.along === undefined ? 'sample number' : numberChannelOf(state, state.along).name;
     let uneven = false;
-    const { values, doubts, errors } = overSegments(state, channel, state.along, needOf(settings), (y, x) => {
+    const { values, doubts, errors, spread } = overSegments(state, channel, state.along, needOf(settings), (y, x) => {
       uneven ||= countsSamples(settings) && bridged(y, x) === undefined;
       return smoothed(y, x, settings, xName);
     });
@@ -103,7 +103,7 @@ export const smooth = defineStep({
     const linear = method !== 'runningMedian' && !(method === 'localRegression' && settings.robust);
     // What shifts all samples alike shifts a median with them.
     const carried = linear ? errors : () => errorsOf(source, state.channels);
-    return made(state, { symbol, name, unit: source.unit, datum: source.datum, values, errors: carried }, doubts);
+    return made(state, { symbol, name, unit: source.unit, datum: source.datum, values, errors: carried, spread: linear ? spread : undefined }, doubts);
   },
 }); // prettier-ignore
 
