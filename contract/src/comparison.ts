@@ -59,7 +59,7 @@ export const comparedCandidate = closed({
   uVal: reading,
   /** What that uncertainty is due to, the largest part first. */
   budget: Type.Array(budgetLine),
-  verdict: closed({ state, text: Type.String() }),
+  verdict: closed({ state, text: Type.String(), differsIn: Type.Array(Type.String()) }),
   /** With the standard uncertainty of each difference, nothing where none is known. */
   drawn: closed({ x: column, difference: column, reference: column, candidate: column, uncertainty: column }),
   problem: orNull(problem),

@@ -175,6 +175,8 @@ export const curveReading = closed({
   factor: reading,
   outside: Type.Number(),
   what: Type.String(),
+  /** The curve bends so much within the ± that first order may not hold. */
+  isBent: Type.Boolean(),
   /** Why what is read may be off, the largest reason first. */
   budget: Type.Array(budgetLine),
 });

@@ -52,7 +52,7 @@ function rowOf(c: Case, s: Scatter, weighting: Weighting, sets: number): Row {
       tallies.further.add(Math.abs(value - further) <= readAt(curve, at).yFurther.halfWidth);
     }
     readings(c, curve, truth, s, random).forEach((holds) => tallies.readings.add(holds));
-    tallies.told.add(isTold(c, fit, data, weighting));
+    tallies.told.add(isTold(c, fit, data, weighting) || isBackBent(c, curve, truth));
   }
   const weights = weighting === 'none' ? '' : `, weights ${weighting}`;
   return { name: `${c.name}, ${s.name}${weights}`, covers: { parameters: tallies.parameters.percent, curve: tallies.curve.percent, 'further point': tallies.further.percent, readings: tallies.readings.percent }, told: tallies.told.percent };
@@ -101,6 +101,12 @@ function readings(c: Case, curve: ReadCurve, truth: (v: number) => number, s: Sc
 
 const nearest = <R extends { x: number }>(all: readonly R[], to: number): R | undefined =>
   all.reduce<R | undefined>((best, r) => (!best || Math.abs(r.x - to) < Math.abs(best.x - to) ? r : best), undefined);
+
+/** Whether the reading back from y says that the curve bends within its ±, or that it does not reach there. */
+const isBackBent = (c: Case, curve: ReadCurve, truth: (v: number) => number): boolean => {
+  const middle = c.from + 0.35 * (c.to - c.from);
+  return nearest(readBack(curve, truth(middle)), middle)?.isBent ?? true;
+};
 
 /** Whether the ladder says that the ± of this fit is not to be trusted as it stands. */
 function isTold(c: Case, fit: Fit, data: FitData, weights: Weighting): boolean {

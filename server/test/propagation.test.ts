@@ -91,6 +91,20 @@ describe('draws of a whole way', () => {
     expect(meeting).toMatchObject({ agreement: 'agrees', missing: 0, unit: 'm/s' });
   }); // prettier-ignore
 
+  test('behind a smoothing the draws spread the noise as the step does, and agree', async () => {
+    const smooth = { id: 's', kind: 'smooth', version: 1, on: true, settings: { channel: 'r', method: 'savitzkyGolay', window: 21, order: 2, symbol: 'r_s', name: 'r, smoothed' } }; // prettier-ignore
+    const { body: run } = await ask<{ procedureVersion: number }>(`/runs/${runId}`);
+    await ask(`/runs/${runId}/procedure`, { steps: [smooth], version: run.procedureVersion }, 'PUT');
+    const first = (await ask<{ id: number }>(`/campaigns/${campaignId}/conditions`, { name: 'rising', limits: [{ symbol: 't', value: 375, tolerance: 110, unit: 's' }] })).body.id; // prettier-ignore
+    const over = { x: 'v', y: 'r_s', conditionIds: [first], settings: { degree: 1 } };
+    const fit = (await ask<FitReply>('/fits/trial', fitBody(over))).body.series[0]!;
+    expect(fit.worth).toBeLessThan(fit.points / 5);
+    const drawn = await ended(asked({ ...over, atX: null, atY: null }));
+    const slope = drawn.quantities.find((q) => q.name === 'a1')!;
+    expect(slope.standard! / fit.parameters[1]!.standardError!).toBeGreaterThan(0.9);
+    expect(slope.standard! / fit.parameters[1]!.standardError!).toBeLessThan(1.15);
+  });
+
   test('one is stopped with what it has', async () => {
     const started = (await ask<PropagationReply>('/fits/monte-carlo', asked({ draws: 20_000 }))).body;
     const stopped = await ask<PropagationReply>(at(started.jobId), undefined, 'DELETE');

@@ -125,6 +125,15 @@ describe('the verdict says no more than the numbers do', () => {
     expect(state).toBe('failed');
     expect(text).toMatch(/At 7 s it is off by 2\.02 m/);
   });
+  test('says in a word in what they differ, each of it only where it does', () => {
+    const quiet = { independent: tenth.map(() => 0.002) };
+    expect(held((v) => (v - 4.5) / 4.5 - noise[v]!, quiet).differsIn).toEqual(expect.arrayContaining(['the slope']));
+    expect(held((v) => (v - 4.5) / 4.5 - noise[v]!, quiet).differsIn).not.toContain('the level');
+    expect(held(() => 1, { independent: tenth }).differsIn).toContain('the level');
+    expect(held(() => 1, { independent: tenth }).differsIn).not.toContain('the slope');
+    expect(held((v) => (v === 7 ? 1.9 : 0), { independent: tenth }).differsIn).toContain('the point at 7 s');
+    expect(held(() => 0, { independent: tenth })).toMatchObject({ state: 'passed', differsIn: [] });
+  });
   test('a steady trend of ±1 m over points of 2 mm fails though its mean is nothing', () => {
     const { state, text } = held((v) => (v - 4.5) / 4.5 - noise[v]!, { independent: tenth.map(() => 0.002) });
     expect(state).toBe('failed');

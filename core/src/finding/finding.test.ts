@@ -15,7 +15,7 @@ const parameter = {
 }; // prettier-ignore
 const difference = {
   yName: 'Head', xName: 'Flow', series: '', unit: 'm', xUnit: 'L/min', mean: -0.3, meanHalfWidth: 0.02, rms: 0.41,
-  largest: -0.9, largestAt: 118.2, points: 60, validation: NaN, verdict: 'notTested' as const, reference: 'Sweep', candidate: 'Simulation',
+  largest: -0.9, largestAt: 118.2, points: 60, validation: NaN, verdict: 'notTested' as const, differsIn: [] as string[], reference: 'Sweep', candidate: 'Simulation',
 }; // prettier-ignore
 
 test('a constant term reads as the value at zero, with unit, ± and origin', () =>
@@ -71,9 +71,20 @@ test('a difference says which side, and no more than the verdict does', () => {
   expect(differenceSentence({ ...known, verdict: 'failed' })).toContain(
     'they differ by more than is known of both sides',
   );
+  expect(
+    differenceSentence({ ...known, verdict: 'failed', differsIn: ['the slope', 'the points as a whole'] }),
+  ).toContain('differ by more than is known of both sides, namely in the slope and the points as a whole; rms');
+  expect(differenceSentence({ ...known, verdict: 'passed' })).not.toContain('namely');
   expect(differenceSentence({ ...known, verdict: 'doubtful' })).toContain('doubtful whether they agree');
   for (const verdict of ['failed', 'doubtful', 'notTested'] as const)
     expect(differenceSentence({ ...known, verdict })).not.toContain('no error of the candidate');
+});
+
+test('a ± within which the curve bends is told, and only that', () => {
+  const back = { x: 5, y: 20, xHalf: 2, yHalf: 0, outside: 0 };
+  const said = (isBent: boolean) => readingSentence({ ...parameter, what: 'back', at: 20, readings: [{ ...back, isBent }] }); // prettier-ignore
+  expect(said(true)).toContain('5.0 ± 2.0 L/min (the curve bends within this ±, so that it may not hold)');
+  expect(said(false)).not.toContain('bends');
 });
 
 test('a place on the curve, its optimum and its scatter read as sentences, and an extrapolation says so', () => {

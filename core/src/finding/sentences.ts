@@ -33,7 +33,14 @@ export interface ReadingFacts extends FitFacts {
   what: 'at' | 'back';
   at: number;
   factor: number;
-  readings: readonly { x: number; y: number; xHalf: number | null; yHalf: number | null; outside: number }[];
+  readings: readonly {
+    x: number;
+    y: number;
+    xHalf: number | null;
+    yHalf: number | null;
+    outside: number;
+    isBent?: boolean;
+  }[];
 }
 
 /** What a finding about how well a curve holds its points is made of. */
@@ -62,6 +69,8 @@ export interface DifferenceFacts {
   /** Standard uncertainty of the mean difference; NaN where neither side states one. */
   validation: number;
   verdict: 'passed' | 'doubtful' | 'failed' | 'notTested';
+  /** In what they differ, where they do. */
+  differsIn: readonly string[];
 }
 
 const withUnit = (number: string, unit: string): string => `${number} ${printUnit(unit)}`.trim();
@@ -136,6 +145,8 @@ export function optimumSentence(f: OptimumFacts): string {
 export interface CrossingFacts extends Omit<OptimumFacts, 'what' | 'yHalf'> {
   /** The series of the other curve. */
   other: string;
+  /** The curves bend so much within the ± that first order may not hold. */
+  isBent?: boolean;
 }
 
 /** Where two curves meet as a sentence. */
@@ -161,8 +172,9 @@ export function rankingSentence(f: RankingFacts): string {
   return `${f.yName} against ${f.xName.toLowerCase()}${f.series ? `, ${f.series}` : ''}: ${f.verdict} Residual standard deviations on ${points}: ${each.join('; ')}.`;
 } // prettier-ignore
 
-const beyondWords = ({ outside }: { outside: number }): string =>
-  outside > 0 ? ` (extrapolated by ${Math.ceil(outside * 100)} % of the measured range)` : '';
+const beyondWords = ({ outside, isBent }: { outside: number; isBent?: boolean }): string =>
+  (outside > 0 ? ` (extrapolated by ${Math.ceil(outside * 100)} % of the measured range)` : '') +
+  (isBent ? ' (the curve bends within this ±, so that it may not hold)' : '');
 
 /** How well a curve holds its points as a sentence. */
 export const goodnessSentence = (f: GoodnessFacts): string =>
@@ -177,6 +189,9 @@ const verdicts: Readonly<Record<DifferenceFacts['verdict'], string>> = {
   notTested: 'whether they agree was not tested',
 };
 
+const listed = (parts: readonly string[]): string =>
+  parts.length < 2 ? parts.join() : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)!}`;
+
 /** A comparison of one series as a sentence that says whether the difference is more than what is known. */
 export function differenceSentence(f: DifferenceFacts): string {
   const isKnown = f.validation > 0;
@@ -185,7 +200,7 @@ export function differenceSentence(f: DifferenceFacts): string {
   const holds = isKnown ? `k = 2, ${(Math.abs(f.mean) / f.validation).toFixed(1)} times u_val` : '95 % by the scatter of the points alone, no uncertainty is stated';
   return (
     `${f.candidate}${f.series ? `, ${f.series}` : ''}: its ${f.yName.toLowerCase()} lies on average ` +
-    `${withUnit(`${value} ± ${uncertainty}`, f.unit)} ${side} ${f.reference} (${holds}); ${verdicts[f.verdict]}; ` +
+    `${withUnit(`${value} ± ${uncertainty}`, f.unit)} ${side} ${f.reference} (${holds}); ${verdicts[f.verdict]}${f.differsIn.length > 0 ? `, namely in ${listed(f.differsIn)}` : ''}; ` +
     `rms ${withUnit(formatValue(f.rms, 3), f.unit)}, ` +
     `largest ${withUnit(formatValue(f.largest, 3), f.unit)} at ${withUnit(formatValue(f.largestAt, 4), f.xUnit)}, ` +
     `over ${formatCount(f.points)} points.`

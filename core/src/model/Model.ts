@@ -55,6 +55,8 @@ export interface PlainFit {
   ends: readonly number[];
   /** Value of the curve at x, and its derivatives by what was found, for `spread`. */
   curve(x: number): { value: number; gradient: Float64Array };
+  /** Derivatives of the curve by the further x, where it has any: the same everywhere. */
+  otherSlopes?: Float64Array;
   /** Of a point of the fit by its number, where its gradient does not follow from x alone. */
   pointGradient?(i: number): Float64Array;
   /** Derivatives of each parameter by the coefficients that the gradients of the curve stand for. */

@@ -16,6 +16,8 @@ export interface Reading {
   yFurther: Spread;
   /** Why what was asked for may be off: y where x was given, else x. */
   budget: readonly BudgetLine[];
+  /** The curve bends so much within the ± of x that first order may not hold there. */
+  isBent: boolean;
   /** How far outside the points, as a share of their range; 0 within. */
   outside: number;
 }
@@ -64,6 +66,7 @@ export function readAt({ fit, range, scatterAt }: ReadCurve, x: number): Reading
     xFurther: sure,
     yFurther: furtherSpread(fit, spread, scatterAt(x)),
     budget: budgetOf(fit, gradient),
+    isBent: false,
     outside: outsideOf(x, range),
   };
 } // prettier-ignore
@@ -74,10 +77,12 @@ export const readBack = (curve: ReadCurve, y: number): Reading[] =>
     const at = readAt(curve, x);
     const perSlope = 1 / Math.abs(slopeAt(curve, x));
     const gradient = curve.fit.curve(x).gradient.map((g) => -g / slopeAt(curve, x));
+    const xSpread = scaled(at.ySpread, perSlope);
     return {
       ...at,
       y,
-      xSpread: scaled(at.ySpread, perSlope),
+      xSpread,
+      isBent: isBent((v) => slopeAt(curve, v), x, xSpread.halfWidth),
       xFurther: scaled(at.yFurther, perSlope),
       ySpread: sure,
       yFurther: sure,
@@ -108,9 +113,11 @@ export const crossings = (a: ReadCurve, b: ReadCurve): Reading[] =>
     const perSlope = 1 / Math.abs(slopeAt(a, x) - slopeAt(b, x));
     const apart = differenceSpread(a.fit, b.fit, x);
     const further = spreadOf(Math.hypot(p.yFurther.random, q.yFurther.random), 0, Math.min(a.fit.randomDegreesOfFreedom, b.fit.randomDegreesOfFreedom));
+    const xSpread = scaled(apart, perSlope);
     return {
       ...p,
-      xSpread: scaled(apart, perSlope),
+      xSpread,
+      isBent: isBent((v) => slopeAt(a, v) - slopeAt(b, v), x, xSpread.halfWidth),
       xFurther: scaled(further, perSlope),
       budget: budgetOfMeeting(a.fit, b.fit, x, perSlope),
       outside: Math.max(p.outside, q.outside),
@@ -159,6 +166,13 @@ function roots({ range: [low, high] }: ReadCurve, f: (x: number) => number): num
   }
   return found;
 }
+
+/** Where the slope changes by more than this share of itself within the half width, a straight line through the place is no good. */
+const BENT = 0.4;
+
+/** Source: JCGM 100:2008 (GUM) 5.1.2, note: terms of higher order count where the function is not nearly straight. */
+const isBent = (slope: (x: number) => number, x: number, half: number): boolean =>
+  Math.max(Math.abs(slope(x + half) - slope(x)), Math.abs(slope(x - half) - slope(x))) > BENT * Math.abs(slope(x));
 
 /** A place that is surer than this share of the range is rounding. */
 const GIVEN = 1e-9;

@@ -61,13 +61,13 @@ export function seriesData(
   const channels = [xChannel, yChannel, ...otherChannels];
   const present = picked.filter((i) => channels.every((c) => Number.isFinite(c.values[i]!)));
   const column = (values: Float64Array | undefined): Float64Array => (values ? gather(values, present) : new Float64Array());
-  const [ofX, ofY] = [xChannel, yChannel].map((c) => [...errorsOf(c, state.channels)]) as [Sources, Sources];
+  const [ofX, ofY, ...ofOthers] = channels.map((c) => [...errorsOf(c, state.channels)]) as [Sources, Sources, ...Sources[]];
   const random = (all: Sources) => combined(new Map(all.filter(([source]) => isRandomSource(source))));
   const shared = (all: Sources) => new Map(all.filter(([source]) => !isRandomSource(source)).map(([source, c]) => [source, column(c)]));
   return {
     random: column(random(ofY)),
     randomX: column(random(ofX)),
-    errors: pointErrors(shared(ofX), shared(ofY)),
+    errors: pointErrors(shared(ofX), shared(ofY), ofOthers.map(shared)),
     x: column(xChannel.values),
     y: column(yChannel.values),
     sigma: column(combined(errorsOf(yChannel, state.channels))),
@@ -119,7 +119,11 @@ function pointsOf(
   return {
     random: column(1, 'standardError'),
     randomX: column(0, 'standardError'),
-    errors: pointErrors(effects(0), effects(1)),
+    errors: pointErrors(
+      effects(0),
+      effects(1),
+      otherChannels.map((_, k) => effects(k + 2)),
+    ),
     x: column(0, 'mean'),
     y: column(1, 'mean'),
     sigma: column(1, 'uncertainty'),
@@ -139,12 +143,16 @@ function pointsOf(
 
 type Sources = [string, Float64Array][];
 
-/** The errors of x and of y, source by source: one that reaches both stands in both. */
-function pointErrors(ofX: ReadonlyMap<string, Float64Array>, ofY: ReadonlyMap<string, Float64Array>): PointErrors[] {
-  return [...new Set([...ofX.keys(), ...ofY.keys()])].map((source) => ({
+type BySource = ReadonlyMap<string, Float64Array>;
+
+/** The errors of x, of y and of further x, source by source: one that reaches several stands in all of them. */
+function pointErrors(ofX: BySource, ofY: BySource, ofOthers: readonly BySource[]): PointErrors[] {
+  const sources = new Set([ofX, ofY, ...ofOthers].flatMap((errors) => [...errors.keys()]));
+  return [...sources].map((source) => ({
     source,
     x: ofX.get(source),
     y: ofY.get(source),
+    ...(ofOthers.length > 0 ? { others: ofOthers.map((errors) => errors.get(source)) } : {}),
   }));
 }
 

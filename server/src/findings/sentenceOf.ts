@@ -86,5 +86,6 @@ async function differenceFinding(services: Services, origin: Of<'difference'>): 
     candidate,
     validation: compared.uVal ?? NaN,
     verdict: compared.verdict.state,
+    differsIn: compared.verdict.differsIn,
   });
 }

@@ -89,7 +89,7 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTa
   const halfWidth = n > 1 ? (studentTQuantile(0.975, n - 1) * scatter) / Math.sqrt(n) : NaN;
   const drawn = (column: Float64Array) => indices.map((i) => reading(column[i]!));
   const isOwn = isOwnData(ready.task.fit, task, prepared);
-  const { state, text, assessment } = isOwn ? ownData : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
+  const { state, text, differsIn, assessment } = isOwn ? ownData : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
   return {
     curve,
     points: n,
@@ -105,7 +105,7 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTa
     e: reading(assessment?.level.e ?? NaN),
     uVal: reading(assessment?.level.uVal ?? NaN),
     budget: budgetReply(assessment?.level.budget ?? []),
-    verdict: { state, text },
+    verdict: { state, text, differsIn },
     drawn: {
       x: drawn(found.x),
       difference: drawn(found.difference),
@@ -133,6 +133,7 @@ function withinOf({ difference: d, known }: Difference): number {
 const ownData = {
   state: 'notTested' as const,
   text: 'These are the points that this curve was fitted to, so they cannot judge it: its residuals are judged in Models. Hold it against another run, or against points that the fit did not know.',
+  differsIn: [],
   assessment: undefined,
 };
 
@@ -250,7 +251,7 @@ const emptyCandidate = (): Omit<ComparedCandidate, 'problem'> => ({
   curve: { x: [], y: [], low: [], high: [] },
   points: 0, outside: 0, mean: null, meanHalfWidth: null, rms: null, largest: null, largestAt: null, scaled: null,
   correlation: null, within: null, e: null, uVal: null, budget: [],
-  verdict: { state: 'notTested', text: '' },
+  verdict: { state: 'notTested', text: '', differsIn: [] },
   drawn: { x: [], difference: [], reference: [], candidate: [], uncertainty: [] },
 }); // prettier-ignore
 

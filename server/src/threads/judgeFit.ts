@@ -138,6 +138,7 @@ const halves = (r: Reading, what: string): CurveReading => ({
   factor: reading(r.ySpread.factor || r.xSpread.factor),
   outside: r.outside,
   what,
+  isBent: r.isBent,
   budget: budgetReply(r.budget),
 });
 

@@ -99,10 +99,11 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
       xName: data.xChannel.name,
       ...(others.length > 0 ? { others: data.others.map((c) => inside(c)!) } : {}),
       ...weightsOf(task, data, known, random),
-      errors: data.errors.map(({ source, x: ofX, y: ofY }) => ({
+      errors: data.errors.map(({ source, x: ofX, y: ofY, others: ofOthers }) => ({
         source,
         x: ofX && inside(ofX),
         y: ofY && inside(ofY),
+        others: ofOthers?.map((column) => column && inside(column)),
       })),
       isInOrder: !data.isReduced,
       ...noiseOf(data, taken, final.samples),

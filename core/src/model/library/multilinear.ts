@@ -59,6 +59,7 @@ function fitMultilinear({ x, y, sigma, sigmaIsAbsolute, others = [], xName }: Fi
       const gradient = Float64Array.of(1, at, ...means);
       return { value: gradient.reduce((sum, v, k) => sum + v * solved.solution[k]!, 0), gradient };
     },
+    otherSlopes: solved.solution.subarray(2),
     pointGradient: (i) => Float64Array.from([1, x[i]!, ...others.map((c) => c[i]!)]),
     parameterGradients: covariance.map((_, k) => Float64Array.from(covariance, (__, l) => Number(k === l))),
     inverse: solved.inverse,

@@ -5,6 +5,8 @@ export interface PointErrors {
   x?: Float64Array | undefined;
   /** Length n, unit of y. */
   y?: Float64Array | undefined;
+  /** Of each further x, each length n in its unit. */
+  others?: readonly (Float64Array | undefined)[] | undefined;
 }
 
 /** What one source does to a fit: the change of its coefficients by one standard deviation of it. */

@@ -63,8 +63,9 @@ function addPart({ fit, data, places }: FittedPart, sums: Map<string, Float64Arr
     const variance = sigma ? sigma[i]! ** 2 + (sigmaX ? (slope * sigmaX[i]!) ** 2 : 0) : 1;
     const weight = stride / variance;
     places.forEach((p, k) => places.forEach((q, l) => (normal[p]![q] = normal[p]![q]! + weight * gradient[k]! * gradient[l]!)));
-    errors.forEach(({ x, y }, s) => {
-      const moved = ((y?.[i] ?? 0) - slope * (x?.[i] ?? 0)) * weight;
+    errors.forEach(({ x, y, others = [] }, s) => {
+      const byOthers = others.reduce((sum, column, k) => sum + (fit.otherSlopes?.[k] ?? 0) * (column?.[i] ?? 0), 0);
+      const moved = ((y?.[i] ?? 0) - slope * (x?.[i] ?? 0) - byOthers) * weight;
       if (moved !== 0) places.forEach((place, k) => (own[s]![place] = own[s]![place]! + gradient[k]! * moved));
     });
   }

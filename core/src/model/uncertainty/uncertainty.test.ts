@@ -5,8 +5,16 @@ import { modelOf } from '../library';
 import type { FitData } from '../Model';
 import { crossings, optima, readAt, readBack } from '../readings';
 import { budgetOf } from './budget';
+import { fTail } from '../statistics/distributions';
 import { coverageFactor, spreadOf } from './completeFit';
-import { centralDifference, dependenceOf, movingAverage, savitzkyGolay, spreadOfSamples } from '../../signal';
+import {
+  centralDifference,
+  dependenceOf,
+  movingAverage,
+  savitzkyGolay,
+  spreadOfSamples,
+  standardErrorOfMean,
+} from '../../signal';
 import { Draw } from '../../sample';
 import { drawnScatter } from '../../propagation';
 import { scatterAbout } from './scatterAbout';
@@ -77,6 +85,19 @@ describe('what the points share goes through the fit as a whole', () => {
       });
     },
   );
+
+  test('an offset of a further x moves the constant by its slope times itself, a gain the slope by itself', () => {
+    const random = new Random(21);
+    const z = x.map(() => 10 + random.uniform());
+    const points: FitData = { x, y: x.map((v, i) => 4 + 2 * v + 3 * z[i]! + random.normal(0.01)), others: [z], xName: 'x' };
+    const of = (column: Float64Array) =>
+      fitModel(modelOf('multilinear'), { others: ['z'] } as never, { ...points, errors: [{ source: 's', others: [column] }] });
+    const { parameters, effects } = of(z.map(() => 0.1));
+    expect(effects[0]!.change[0]).toBeCloseTo(-0.1 * parameters[2]!, 9);
+    expect(effects[0]!.change[1]).toBeCloseTo(0, 9);
+    expect(effects[0]!.change[2]).toBeCloseTo(0, 9);
+    expect(of(z.map((v) => 0.02 * v)).effects[0]!.change[2]).toBeCloseTo(-0.02 * parameters[2]!, 9);
+  }); // prettier-ignore
 
   test('more samples make the random part smaller and leave the systematic one', () => {
     const many = (n: number) => {
@@ -205,6 +226,14 @@ describe('how sure', () => {
       expect(ofOffset(back!.budget)).toBeGreaterThan(0.1);
     }); // prettier-ignore
 
+    test('near a top the curve bends within the ±, and that is told; on a flank it is not', () => {
+      const top = optima(curve)[0]!;
+      const near = readBack(curve, top.y - 0.02);
+      expect(near.map((r) => r.isBent)).toEqual([true, true]);
+      expect(readBack(curve, top.y - 3).map((r) => r.isBent)).toEqual([false, false]);
+      expect(readAt(curve, top.x).isBent).toBe(false);
+    });
+
     test('a top that the model itself puts somewhere is given there, and has no ±', () => {
       const head = { ...data, y: x.map((v, i) => 27 - 0.1 * v * v + 0.001 * (y[i]! - 5 + 0.3 * v)), errors: [offset] };
       const fit = fitModel(modelOf('pumpHead'), {}, head);
@@ -274,6 +303,19 @@ describe('worked examples of the GUM; numbers from memory', () => {
     expect(correction).toBeCloseTo(-0.1494, 4);
     expect(ySpread.standard).toBeCloseTo(0.0041, 4);
     expect(fit.randomDegreesOfFreedom).toBe(9);
+  });
+  test('JCGM 100 H.5: a voltage on ten days, five readings each; days differ, so that ten means count and not fifty readings', () => {
+    const days = [172, 116, 13, 144, 106, 31, 60, 125, 163, 41].map((microvolts) => 10 + microvolts * 1e-6);
+    const { mean, standardDeviation, standardError } = standardErrorOfMean(Float64Array.from(days));
+    expect(mean).toBeCloseTo(10.000097, 6);
+    expect(standardDeviation).toBeCloseTo(57e-6, 6);
+    expect(standardError).toBeCloseTo(18e-6, 6);
+    // Within days 85 µV: F = 5·57²/85² = 2.25, beyond the 5 % limit of 2.12 and below the 2.5 % limit of 2.45.
+    const f = (5 * standardDeviation ** 2) / 85e-6 ** 2;
+    expect(f).toBeCloseTo(2.25, 1);
+    expect(fTail(f, 9, 40)).toBeGreaterThan(0.025);
+    expect(fTail(f, 9, 40)).toBeLessThan(0.05);
+    expect(fTail(2.12, 9, 40)).toBeCloseTo(0.05, 2);
   });
   // JCGM 100 G.4 and example H.1.6: u_c = 32 nm with 16 degrees of freedom, k of 99 % there 2.92; of 95 % by Student's t 2.12.
   test('16 effective degrees of freedom take 2.12', () => expect(coverageFactor(16)).toBeCloseTo(2.12, 2));

@@ -113,6 +113,7 @@ function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPin, onPi
             </span>
             <small>
               {[r.what, label, of === 'both' ? `${top.value} ± ${top.uncertainty} ${yUnit} there` : ''].filter(Boolean).join(', ')}
+              {r.isBent && <span className="doubt block">The curve bends within this ±, so that it may not hold: draw below to see.</span>}
               {r.outside > 0 && <span className="doubt"> extrapolated: {Math.ceil(r.outside * 100)} % of the range beyond the points</span>}
             </small>
             {pin && (
