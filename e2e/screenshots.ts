@@ -72,6 +72,17 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
     },
   ],
   ['affinity', '/models/4', (page) => page.locator('.panel').evaluate((panel) => panel.scrollTo(0, 420))],
+  [
+    'draws',
+    '/models/1',
+    async (page) => {
+      await page.getByRole('row', { name: /2900 rpm/ }).click();
+      const draws = page.getByRole('region', { name: 'Monte Carlo of the whole way' });
+      await draws.getByRole('button', { name: 'Draw' }).click();
+      await draws.getByText('2000 of 2000 draws', { exact: true }).waitFor({ timeout: 180_000 });
+      await draws.getByText(/^Drawn were/).scrollIntoViewIfNeeded();
+    },
+  ],
   ['compare', '/compare', (page) => page.getByRole('row', { name: /2900 rpm.*Simulated head curve/ }).click()],
   ['report', '/report'],
 ];
