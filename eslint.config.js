@@ -30,18 +30,27 @@ const oneWay = workspaces.map((workspace) => {
         {
           patterns: [
             {
-              group: forbidden.flatMap((other) => [`@undameter/${other}`, `@undameter/${other}/*`, `**/${other}/src/**`]),
+              group: forbidden.flatMap((other) => [
+                `@undameter/${other}`,
+                `@undameter/${other}/*`,
+                `**/${other}/src/**`,
+              ]),
               message: `${workspace} may know ${knows[workspace].join(', ') || 'none of our other workspaces'}.`,
             },
             ...(workspace === 'core'
-              ? [{ group: ['node:*', 'react', 'react-dom', 'fastify', 'antd', 'echarts'], message: 'core has no I/O and no interface.' }]
+              ? [
+                  {
+                    group: ['node:*', 'react', 'react-dom', 'fastify', 'antd', 'echarts'],
+                    message: 'core has no I/O and no interface.',
+                  },
+                ]
               : []),
           ],
         },
       ],
     },
   };
-}); // prettier-ignore
+});
 
 export default tseslint.config(
   { ignores: ['**/dist/', '**/node_modules/', 'data/', 'e2e/test-results/'] },
@@ -57,8 +66,19 @@ export default tseslint.config(
       'prefer-const': 'error',
     },
   },
-  { files: ['core/**/*.ts'], ignores: ['**/*.test.ts'], rules: { 'no-restricted-globals': ['error', 'Date', 'fetch', 'process', 'window', 'document'] } },
-  { files: ['**/*.{js,mjs}', 'server/**/*.ts', 'scripts/**/*.ts', 'e2e/**/*.ts'], languageOptions: { globals: globals.node } },
-  { files: ['web/**/*.{ts,tsx}'], languageOptions: { globals: globals.browser }, ...reactHooks.configs.flat.recommended },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-globals': ['error', 'Date', 'fetch', 'process', 'window', 'document'] },
+  },
+  {
+    files: ['**/*.{js,mjs}', 'server/**/*.ts', 'scripts/**/*.ts', 'e2e/**/*.ts'],
+    languageOptions: { globals: globals.node },
+  },
+  {
+    files: ['web/**/*.{ts,tsx}'],
+    languageOptions: { globals: globals.browser },
+    ...reactHooks.configs.flat.recommended,
+  },
   ...oneWay,
-); // prettier-ignore
+);

@@ -56,15 +56,21 @@ export async function typeKnots(page: Page, rows: readonly (readonly string[])[]
 
 /** A cell of the grid of knots; rows and columns from 0. */
 export const knotCell = (page: Page, row: number, column: number) =>
-  page.locator('.knots .dsg-row').nth(row + 1).locator('.dsg-cell').nth(column + 1); // prettier-ignore
+  page
+    .locator('.knots .dsg-row')
+    .nth(row + 1)
+    .locator('.dsg-cell')
+    .nth(column + 1);
 
 /** Pastes text where the page has its cursor. */
 export const paste = (page: Page, text: string) =>
   page.evaluate((given) => {
     const clipboardData = new DataTransfer();
     clipboardData.setData('text/plain', given);
-    (document.activeElement ?? document).dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
-  }, text); // prettier-ignore
+    (document.activeElement ?? document).dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }),
+    );
+  }, text);
 
 /** Where files are chosen; a second one beside it takes folders. */
 export const fileInput = (page: Page) => page.locator('input[type=file][accept*=csv]');

@@ -9,7 +9,9 @@ import { benchTest, choose, drag, fileInput, go, ledger } from './bench';
 const test = benchTest(false);
 
 test('a workbook is opened at a sheet, its moments and flags become channels', async ({ bench: page, server }) => {
-  const { id } = (await (await page.request.post(`${server.address}/api/campaigns`, { data: { name: 'Workbook', question: '' } })).json()) as { id: number };
+  const { id } = (await (
+    await page.request.post(`${server.address}/api/campaigns`, { data: { name: 'Workbook', question: '' } })
+  ).json()) as { id: number };
   await page.goto(`${server.address}/campaign/${id}/intake`);
   await fileInput(page).setInputFiles(join(import.meta.dirname, '..', 'formats', 'test', 'data', 'loop3.xlsx'));
   await expect(page.getByText('of a spreadsheet')).toBeVisible();
@@ -26,12 +28,22 @@ test('a workbook is opened at a sheet, its moments and flags become channels', a
   await page.getByRole('button', { name: 'Declare', exact: true }).last().click();
   await expect(page.getByRole('row', { name: /Flow/ })).toContainText('m³/h');
   await page.getByRole('button', { name: 'Export samples' }).click();
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Export', exact: true }).click()]);
-  expect(readFileSync(await file.path(), 'utf8')).toMatch(/^When \[s\],Flow \[m\^3\/h\],Head \[m\],Valve,Remark\r\n0,60,0\.1,1,/);
-}); // prettier-ignore
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Export', exact: true }).click(),
+  ]);
+  expect(readFileSync(await file.path(), 'utf8')).toMatch(
+    /^When \[s\],Flow \[m\^3\/h\],Head \[m\],Valve,Remark\r\n0,60,0\.1,1,/,
+  );
+});
 
-test('a layout is remembered, and the next file of the rig is read by it, its deviation told', async ({ bench: page, server }) => {
-  const { id } = (await (await page.request.post(`${server.address}/api/campaigns`, { data: { name: 'Remembered', question: '' } })).json()) as { id: number };
+test('a layout is remembered, and the next file of the rig is read by it, its deviation told', async ({
+  bench: page,
+  server,
+}) => {
+  const { id } = (await (
+    await page.request.post(`${server.address}/api/campaigns`, { data: { name: 'Remembered', question: '' } })
+  ).json()) as { id: number };
   const send = async (name: string, text: string) => {
     await page.goto(`${server.address}/campaign/${id}/intake`);
     await fileInput(page).setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
@@ -53,13 +65,19 @@ test('a layout is remembered, and the next file of the rig is read by it, its de
   await expect(page.getByRole('checkbox', { name: 'Keep AI2' })).not.toBeChecked();
   await page.getByRole('button', { name: 'As understood' }).click();
   await expect(page.getByRole('textbox', { name: 'symbol of column 3' })).toHaveValue('AI1');
-}); // prettier-ignore
+});
 
 test('several files at once come one after the other, and rows can be pasted', async ({ bench: page, server }) => {
-  const { id } = (await (await page.request.post(`${server.address}/api/campaigns`, { data: { name: 'Several', question: '' } })).json()) as { id: number };
+  const { id } = (await (
+    await page.request.post(`${server.address}/api/campaigns`, { data: { name: 'Several', question: '' } })
+  ).json()) as { id: number };
   await page.goto(`${server.address}/campaign/${id}/intake`);
   const log = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
-  await fileInput(page).setInputFiles([log('one.csv', 'a,b\n1,2\n'), log('broken.csv', ''), log('two.csv', 'c,d\n3,4\n')]);
+  await fileInput(page).setInputFiles([
+    log('one.csv', 'a,b\n1,2\n'),
+    log('broken.csv', ''),
+    log('two.csv', 'c,d\n3,4\n'),
+  ]);
   await expect(page.getByText('2 files behind it')).toBeVisible();
   await page.getByRole('button', { name: 'Import 2 of 2 columns' }).click();
   await page.getByRole('button', { name: 'Go on with the next file' }).click();
@@ -75,7 +93,7 @@ test('several files at once come one after the other, and rows can be pasted', a
   });
   await expect(page.getByRole('heading', { name: 'pasted.txt' })).toBeVisible();
   await expect(page.getByText('with a decimal comma')).toBeVisible();
-}); // prettier-ignore
+});
 
 const freshCampaign = async (page: Page, server: Built, name: string): Promise<number> => {
   const reply = await page.request.post(`${server.address}/api/campaigns`, { data: { name, question: '' } });
@@ -85,11 +103,24 @@ const freshCampaign = async (page: Page, server: Built, name: string): Promise<n
 };
 const text = (name: string, content: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
 
-test('a strange log is in charts at once: fixed widths, remarks, words, marks of its own; then it is read again', async ({ bench: page, server }) => {
+test('a strange log is in charts at once: fixed widths, remarks, words, marks of its own; then it is read again', async ({
+  bench: page,
+  server,
+}) => {
   await freshCampaign(page, server, 'Strange');
-  const rows = Array.from({ length: 120 }, (_, i) =>
-    `${String(i / 2).padStart(6)}${(i % 11 === 5 ? '' : (101 + Math.sin(i / 9)).toFixed(3)).padStart(12)}  ${(i < 60 ? 'open' : 'shut').padEnd(6)}${(i % 40 === 7 ? '-9999' : '38.5').padStart(8)}`);
-  const log = ['# Operator: night shift', '  Time    Pressure  Valve     Temp', '     s         kPa              °C', ...rows.slice(0, 50), '# pump tripped', ...rows.slice(50)].join('\n');
+  const rows = Array.from(
+    { length: 120 },
+    (_, i) =>
+      `${String(i / 2).padStart(6)}${(i % 11 === 5 ? '' : (101 + Math.sin(i / 9)).toFixed(3)).padStart(12)}  ${(i < 60 ? 'open' : 'shut').padEnd(6)}${(i % 40 === 7 ? '-9999' : '38.5').padStart(8)}`,
+  );
+  const log = [
+    '# Operator: night shift',
+    '  Time    Pressure  Valve     Temp',
+    '     s         kPa              °C',
+    ...rows.slice(0, 50),
+    '# pump tripped',
+    ...rows.slice(50),
+  ].join('\n');
   await fileInput(page).setInputFiles(text('strange.prn', log));
   await expect(page.getByRole('group', { name: 'Where columns begin' })).toBeVisible();
   await expect(page.getByText('stands far off all other')).toBeVisible();
@@ -97,8 +128,13 @@ test('a strange log is in charts at once: fixed widths, remarks, words, marks of
   await expect(page.getByText('1 remark between the rows (first in line 54)')).toBeVisible();
   await expect(page.getByRole('row', { name: 'Operator night shift' })).toBeVisible();
   await expect(page.getByRole('img', { name: 'Pressure over its samples' })).toBeVisible();
-  const [record] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Download the record' }).click()]);
-  expect(JSON.parse(readFileSync(await record.path(), 'utf8'))).toMatchObject({ record: { rows: 120, remarks: { count: 1 } } });
+  const [record] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Download the record' }).click(),
+  ]);
+  expect(JSON.parse(readFileSync(await record.path(), 'utf8'))).toMatchObject({
+    record: { rows: 120, remarks: { count: 1 } },
+  });
   await page.getByRole('button', { name: 'Look at its signals' }).click();
   await expect.poll(() => ledger(page)).toMatchObject({ logged: 120 });
   // A step, then other settings for the file: the procedure stays.
@@ -121,11 +157,15 @@ test('a strange log is in charts at once: fixed widths, remarks, words, marks of
   await choose(page, 'Channel of limit 1', 'Valve');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('row', { name: /Condition 1/ })).toContainText('50');
-}); // prettier-ignore
+});
 
-test('the blocks of a file become runs of their own, and a folder comes in file by file', async ({ bench: page, server }) => {
+test('the blocks of a file become runs of their own, and a folder comes in file by file', async ({
+  bench: page,
+  server,
+}) => {
   await freshCampaign(page, server, 'Blocks');
-  const zone = (name: string, n: number) => `[${name}]\nx,p\nmm,Pa\n${Array.from({ length: n }, (_, i) => `${i},${i * n}`).join('\n')}\n`;
+  const zone = (name: string, n: number) =>
+    `[${name}]\nx,p\nmm,Pa\n${Array.from({ length: n }, (_, i) => `${i},${i * n}`).join('\n')}\n`;
   await fileInput(page).setInputFiles(text('taps.txt', zone('upper', 5) + zone('lower', 7)));
   await expect(page.getByRole('checkbox', { name: 'Keep Block' })).toBeChecked();
   await page.getByRole('button', { name: 'Import all 2 as runs' }).click();
@@ -138,13 +178,19 @@ test('the blocks of a file become runs of their own, and a folder comes in file 
   await page.locator('input[type=file][webkitdirectory]').last().setInputFiles(folder);
   await expect(page.getByText('1 file behind it')).toBeVisible();
   rmSync(folder, { recursive: true });
-}); // prettier-ignore
+});
 
-test('a second log is found on the run’s time and brought in, and rows of a further file go on', async ({ bench: page, server }) => {
+test('a second log is found on the run’s time and brought in, and rows of a further file go on', async ({
+  bench: page,
+  server,
+}) => {
   await freshCampaign(page, server, 'Joined');
   const pulse = (t: number) => Math.exp(-(((t - 20) / 3) ** 2));
   const log = (name: string, heading: string, n: number, of: (t: number) => number) =>
-    text(name, `Time [s],${heading}\n${Array.from({ length: n }, (_, i) => `${i / 10},${of(i / 10).toFixed(4)}`).join('\n')}`);
+    text(
+      name,
+      `Time [s],${heading}\n${Array.from({ length: n }, (_, i) => `${i / 10},${of(i / 10).toFixed(4)}`).join('\n')}`,
+    );
   const bring = async (file: ReturnType<typeof text>) => {
     await fileInput(page).setInputFiles(file);
     await page.getByRole('button', { name: 'Import 2 of 2 columns' }).click();
@@ -157,7 +203,9 @@ test('a second log is found on the run’s time and brought in, and rows of a fu
   await expect(page.getByRole('heading', { name: 'rig' })).toBeVisible();
   await page.getByText('Channels beside').click();
   await page.getByRole('button', { name: 'Find it by cross-correlation' }).click();
-  await expect(page.getByText(/4\.5\d* s: correlation 0\.99|4\.5\d* s: correlation 1|4\.4\d* s: correlation/)).toBeVisible();
+  await expect(
+    page.getByText(/4\.5\d* s: correlation 0\.99|4\.5\d* s: correlation 1|4\.4\d* s: correlation/),
+  ).toBeVisible();
   // By hand on the chart, too: a drag moves the second log.
   const offset = page.getByRole('spinbutton', { name: 'Offset' });
   const found = Number(await offset.inputValue());
@@ -176,4 +224,4 @@ test('a second log is found on the run’s time and brought in, and rows of a fu
   await expect(page.getByText('"Vibration" is not in the further file')).toBeVisible();
   await page.getByRole('button', { name: 'Add 100 rows' }).click();
   await expect.poll(() => ledger(page)).toMatchObject({ logged: 600 });
-}); // prettier-ignore
+});

@@ -7,7 +7,16 @@ import { choose, fileInput } from './bench';
 import config from './playwright.config';
 
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
-const log = ['Rig: Loop 3', '', 'Time;Shaft speed;Flow;Discharge pressure;Spare', 's;rpm;L/min;kPa;V', ...Array.from({ length: 40 }, (_, i) => `${i},0;2900;${(60 + i / 10).toFixed(1).replace('.', ',')};${i === 7 ? 'OL' : '300,5'};`)].join('\n'); // prettier-ignore
+const log = [
+  'Rig: Loop 3',
+  '',
+  'Time;Shaft speed;Flow;Discharge pressure;Spare',
+  's;rpm;L/min;kPa;V',
+  ...Array.from(
+    { length: 40 },
+    (_, i) => `${i},0;2900;${(60 + i / 10).toFixed(1).replace('.', ',')};${i === 7 ? 'OL' : '300,5'};`,
+  ),
+].join('\n');
 
 const settled = async (page: Page): Promise<void> => {
   await page.waitForLoadState('networkidle');
@@ -17,13 +26,22 @@ const settled = async (page: Page): Promise<void> => {
 /** Name of the picture, address, and what is taken in hand before. */
 const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = [
   ['campaign', ''],
-  ['intake', '/intake', (page) => fileInput(page).setInputFiles({ name: 'loop3-check.csv', mimeType: 'text/csv', buffer: Buffer.from(log) })], // prettier-ignore
-  ['join', '/intake?join=1', async (page) => {
-    await page.getByText('Channels beside').click();
-    await page.getByRole('button', { name: /Find it/ }).click();
-    await settled(page);
-    await page.locator('.bring input[type=checkbox]').first().check();
-  }], // prettier-ignore
+  [
+    'intake',
+    '/intake',
+    (page) =>
+      fileInput(page).setInputFiles({ name: 'loop3-check.csv', mimeType: 'text/csv', buffer: Buffer.from(log) }),
+  ],
+  [
+    'join',
+    '/intake?join=1',
+    async (page) => {
+      await page.getByText('Channels beside').click();
+      await page.getByRole('button', { name: /Find it/ }).click();
+      await settled(page);
+      await page.locator('.bring input[type=checkbox]').first().check();
+    },
+  ],
   ['signals', '/signals/1', (page) => page.getByRole('button', { name: /^Step 10/ }).click()],
   ['conditions-run', '/conditions', (page) => page.getByRole('row', { name: /2200 rpm/ }).click()],
   [

@@ -10,21 +10,37 @@ const drop = (flow: number): number => 0.4 + 0.02 * flow + 0.0015 * flow * flow;
 
 /** Two pump speeds, flow swept at each; decimal commas, a units row, bad cells, junk before start and after stop. */
 function blockLog(): string {
-  const lines = ['Oil bench, valve block', 'Operator: none', '', 'Time;Pump speed;Flow;Drop;Oil temperature;Spare', 's;rpm;L/min;bar;°C;V'];
+  const lines = [
+    'Oil bench, valve block',
+    'Operator: none',
+    '',
+    'Time;Pump speed;Flow;Drop;Oil temperature;Spare',
+    's;rpm;L/min;bar;°C;V',
+  ];
   const comma = (v: number, digits: number) => v.toFixed(digits).replace('.', ',');
   for (let i = 0; i < 1200; i++) {
     const running = i >= 100 && i < 1100;
     const speed = !running ? 0 : i < 600 ? 1000 : 1500;
     const flow = running ? (speed / 100) * (1 + (2 * ((i - 100) % 500)) / 500) : 0;
     const ripple = Math.sin(i * 12.9898) * 0.01;
-    const cells = [comma(i / 10, 1), String(speed), comma(flow, 3), comma(running ? drop(flow) + ripple : 0, 4), comma(30 + i / 100, 2), ''];
+    const cells = [
+      comma(i / 10, 1),
+      String(speed),
+      comma(flow, 3),
+      comma(running ? drop(flow) + ripple : 0, 4),
+      comma(30 + i / 100, 2),
+      '',
+    ];
     if (i === 333) cells[3] = 'ERR 3';
     lines.push(cells.join(';'));
   }
   return lines.join('\r\n') + '\r\nstopped by hand\r\n';
-} // prettier-ignore
+}
 
-const simulated = ['Flow [L/min],Drop [bar]', ...Array.from({ length: 12 }, (_, k) => `${5 + 4 * k},${(drop(5 + 4 * k) + 0.1).toFixed(4)}`)].join('\n'); // prettier-ignore
+const simulated = [
+  'Flow [L/min],Drop [bar]',
+  ...Array.from({ length: 12 }, (_, k) => `${5 + 4 * k},${(drop(5 + 4 * k) + 0.1).toFixed(4)}`),
+].join('\n');
 
 test('from a log to a finding', async ({ bench: page }) => {
   // Campaign
@@ -46,7 +62,9 @@ test('from a log to a finding', async ({ bench: page }) => {
   await page.getByRole('textbox', { name: 'symbol of column 4' }).fill('dp');
   await page.getByRole('textbox', { name: 'symbol of column 5' }).fill('T_o');
   await page.getByRole('button', { name: 'Import 5 of 6 columns' }).click();
-  await expect(page.getByText('Drop: 1 cell that is no number, counted as missing, the first in line 339: “ERR 3”')).toBeVisible();
+  await expect(
+    page.getByText('Drop: 1 cell that is no number, counted as missing, the first in line 339: “ERR 3”'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Look at its signals' }).click();
 
   // Signals: cut by hand on the chart, undo, set aside, derive with a refused and a mended formula, smooth, differentiate
@@ -84,7 +102,10 @@ test('from a log to a finding', async ({ bench: page }) => {
   await page.getByRole('textbox', { name: 'Unit', exact: true }).fill('kg/m^3');
   await page.getByRole('textbox', { name: 'Argument', exact: true }).fill('Temperature');
   await page.getByRole('textbox', { name: 'Its unit' }).fill('°C');
-  await typeKnots(page, [['20', '870'], ['60', '842']]);
+  await typeKnots(page, [
+    ['20', '870'],
+    ['60', '842'],
+  ]);
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert')).toContainText('still needs a source');
   await page.getByRole('textbox', { name: 'Source' }).fill('supplier certificate, invented');
@@ -145,7 +166,11 @@ test('from a log to a finding', async ({ bench: page }) => {
 
   // Compare: the simulated run comes in, and lies 0.1 bar above
   await go(page, 'Intake');
-  await fileInput(page).setInputFiles({ name: 'simulated-drop.csv', mimeType: 'text/csv', buffer: Buffer.from(simulated) });
+  await fileInput(page).setInputFiles({
+    name: 'simulated-drop.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(simulated),
+  });
   await page.getByRole('button', { name: 'Import 2 of 2 columns' }).click();
   await expect(page.getByText('12 samples from 13 lines')).toBeVisible();
   await go(page, 'Compare');
@@ -165,7 +190,10 @@ test('from a log to a finding', async ({ bench: page }) => {
   await go(page, 'Report');
   await expect(page.locator('.finding')).toHaveCount(2);
   const take = async (name: string) => {
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name, exact: true }).click()]);
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name, exact: true }).click(),
+    ]);
     return readFileSync(await file.path());
   };
   await page.getByRole('spinbutton', { name: 'Width (mm)' }).fill('120');
@@ -177,4 +205,4 @@ test('from a log to a finding', async ({ bench: page }) => {
   const csv = (await take('Data as CSV')).toString();
   expect(csv).toContain('Series,What,Flow (L/min),Drop (bar)\r\n');
   expect(csv).toMatch(/simulated-drop,5,0\.6375/);
-}); // prettier-ignore
+});

@@ -36,7 +36,12 @@ export type ComparisonRow = Static<typeof comparisonRow>;
 export const trialComparisonBody = closed({ ...comparisonBody.properties, campaignId: id });
 
 const column = Type.Array(reading);
-const state = Type.Union([Type.Literal('passed'), Type.Literal('doubtful'), Type.Literal('failed'), Type.Literal('notTested')]); // prettier-ignore
+const state = Type.Union([
+  Type.Literal('passed'),
+  Type.Literal('doubtful'),
+  Type.Literal('failed'),
+  Type.Literal('notTested'),
+]);
 export const comparedCandidate = closed({
   /** Its curve in the units of the reference, with the 95 % band of a fit. */
   curve: closed({ x: column, y: column, low: column, high: column }),

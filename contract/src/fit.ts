@@ -118,7 +118,12 @@ export const fitReply = closed({
 export type FitReply = Static<typeof fitReply>;
 export const trialFitBody = closed({ ...fitBody.properties, campaignId: id });
 
-const rungState = Type.Union([Type.Literal('passed'), Type.Literal('doubtful'), Type.Literal('failed'), Type.Literal('notTested')]); // prettier-ignore
+const rungState = Type.Union([
+  Type.Literal('passed'),
+  Type.Literal('doubtful'),
+  Type.Literal('failed'),
+  Type.Literal('notTested'),
+]);
 /** A model with its settings. */
 export const candidate = closed({ kind: Type.String({ maxLength: 40 }), settings: fitBody.properties.settings });
 export const actionReply = closed({

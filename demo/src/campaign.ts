@@ -82,7 +82,12 @@ const sweepSteps: Step[] = [
 ];
 
 /** From the data sheets of the sensors, whose limits are taken as never passed. */
-const fullScale = (percent: number, to: number): Uncertainty => ({ kind: 'fullScale', percent, fullScale: to, statedAs: 'limits' }); // prettier-ignore
+const fullScale = (percent: number, to: number): Uncertainty => ({
+  kind: 'fullScale',
+  percent,
+  fullScale: to,
+  statedAs: 'limits',
+});
 const within = (value: number): Uncertainty => ({ kind: 'absolute', value, statedAs: 'limits' });
 
 /** One thermometer hangs in the tank on all days, so that its error is the same in all runs. */

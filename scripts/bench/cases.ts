@@ -1,4 +1,21 @@
-import { buildLevels, butterworth, centralDifference, evaluateFormula, filterZeroPhase, fitModel, fitPolynomial, interpolatorThrough, localRegression, modelOf, movingAverage, pickSamples, realSpectrum, runningMedian, savitzkyGolay, type RunState } from '@undameter/core'; // prettier-ignore
+import {
+  buildLevels,
+  butterworth,
+  centralDifference,
+  evaluateFormula,
+  filterZeroPhase,
+  fitModel,
+  fitPolynomial,
+  interpolatorThrough,
+  localRegression,
+  modelOf,
+  movingAverage,
+  pickSamples,
+  realSpectrum,
+  runningMedian,
+  savitzkyGolay,
+  type RunState,
+} from '@undameter/core';
 import { formatFor } from '@undameter/formats';
 
 /** One measured kernel: ours, and the same work in Python with `np`, `signal` and the arrays named in `setUp`. */
@@ -29,8 +46,11 @@ for (let i = 0, state = 1; i < N; i++) uniform[i] = (state = (state * 16807) % 2
 const random = uniform.map((u) => 9979 * u);
 const csv = new TextEncoder().encode(
   'Time [s],A [m],B [m],C [m],D [m]\n' +
-    Array.from({ length: 200_000 }, (_, i) => `${i / 100},${y[i]!.toFixed(5)},${t[i]!.toFixed(3)},${noise(i).toFixed(6)},12.5`).join('\n'),
-); // prettier-ignore
+    Array.from(
+      { length: 200_000 },
+      (_, i) => `${i / 100},${y[i]!.toFixed(5)},${t[i]!.toFixed(3)},${noise(i).toFixed(6)},12.5`,
+    ).join('\n'),
+);
 
 const sections = butterworth(4, { pass: 'low', cutoff: 5 }, 0.01).sections;
 const power = Float64Array.from({ length: 2 ** 20 }, (_, i) => Math.sin(i / 50) + noise(i));
@@ -101,22 +121,82 @@ async function readCsv(): Promise<number> {
 }
 
 export const cases: readonly Case[] = [
-  { name: 'Savitzky–Golay 51/3, 1e6 samples', ours: () => savitzkyGolay(y, { window: 51, order: 3 }), reference: 'signal.savgol_filter(y, 51, 3)' },
+  {
+    name: 'Savitzky–Golay 51/3, 1e6 samples',
+    ours: () => savitzkyGolay(y, { window: 51, order: 3 }),
+    reference: 'signal.savgol_filter(y, 51, 3)',
+  },
   { name: 'moving average 51, 1e6', ours: () => movingAverage(y, 51), reference: 'ndimage.uniform_filter1d(y, 51)' },
-  { name: 'running median 51, 1e6', ours: () => runningMedian(y, 51, 'mirror'), reference: "ndimage.median_filter(y, 51, mode='mirror')" },
-  { name: 'zero-phase low-pass, order 4, 1e6', ours: () => filterZeroPhase(y, sections), reference: 'signal.sosfiltfilt(sos, y)' },
+  {
+    name: 'running median 51, 1e6',
+    ours: () => runningMedian(y, 51, 'mirror'),
+    reference: "ndimage.median_filter(y, 51, mode='mirror')",
+  },
+  {
+    name: 'zero-phase low-pass, order 4, 1e6',
+    ours: () => filterZeroPhase(y, sections),
+    reference: 'signal.sosfiltfilt(sos, y)',
+  },
   { name: 'FFT of 2^20 real samples', ours: () => realSpectrum(power), reference: 'np.fft.rfft(power)' },
-  { name: 'local regression, 2e4, 1 % of the samples', ours: () => localRegression(few.y, few.x, { share: 0.01 }), reference: 'lowess(y[:20000], t[:20000], frac=0.01, it=0, return_sorted=False)' },
-  { name: 'picking by two limits, 1e6', ours: () => pickSamples(run, { name: '', limits }), reference: 'np.flatnonzero((t >= 3000) & (t <= 7000) & (y >= -10) & (y <= 10))' },
-  { name: 'central difference, even, 1e6', ours: () => centralDifference(y, t, 2), reference: 'np.gradient(y, t, edge_order=2)' },
-  { name: 'central difference, uneven, 1e6', ours: () => centralDifference(y, uneven, 2), reference: 'np.gradient(y, uneven, edge_order=2)' },
-  { name: 'linear table of 1,000 knots, 1e6 sorted', ours: () => interpolatorThrough(knotsX, knotsY, 'linear', 'hold').at(t), reference: 'np.interp(t, kx, ky)' },
-  { name: 'linear table of 1,000 knots, 1e6 random', ours: () => interpolatorThrough(knotsX, knotsY, 'linear', 'hold').at(random), reference: 'np.interp(rand, kx, ky)' },
-  { name: 'monotone cubic of 1,000 knots, 1e6 random', ours: () => interpolatorThrough(knotsX, knotsY, 'monotone', 'hold').at(random), reference: 'PchipInterpolator(kx, ky)(rand)' },
-  { name: 'water density by IF97, 1e6 (limit 500 ms)', ours: () => evaluateFormula('water_rho(T, p)', 'kg/m^3', { channels: wet, samples: N }) },
-  { name: 'exponential of 3 parameters, 1e5', ours: () => fitModel(modelOf('exponentialOffset'), {}, decay), reference: 'curve_fit(lambda x, a, b, c: a + b * np.exp(-x / c), dx, dy, p0=(1, 1, 1))' },
-  { name: 'exponential of 3 parameters, 18 x 1e4', ours: () => eighteen.map((data) => fitModel(modelOf('exponentialOffset'), {}, data)), reference: '[curve_fit(lambda x, a, b, c: a + b * np.exp(-x / c), dx[:10000] * 10, dy[:10000], p0=(1, 1, 1)) for _ in range(18)]' },
-  { name: 'cubic polynomial fit, 1e6', ours: () => fitPolynomial({ x: t, y, xName: 't' }, 3), reference: 'np.linalg.lstsq(np.vander(t, 4), y, rcond=None)' },
+  {
+    name: 'local regression, 2e4, 1 % of the samples',
+    ours: () => localRegression(few.y, few.x, { share: 0.01 }),
+    reference: 'lowess(y[:20000], t[:20000], frac=0.01, it=0, return_sorted=False)',
+  },
+  {
+    name: 'picking by two limits, 1e6',
+    ours: () => pickSamples(run, { name: '', limits }),
+    reference: 'np.flatnonzero((t >= 3000) & (t <= 7000) & (y >= -10) & (y <= 10))',
+  },
+  {
+    name: 'central difference, even, 1e6',
+    ours: () => centralDifference(y, t, 2),
+    reference: 'np.gradient(y, t, edge_order=2)',
+  },
+  {
+    name: 'central difference, uneven, 1e6',
+    ours: () => centralDifference(y, uneven, 2),
+    reference: 'np.gradient(y, uneven, edge_order=2)',
+  },
+  {
+    name: 'linear table of 1,000 knots, 1e6 sorted',
+    ours: () => interpolatorThrough(knotsX, knotsY, 'linear', 'hold').at(t),
+    reference: 'np.interp(t, kx, ky)',
+  },
+  {
+    name: 'linear table of 1,000 knots, 1e6 random',
+    ours: () => interpolatorThrough(knotsX, knotsY, 'linear', 'hold').at(random),
+    reference: 'np.interp(rand, kx, ky)',
+  },
+  {
+    name: 'monotone cubic of 1,000 knots, 1e6 random',
+    ours: () => interpolatorThrough(knotsX, knotsY, 'monotone', 'hold').at(random),
+    reference: 'PchipInterpolator(kx, ky)(rand)',
+  },
+  {
+    name: 'water density by IF97, 1e6 (limit 500 ms)',
+    ours: () => evaluateFormula('water_rho(T, p)', 'kg/m^3', { channels: wet, samples: N }),
+  },
+  {
+    name: 'exponential of 3 parameters, 1e5',
+    ours: () => fitModel(modelOf('exponentialOffset'), {}, decay),
+    reference: 'curve_fit(lambda x, a, b, c: a + b * np.exp(-x / c), dx, dy, p0=(1, 1, 1))',
+  },
+  {
+    name: 'exponential of 3 parameters, 18 x 1e4',
+    ours: () => eighteen.map((data) => fitModel(modelOf('exponentialOffset'), {}, data)),
+    reference:
+      '[curve_fit(lambda x, a, b, c: a + b * np.exp(-x / c), dx[:10000] * 10, dy[:10000], p0=(1, 1, 1)) for _ in range(18)]',
+  },
+  {
+    name: 'cubic polynomial fit, 1e6',
+    ours: () => fitPolynomial({ x: t, y, xName: 't' }, 3),
+    reference: 'np.linalg.lstsq(np.vander(t, 4), y, rcond=None)',
+  },
   { name: 'min/max levels, 1e6', ours: () => buildLevels(y) },
-  { name: 'read 200,000 rows of 5 columns of CSV', ours: readCsv, reference: "np.loadtxt(io.StringIO(csv), delimiter=',', skiprows=1)" },
-]; // prettier-ignore
+  {
+    name: 'read 200,000 rows of 5 columns of CSV',
+    ours: readCsv,
+    reference: "np.loadtxt(io.StringIO(csv), delimiter=',', skiprows=1)",
+  },
+];

@@ -69,11 +69,18 @@ async function readerAlone(path: string): Promise<number> {
   for (let run = 0; run < MEDIAN_OF; run++) {
     const start = performance.now();
     const bytes = createReadStream(path, { highWaterMark: 1 << 20 });
-    await format.read({ bytes, name: 'log.csv', layout, columns: columns.map((c) => c.reading), width: columns.length, onBlock: () => undefined });
+    await format.read({
+      bytes,
+      name: 'log.csv',
+      layout,
+      columns: columns.map((c) => c.reading),
+      width: columns.length,
+      onBlock: () => undefined,
+    });
     times.push(performance.now() - start);
   }
   return median(times);
-} // prettier-ignore
+}
 
 interface WholeWay {
   ms: number;
@@ -92,7 +99,11 @@ async function wholeWay(server: Built, path: string, campaignId: number, name: s
   const start = performance.now();
   const { body: upload } = await uploadTo(server, name, await openAsBlob(path));
   const arrived = performance.now() - start;
-  const begun = await askBuilt<JobReply>(server, `/uploads/${upload.uploadId}/import`, asUnderstood(upload, campaignId)); // prettier-ignore
+  const begun = await askBuilt<JobReply>(
+    server,
+    `/uploads/${upload.uploadId}/import`,
+    asUnderstood(upload, campaignId),
+  );
   let job = begun.body;
   while (job.state === 'running') {
     // As often as the screen asks.

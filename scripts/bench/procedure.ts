@@ -15,13 +15,27 @@ function longRun(): RunState {
     for (let i = 0; i < N; i++) out[i] = f(i);
     return out;
   };
-  add('t', 's', column((i) => i / 100)); // prettier-ignore
+  add(
+    't',
+    's',
+    column((i) => i / 100),
+  );
   for (let k = 1; k < CHANNELS; k++)
-    add(`c${k}`, 'kPa', column((i) => 100 + 20 * Math.sin((i * k) / 30_000) + Math.sin(i * 12.9898 * k))); // prettier-ignore
+    add(
+      `c${k}`,
+      'kPa',
+      column((i) => 100 + 20 * Math.sin((i * k) / 30_000) + Math.sin(i * 12.9898 * k)),
+    );
   return { samples: N, channels, mask: new Uint16Array(N), along: 't' };
 }
 
-const step = (kind: string, settings: Record<string, unknown>): Step => ({ id: kind + JSON.stringify(settings), kind, version: 1, settings, on: true }); // prettier-ignore
+const step = (kind: string, settings: Record<string, unknown>): Step => ({
+  id: kind + JSON.stringify(settings),
+  kind,
+  version: 1,
+  settings,
+  on: true,
+});
 const steps = (cutoff: number): Step[] => [
   step('trim', { channel: 't', from: 100, to: 9900, unit: 's' }),
   step('setAsideOutliers', { channel: 'c1', window: 11, threshold: 8, reason: '' }),
@@ -50,8 +64,12 @@ export function benchProcedure(): void {
   for (let round = 0; round < MEDIAN_OF; round++) {
     const kept = new Map<string, Change>();
     const memory = {
-      store: { recall: (key: string) => kept.get(key), keep: (key: string, change: Change) => void kept.set(key, change) },
-      runKey: `bench ${round}`, now: () => performance.now(),
+      store: {
+        recall: (key: string) => kept.get(key),
+        keep: (key: string, change: Change) => void kept.set(key, change),
+      },
+      runKey: `bench ${round}`,
+      now: () => performance.now(),
     };
     const timed = (cutoff: number): number => {
       const start = performance.now();
@@ -67,4 +85,4 @@ export function benchProcedure(): void {
   console.log(`\nA procedure of ten steps, ${N} samples of ${CHANNELS} channels`);
   console.log(`cold${`${median(cold).toFixed(0)} ms`.padStart(20)}`);
   console.log(`its last step changed${`${median(changed).toFixed(0)} ms`.padStart(20)}`);
-} // prettier-ignore
+}

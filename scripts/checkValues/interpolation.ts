@@ -33,7 +33,8 @@ export const interpolation: Checker[] = [
   ...Object.entries(methods).map(([name, method]): Checker => ({
     file: 'interpolation',
     kind: `1 ${name}`,
-    tolerance: 'relative 1e-9, of the largest value where the table passes through zero, of range times height for an area',
+    tolerance:
+      'relative 1e-9, of the largest value where the table passes through zero, of range times height for an area',
     check: (c) => {
       const curve = through(c, method);
       const query = Float64Array.from(c['xq']);
@@ -42,7 +43,15 @@ export const interpolation: Checker[] = [
         near('yq', c['yq'], curve.at(query).values),
         c['dyq'] && near('dyq', c['dyq'], curve.slopes(query)),
         c['d2yq'] && near('d2yq', c['d2yq'], curve.bends(query)),
-        c['integral'] === undefined ? undefined : compareNumbers('integral', [c['integral']], [curve.area(...ends)], 1e-9, 1e-3 * sizeOf(c['y']) * (ends[1] - ends[0])),
+        c['integral'] === undefined
+          ? undefined
+          : compareNumbers(
+              'integral',
+              [c['integral']],
+              [curve.area(...ends)],
+              1e-9,
+              1e-3 * sizeOf(c['y']) * (ends[1] - ends[0]),
+            ),
       );
     },
   })),
@@ -52,7 +61,15 @@ export const interpolation: Checker[] = [
     tolerance: 'relative 1e-9, of the largest value where the table passes through zero',
     check: (c) => {
       const second = { unit: '', w: c['y'], method, isScattered: false };
-      const surface = surfaceOf({ xUnit: '', yUnit: '', outside: 'refuse', method, x: c['x'], y: c['z'].flat(), second });
+      const surface = surfaceOf({
+        xUnit: '',
+        yUnit: '',
+        outside: 'refuse',
+        method,
+        x: c['x'],
+        y: c['z'].flat(),
+        second,
+      });
       return near('zq', c['zq'], surface.at(Float64Array.from(c['xq']), Float64Array.from(c['yq'])).values);
     },
   })),
@@ -61,13 +78,16 @@ export const interpolation: Checker[] = [
     kind: '1 extrapolation',
     tolerance: 'relative 1e-9, of the largest value where the curve passes through zero',
     check: (c) => {
-      const at = (method: string, outside: OutsidePolicy) => through(c, method, outside).at(Float64Array.from(c['xq'])).values;
+      const at = (method: string, outside: OutsidePolicy) =>
+        through(c, method, outside).at(Float64Array.from(c['xq'])).values;
       return worst(
         c['linear_hold'] && near('linear_hold', c['linear_hold'], at('linear', 'hold')),
         c['linear_extend'] && near('linear_extend', c['linear_extend'], at('linear', 'extend')),
         c['pchip_extend'] && near('pchip_extend', c['pchip_extend'], at('monotone', 'extend')),
-        c['cubic_natural_extend'] && near('cubic_natural_extend', c['cubic_natural_extend'], at('naturalSpline', 'extend')),
-        c['cubic_notaknot_extend'] && near('cubic_notaknot_extend', c['cubic_notaknot_extend'], at('notAKnotSpline', 'extend')),
+        c['cubic_natural_extend'] &&
+          near('cubic_natural_extend', c['cubic_natural_extend'], at('naturalSpline', 'extend')),
+        c['cubic_notaknot_extend'] &&
+          near('cubic_notaknot_extend', c['cubic_notaknot_extend'], at('notAKnotSpline', 'extend')),
       );
     },
   },
@@ -77,7 +97,10 @@ export const interpolation: Checker[] = [
     tolerance: 'relative 1e-9: found to the last bit here, to 1e-12 there',
     check: (c) => {
       const back = (method: string) => c['yq'].map((y: number) => through(c, method).argumentsOf(y)[0] ?? NaN);
-      return worst(near('xq_linear', c['xq_linear'], back('linear')), near('xq_pchip', c['xq_pchip'], back('monotone')));
+      return worst(
+        near('xq_linear', c['xq_linear'], back('linear')),
+        near('xq_pchip', c['xq_pchip'], back('monotone')),
+      );
     },
   },
-]; // prettier-ignore
+];

@@ -1,4 +1,14 @@
-import { fitModel, losses, modelOf, ModelFunction, orthogonalProblem, pointsProblem, solveNonlinear, type LossName, type NonlinearSolution } from '@undameter/core'; // prettier-ignore
+import {
+  fitModel,
+  losses,
+  modelOf,
+  ModelFunction,
+  orthogonalProblem,
+  pointsProblem,
+  solveNonlinear,
+  type LossName,
+  type NonlinearSolution,
+} from '@undameter/core';
 import type { Case, Checker } from './Checker';
 import { compareNumbers, worstOf, type Outcome } from './compareNumbers';
 
@@ -11,14 +21,24 @@ const formulaOf = (text: string): string =>
     .replaceAll('arctan', 'atan')
     .trim();
 
-function solved(c: Case, formula: string, parameters: string[], start: number[], bounds: { lower?: Float64Array; upper?: Float64Array } = {}): NonlinearSolution {
+function solved(
+  c: Case,
+  formula: string,
+  parameters: string[],
+  start: number[],
+  bounds: { lower?: Float64Array; upper?: Float64Array } = {},
+): NonlinearSolution {
   const names = c['x1'] ? ['x1', 'x2'] : ['x'];
   const variables = new Map(names.map((name) => [name, Float64Array.from(c[name])]));
   const y = Float64Array.from(c['y'], (v: number) => (c['responseTransform'] === 'log' ? Math.log(v) : v));
   const sigma = c['sigma'] ? Float64Array.from(c['sigma']) : undefined;
   const problem = pointsProblem({ model: ModelFunction.of(formula, parameters, variables), y, sigma });
-  return solveNonlinear({ problem: { ...problem, ...bounds }, degreesOfFreedom: y.length - parameters.length, starts: [Float64Array.from(start)] })!;
-} // prettier-ignore
+  return solveNonlinear({
+    problem: { ...problem, ...bounds },
+    degreesOfFreedom: y.length - parameters.length,
+    starts: [Float64Array.from(start)],
+  })!;
+}
 
 const standardErrors = (
   points: number,
@@ -38,9 +58,16 @@ const inOurWords: Record<string, string> = {
 
 /** Models that the file names only. */
 const odrModels: Record<string, string> = {
-  line: 'a + b*x', quad: 'a + b*x + c*x^2', quadratic: 'a + b*x + c*x^2', cubic: 'a + b*x + c*x^2 + d*x^3',
-  exp: 'a*exp(b*x)', 'exp-offset': 'a*exp(b*x) + c', expoffset: 'a*exp(b*x) + c', power: 'a*x^b', 'power-offset': 'a*x^b + c',
-}; // prettier-ignore
+  line: 'a + b*x',
+  quad: 'a + b*x + c*x^2',
+  quadratic: 'a + b*x + c*x^2',
+  cubic: 'a + b*x + c*x^2 + d*x^3',
+  exp: 'a*exp(b*x)',
+  'exp-offset': 'a*exp(b*x) + c',
+  expoffset: 'a*exp(b*x) + c',
+  power: 'a*x^b',
+  'power-offset': 'a*x^b + c',
+};
 
 /** The start of the case, or ones of both signs where it names none. */
 const startsOf = (c: Case, symbols: readonly string[]): Float64Array[] =>
@@ -77,8 +104,12 @@ export const nonlinear: Checker[] = [
       const found = solved(c, formula, symbols, c['p0']);
       return worstOf(
         compareNumbers('params', c['params'], found.parameters, 1e-6),
-        c['se_scaled'] ? compareNumbers('se', c['se_scaled'], standardErrors(c['y'].length, found), 1e-5) : { worst: 0 },
-        c['se_absolute'] ? compareNumbers('se', c['se_absolute'], standardErrors(c['y'].length, found, true), 1e-5) : { worst: 0 },
+        c['se_scaled']
+          ? compareNumbers('se', c['se_scaled'], standardErrors(c['y'].length, found), 1e-5)
+          : { worst: 0 },
+        c['se_absolute']
+          ? compareNumbers('se', c['se_absolute'], standardErrors(c['y'].length, found, true), 1e-5)
+          : { worst: 0 },
       );
     },
   },
@@ -89,7 +120,10 @@ export const nonlinear: Checker[] = [
     check: (c) => {
       const bounds = { lower: Float64Array.of(0, -0.7, -Infinity), upper: Float64Array.of(Infinity, 0, Infinity) };
       const found = solved(c, formulaOf(`y = ${c['model']}`), ['a', 'b', 'c'], [1, -0.5, 0], bounds);
-      return worstOf(compareNumbers('params', c['params'], found.parameters, 1e-6), compareNumbers('rss', [c['rss']], [found.sumOfSquares], 1e-9));
+      return worstOf(
+        compareNumbers('params', c['params'], found.parameters, 1e-6),
+        compareNumbers('rss', [c['rss']], [found.sumOfSquares], 1e-9),
+      );
     },
   },
   {
@@ -98,7 +132,10 @@ export const nonlinear: Checker[] = [
     tolerance: 'relative 1e-6',
     check: (c) => {
       const found = solved(c, formulaOf(`y = ${c['model']}`), ['a', 'c'], [1, 0]);
-      return worstOf(compareNumbers('params', c['params'], found.parameters, 1e-6), compareNumbers('se', c['se_scaled'], standardErrors(c['y'].length, found), 1e-6));
+      return worstOf(
+        compareNumbers('params', c['params'], found.parameters, 1e-6),
+        compareNumbers('se', c['se_scaled'], standardErrors(c['y'].length, found), 1e-6),
+      );
     },
   },
   {
@@ -110,9 +147,20 @@ export const nonlinear: Checker[] = [
       const loss = Object.hasOwn(losses, name) ? { name: name as LossName, scale: c['f_scale'] as number } : undefined;
       const formula = formulaOf(`y = ${c['model']}`);
       const symbols = parametersOf(formula);
-      const problem = pointsProblem({ model: ModelFunction.of(formula, symbols, new Map([['x', Float64Array.from(c['x'])]])), y: Float64Array.from(c['y']), loss });
-      const found = solveNonlinear({ problem, degreesOfFreedom: c['y'].length - symbols.length, starts: startsOf(c, symbols) })!;
-      return worstOf(compareNumbers('params', c['params'], found.parameters, 1e-5), compareNumbers('cost', [c['cost']], [found.sumOfSquares / 2], 1e-9));
+      const problem = pointsProblem({
+        model: ModelFunction.of(formula, symbols, new Map([['x', Float64Array.from(c['x'])]])),
+        y: Float64Array.from(c['y']),
+        loss,
+      });
+      const found = solveNonlinear({
+        problem,
+        degreesOfFreedom: c['y'].length - symbols.length,
+        starts: startsOf(c, symbols),
+      })!;
+      return worstOf(
+        compareNumbers('params', c['params'], found.parameters, 1e-5),
+        compareNumbers('cost', [c['cost']], [found.sumOfSquares / 2], 1e-9),
+      );
     },
   },
   {
@@ -123,7 +171,10 @@ export const nonlinear: Checker[] = [
       const data = { x: Float64Array.from(c['x']), y: Float64Array.from(c['y']), xName: 'x' };
       const loss = (c['id'] as string).includes('Huber') ? 'huber' : 'biweight';
       const fit = fitModel(modelOf('polynomial'), { degree: 1 }, data, { loss });
-      return worstOf(compareNumbers('coef', c['coef'], fit.parameters, 1e-6), compareNumbers('se', c['se'], fit.standardErrors, 1e-5));
+      return worstOf(
+        compareNumbers('coef', c['coef'], fit.parameters, 1e-6),
+        compareNumbers('se', c['se'], fit.standardErrors, 1e-5),
+      );
     },
   },
   {
@@ -134,8 +185,17 @@ export const nonlinear: Checker[] = [
       const [x, y] = [Float64Array.from(c['x']), Float64Array.from(c['y'])];
       const formula = odrModels[c['model'] as string] ?? formulaOf(`y = ${c['model']}`);
       const symbols = parametersOf(formula).sort();
-      const problem = orthogonalProblem({ model: ModelFunction.of(formula, symbols, new Map([['x', x]])), y, sigmaX: Float64Array.from(c['sx']), sigmaY: Float64Array.from(c['sy']) });
-      const found = solveNonlinear({ problem, degreesOfFreedom: y.length - symbols.length, starts: [Float64Array.from(c['p0'])] })!;
+      const problem = orthogonalProblem({
+        model: ModelFunction.of(formula, symbols, new Map([['x', x]])),
+        y,
+        sigmaX: Float64Array.from(c['sx']),
+        sigmaY: Float64Array.from(c['sy']),
+      });
+      const found = solveNonlinear({
+        problem,
+        degreesOfFreedom: y.length - symbols.length,
+        starts: [Float64Array.from(c['p0'])],
+      })!;
       return worstOf(
         compareNumbers('params', c['params'], found.parameters, 1e-8),
         compareNumbers('sum', [c['sum_square']], [found.sumOfSquares], 1e-8),
@@ -143,7 +203,7 @@ export const nonlinear: Checker[] = [
       );
     },
   },
-]; // prettier-ignore
+];
 
 /** Names that are neither x nor functions, in the order of the alphabet or of their first place. */
 const parametersOf = (formula: string): string[] => {

@@ -1,8 +1,37 @@
-import { aboutTemperatureOf, airAt, backgroundConductivity, builtInOf, densityOf, emfOf, evaluateFormula, hotSteam, liquidWater, nearCritical, saturationPressure, saturationTemperature, soundSpeedOf, steam, surfaceTension, temperatureAt, temperatureOf, valueOf, viscosityOf, waterAt, waterConductivity, waterViscosity, type WaterState } from '@undameter/core'; // prettier-ignore
+import {
+  aboutTemperatureOf,
+  airAt,
+  backgroundConductivity,
+  builtInOf,
+  densityOf,
+  emfOf,
+  evaluateFormula,
+  hotSteam,
+  liquidWater,
+  nearCritical,
+  saturationPressure,
+  saturationTemperature,
+  soundSpeedOf,
+  steam,
+  surfaceTension,
+  temperatureAt,
+  temperatureOf,
+  valueOf,
+  viscosityOf,
+  waterAt,
+  waterConductivity,
+  waterViscosity,
+  type WaterState,
+} from '@undameter/core';
 import type { Case, Checker } from './Checker';
 import { compareNumbers, worstOf, type Outcome } from './compareNumbers';
 
-const checker = (kind: string, tolerance: string, check: (c: Case) => Outcome): Checker => ({ file: 'properties', kind, tolerance, check }); // prettier-ignore
+const checker = (kind: string, tolerance: string, check: (c: Case) => Outcome): Checker => ({
+  file: 'properties',
+  kind,
+  tolerance,
+  check,
+});
 const near = (label: string, expected: number, found: number, relative: number): Outcome =>
   compareNumbers(label, [expected], [found], relative, 1e-9);
 
@@ -33,12 +62,15 @@ function propertyOf(region: number, a: number, b: number, name: string): number 
 
 /** An expression of properties of regions, such as an inner energy: `_Region1(300,3)["h"]-3000*_Region1(300,3)["v"]`. */
 function ofRegion(c: Case): number {
-  const text = (c['expression'] as string).replace(/_Region(\d)\(([^)]*)\)\["(\w+)"\]/g, (_, region: string, list: string, name: string) => {
-    const [a, b] = list.split(',').map(Number) as [number, number];
-    return `(${propertyOf(Number(region), a, b, name)})`;
-  });
+  const text = (c['expression'] as string).replace(
+    /_Region(\d)\(([^)]*)\)\["(\w+)"\]/g,
+    (_, region: string, list: string, name: string) => {
+      const [a, b] = list.split(',').map(Number) as [number, number];
+      return `(${propertyOf(Number(region), a, b, name)})`;
+    },
+  );
   return evaluateFormula(text, '', { channels: new Map(), samples: 1 }).values[0]!;
-} // prettier-ignore
+}
 
 const single: Record<string, (a: number) => number> = {
   PSat_T: saturationPressure,
@@ -78,8 +110,14 @@ function ofPieces(pieces: readonly ListedPiece[], own: (x: number) => number): O
       return { x, y: exp ? sum + exp[0] * Math.exp(exp[1] * (x - exp[2]) ** 2) : sum };
     });
   });
-  return compareNumbers('value', at.map((p) => p.y), at.map((p) => own(p.x)), 1e-12, 1);
-} // prettier-ignore
+  return compareNumbers(
+    'value',
+    at.map((p) => p.y),
+    at.map((p) => own(p.x)),
+    1e-12,
+    1,
+  );
+}
 
 export const properties: Checker[] = [
   checker('thermocouple-coefficients', 'relative 1e-12', (c) =>
@@ -89,33 +127,49 @@ export const properties: Checker[] = [
     ),
   ),
   ...[1, 2, 3, 5].map((region) =>
-    checker(`iapws Region${region}`, 'relative 1e-8: the nine digits of the release', (c) => near('value', c['published'], ofRegion(c), 1e-8)),
+    checker(`iapws Region${region}`, 'relative 1e-8: the nine digits of the release', (c) =>
+      near('value', c['published'], ofRegion(c), 1e-8),
+    ),
   ),
   ...Object.entries(single).map(([name, of]) =>
-    checker(`iapws ${name}`, 'relative 1e-8: the nine digits of the release', (c) => near('value', c['published'], of(argumentsOf(c)[0]!), 1e-8)),
+    checker(`iapws ${name}`, 'relative 1e-8: the nine digits of the release', (c) =>
+      near('value', c['published'], of(argumentsOf(c)[0]!), 1e-8),
+    ),
   ),
   checker('iapws Viscosity', 'relative 1e-9', (c) => {
     const [rho, t] = argumentsOf(c) as [number, number];
     return near('mu', c['published'], waterViscosity(t, rho), 1e-9);
   }),
-  checker('iapws ThCond', 'relative 1e-8: the nine digits of the release, without the enhancement as its table has it', (c) => {
-    const [rho, t] = argumentsOf(c) as [number, number];
-    return near('lambda', c['published'], backgroundConductivity(t, rho), 1e-8);
-  }),
+  checker(
+    'iapws ThCond',
+    'relative 1e-8: the nine digits of the release, without the enhancement as its table has it',
+    (c) => {
+      const [rho, t] = argumentsOf(c) as [number, number];
+      return near('lambda', c['published'], backgroundConductivity(t, rho), 1e-8);
+    },
+  ),
   ...backwards,
   ...['3a', '3b'].flatMap((region) =>
     (['enthalpy', 'entropy'] as const).map((of) =>
-      checker(`iapws Backward${region}_v_${of === 'enthalpy' ? 'Ph' : 'Ps'}`, 'relative 1e-4: how far the release lets its backward equation be off', (c) => {
-        const [p, value] = argumentsOf(c) as [number, number];
-        return near('v', c['published'], waterAt(temperatureAt(p, of, value), p)!.volume, 1e-4);
-      }),
+      checker(
+        `iapws Backward${region}_v_${of === 'enthalpy' ? 'Ph' : 'Ps'}`,
+        'relative 1e-4: how far the release lets its backward equation be off',
+        (c) => {
+          const [p, value] = argumentsOf(c) as [number, number];
+          return near('v', c['published'], waterAt(temperatureAt(p, of, value), p)!.volume, 1e-4);
+        },
+      ),
     ),
   ),
-  checker('iapws Backward3x_v_PT', 'relative 1e-5, 0.02 in parts u to z: how far the release lets its backward equation be off', (c) => {
-    const [t, p] = argumentsOf(c) as [number, number];
-    const isClose = /"[u-z]"/.test(c['expression']);
-    return near('v', c['published'], waterAt(t, p)!.volume, isClose ? BACKWARD.nearCritical : BACKWARD.volume);
-  }),
+  checker(
+    'iapws Backward3x_v_PT',
+    'relative 1e-5, 0.02 in parts u to z: how far the release lets its backward equation be off',
+    (c) => {
+      const [t, p] = argumentsOf(c) as [number, number];
+      const isClose = /"[u-z]"/.test(c['expression']);
+      return near('v', c['published'], waterAt(t, p)!.volume, isClose ? BACKWARD.nearCritical : BACKWARD.volume);
+    },
+  ),
   checker('if97-sat', 'relative 1e-8: the nine digits of the release', (c) =>
     c['T_K'] === undefined
       ? near('T', c['published'], saturationTemperature(c['p_MPa']), 1e-8)
@@ -178,14 +232,21 @@ export const properties: Checker[] = [
   }),
   checker('pt100', 'relative 1e-9, and back again to 1e-9 of a kelvin', (c) => {
     const r = valueOf(builtInOf('Pt100_R')!, c['t_C']);
-    return worstOf(near('R', c['R_ohm'], r, 1e-9), near('t', c['t_C'] + 273.15, valueOf(builtInOf('Pt100_T')!, r) + 273.15, 1e-11)); // prettier-ignore
-  }),
-  checker('thermocouple', 'relative 1e-9; back by the inverse polynomial as stated there, and exactly to 1e-6 of a kelvin', (c) => {
-    const emf = emfOf(c['type'], c['t_C']);
     return worstOf(
-      compareNumbers('emf', [c['emf_mV']], [emf], 1e-9, 10),
-      compareNumbers('inverse', [c['inverse_t_C']], [aboutTemperatureOf(c['type'], c['table_mV'])], 1e-9, 1),
-      compareNumbers('exact inverse', [c['t_C'] + 273.15], [temperatureOf(c['type'], emf) + 273.15], 4e-9),
+      near('R', c['R_ohm'], r, 1e-9),
+      near('t', c['t_C'] + 273.15, valueOf(builtInOf('Pt100_T')!, r) + 273.15, 1e-11),
     );
   }),
-]; // prettier-ignore
+  checker(
+    'thermocouple',
+    'relative 1e-9; back by the inverse polynomial as stated there, and exactly to 1e-6 of a kelvin',
+    (c) => {
+      const emf = emfOf(c['type'], c['t_C']);
+      return worstOf(
+        compareNumbers('emf', [c['emf_mV']], [emf], 1e-9, 10),
+        compareNumbers('inverse', [c['inverse_t_C']], [aboutTemperatureOf(c['type'], c['table_mV'])], 1e-9, 1),
+        compareNumbers('exact inverse', [c['t_C'] + 273.15], [temperatureOf(c['type'], emf) + 273.15], 4e-9),
+      );
+    },
+  ),
+];

@@ -147,7 +147,17 @@ export const signals: Checker[] = [
   named('rfft-amplitude-hann', (y, dt) => lines(amplitudes(y, dt(), 'hann'), 'amplitude')),
   named('stats', (y) => {
     const s = statistics(y);
-    return { mean: s.mean, std1: s.standardDeviation, rms: s.rms, min: s.lowest, max: s.highest, median: s.median, p05: s.low5, p95: s.high95, skew: s.skewness }; // prettier-ignore
+    return {
+      mean: s.mean,
+      std1: s.standardDeviation,
+      rms: s.rms,
+      min: s.lowest,
+      max: s.highest,
+      median: s.median,
+      p05: s.low5,
+      p95: s.high95,
+      skew: s.skewness,
+    };
   }),
   named('xcorr-lag', (_y, _t, { out }) => {
     const r = crossCorrelation(removeMean(Float64Array.from(out.shifted)), removeMean(Float64Array.from(out.ref)));
@@ -171,7 +181,13 @@ export const signals: Checker[] = [
     check: (c) => {
       const { window, polyorder, deriv, delta } = c['params'];
       const nodes = Float64Array.from({ length: window }, (_, i) => (i - (window - 1) / 2) * delta);
-      return compareNumbers('weights', c['out'], localPolynomialWeights(nodes, polyorder, deriv, 0), 1e-9, sizeOf(c['out'])); // prettier-ignore
+      return compareNumbers(
+        'weights',
+        c['out'],
+        localPolynomialWeights(nodes, polyorder, deriv, 0),
+        1e-9,
+        sizeOf(c['out']),
+      );
     },
   },
 ];

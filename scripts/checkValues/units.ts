@@ -4,10 +4,24 @@ import { compareNumbers, worstOf, type Outcome } from './compareNumbers';
 
 /** Names of the reference library for units that go by a symbol here. */
 const ours: Record<string, string> = {
-  inch_Hg: 'inHg', Btu_it: 'Btu', Btu_th: 'Btu_th', thermochemical_calorie: 'cal', force_ounce: 'ozf', force_pound: 'lbf',
-  kilowatt_hour: 'kWh', degK: 'K', kilometer_per_hour: 'km/h', mile_per_hour: 'mph', foot_H2O: '1', hundredweight: '1',
-  electron_volt: 'eV', international_calorie: 'cal_IT', inch_H2O_39F: 'inH2O(39.2°F)', inch_H2O_60F: 'inH2O(60°F)', conventional_inch_H2O: 'inH2O',
-}; // prettier-ignore
+  inch_Hg: 'inHg',
+  Btu_it: 'Btu',
+  Btu_th: 'Btu_th',
+  thermochemical_calorie: 'cal',
+  force_ounce: 'ozf',
+  force_pound: 'lbf',
+  kilowatt_hour: 'kWh',
+  degK: 'K',
+  kilometer_per_hour: 'km/h',
+  mile_per_hour: 'mph',
+  foot_H2O: '1',
+  hundredweight: '1',
+  electron_volt: 'eV',
+  international_calorie: 'cal_IT',
+  inch_H2O_39F: 'inH2O(39.2°F)',
+  inch_H2O_60F: 'inH2O(60°F)',
+  conventional_inch_H2O: 'inH2O',
+};
 
 const translate = (text: string): string => text.replace(/[A-Za-z_]+[0-9A-Za-z_]*/g, (name) => ours[name] ?? name);
 const unitOf = (c: Case, side: 'From' | 'To') =>

@@ -8,11 +8,31 @@ const STEP = 0.1;
 /** Coverage of a line through a channel that was smoothed or differentiated, whose neighbours share noise. */
 export function coverageOfDerived(sets: number): Row[] {
   const x = Float64Array.from({ length: N }, (_, i) => i * STEP);
-  const ways: { name: string; truth: [number, number]; raw(x: number): number; made(y: Float64Array, x: Float64Array): Float64Array }[] = [
-    { name: 'line through a Savitzky–Golay smoothing of 21 samples', truth: [2, 0.3], raw: (v) => 2 + 0.3 * v, made: (y) => savitzkyGolay(y, { window: 21, order: 2 }) },
-    { name: 'line through a Savitzky–Golay derivative of 21 samples', truth: [2, 0.3], raw: (v) => 2 * v + 0.15 * v * v, made: (y) => savitzkyGolay(y, { window: 21, order: 2, derivative: 1, spacing: STEP }) },
-    { name: 'line through a central difference', truth: [2, 0.3], raw: (v) => 2 * v + 0.15 * v * v, made: centralDifference },
-  ]; // prettier-ignore
+  const ways: {
+    name: string;
+    truth: [number, number];
+    raw(x: number): number;
+    made(y: Float64Array, x: Float64Array): Float64Array;
+  }[] = [
+    {
+      name: 'line through a Savitzky–Golay smoothing of 21 samples',
+      truth: [2, 0.3],
+      raw: (v) => 2 + 0.3 * v,
+      made: (y) => savitzkyGolay(y, { window: 21, order: 2 }),
+    },
+    {
+      name: 'line through a Savitzky–Golay derivative of 21 samples',
+      truth: [2, 0.3],
+      raw: (v) => 2 * v + 0.15 * v * v,
+      made: (y) => savitzkyGolay(y, { window: 21, order: 2, derivative: 1, spacing: STEP }),
+    },
+    {
+      name: 'line through a central difference',
+      truth: [2, 0.3],
+      raw: (v) => 2 * v + 0.15 * v * v,
+      made: centralDifference,
+    },
+  ];
   return ways.map(({ name, truth, raw, made }): Row => {
     const random = new Random(name.length);
     const tally = new Tally();

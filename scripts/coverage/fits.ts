@@ -1,4 +1,19 @@
-import { crossings, diagnose, fitModel, modelOf, optima, predict, Random, readAt, readBack, scatterAbout, type Fit, type FitData, type PointErrors, type ReadCurve } from '@undameter/core'; // prettier-ignore
+import {
+  crossings,
+  diagnose,
+  fitModel,
+  modelOf,
+  optima,
+  predict,
+  Random,
+  readAt,
+  readBack,
+  scatterAbout,
+  type Fit,
+  type FitData,
+  type PointErrors,
+  type ReadCurve,
+} from '@undameter/core';
 import type { Row } from './main';
 import { points, scatters, Tally, type Scatter } from './simulate';
 
@@ -14,12 +29,57 @@ interface Case {
 }
 
 const cases: readonly Case[] = [
-  { name: 'line', kind: 'polynomial', settings: { degree: 1 }, truth: [6, -1], curve: (x, [a, b]) => a! + b! * x, from: 0, to: 10, base: 0.2 },
-  { name: 'quadratic', kind: 'polynomial', settings: { degree: 2 }, truth: [3, 4, -0.5], curve: (x, [a, b, c]) => a! + b! * x + c! * x * x, from: 0, to: 10, base: 0.3 },
-  { name: 'exponential with offset', kind: 'exponentialOffset', settings: {}, truth: [2, 5, 3], curve: (x, [y0, a, t]) => y0! + a! * Math.exp(-x / t!), from: 0, to: 12, base: 0.05 },
-  { name: 'Gaussian', kind: 'gaussianPeak', settings: {}, truth: [1, 4, 5, 1.5], curve: (x, [y0, a, x0, s]) => y0! + a! * Math.exp(-((x - x0!) ** 2) / (2 * s! * s!)), from: 0, to: 10, base: 0.08 },
-  { name: 'power law', kind: 'powerLaw', settings: {}, truth: [3, 0.7], curve: (x, [a, b]) => a! * x ** b!, from: 0.5, to: 10, base: 0.1 },
-]; // prettier-ignore
+  {
+    name: 'line',
+    kind: 'polynomial',
+    settings: { degree: 1 },
+    truth: [6, -1],
+    curve: (x, [a, b]) => a! + b! * x,
+    from: 0,
+    to: 10,
+    base: 0.2,
+  },
+  {
+    name: 'quadratic',
+    kind: 'polynomial',
+    settings: { degree: 2 },
+    truth: [3, 4, -0.5],
+    curve: (x, [a, b, c]) => a! + b! * x + c! * x * x,
+    from: 0,
+    to: 10,
+    base: 0.3,
+  },
+  {
+    name: 'exponential with offset',
+    kind: 'exponentialOffset',
+    settings: {},
+    truth: [2, 5, 3],
+    curve: (x, [y0, a, t]) => y0! + a! * Math.exp(-x / t!),
+    from: 0,
+    to: 12,
+    base: 0.05,
+  },
+  {
+    name: 'Gaussian',
+    kind: 'gaussianPeak',
+    settings: {},
+    truth: [1, 4, 5, 1.5],
+    curve: (x, [y0, a, x0, s]) => y0! + a! * Math.exp(-((x - x0!) ** 2) / (2 * s! * s!)),
+    from: 0,
+    to: 10,
+    base: 0.08,
+  },
+  {
+    name: 'power law',
+    kind: 'powerLaw',
+    settings: {},
+    truth: [3, 0.7],
+    curve: (x, [a, b]) => a! * x ** b!,
+    from: 0.5,
+    to: 10,
+    base: 0.1,
+  },
+];
 
 type Weighting = 'none' | 'relative' | 'absolute';
 const N = 60;
@@ -33,14 +93,22 @@ const weightingsOf = (s: Scatter): Weighting[] => (s.name === 'growing' ? ['none
 
 function rowOf(c: Case, s: Scatter, weighting: Weighting, sets: number): Row {
   const random = new Random(c.name.length * 1000 + s.name.length);
-  const tallies = { parameters: new Tally(), curve: new Tally(), further: new Tally(), readings: new Tally(), told: new Tally() };
+  const tallies = {
+    parameters: new Tally(),
+    curve: new Tally(),
+    further: new Tally(),
+    readings: new Tally(),
+    told: new Tally(),
+  };
   const n = s.rho > 0.8 ? 5 * N : N;
   const x = Float64Array.from({ length: n }, (_, i) => c.from + ((c.to - c.from) * i) / (n - 1));
   const truth = (v: number): number => c.curve(v, c.truth);
   for (let set = 0; set < sets; set++) {
     const { data, y } = drawn(c, s, weighting, x, truth, random);
     const fit = fitModel(modelOf(c.kind), c.settings as never, data);
-    fit.parameters.forEach((p, k) => tallies.parameters.add(Math.abs(p - c.truth[k]!) <= fit.parameterSpread(k).halfWidth));
+    fit.parameters.forEach((p, k) =>
+      tallies.parameters.add(Math.abs(p - c.truth[k]!) <= fit.parameterSpread(k).halfWidth),
+    );
     const curve: ReadCurve = { fit, range: [c.from, c.to], scatterAt: scatterAbout(fit, data) };
     for (const share of [0.05, 0.5, 0.95]) {
       const at = c.from + share * (c.to - c.from);
@@ -55,8 +123,17 @@ function rowOf(c: Case, s: Scatter, weighting: Weighting, sets: number): Row {
     tallies.told.add(isTold(c, fit, data, weighting) || isBackBent(c, curve, truth));
   }
   const weights = weighting === 'none' ? '' : `, weights ${weighting}`;
-  return { name: `${c.name}, ${s.name}${weights}`, covers: { parameters: tallies.parameters.percent, curve: tallies.curve.percent, 'further point': tallies.further.percent, readings: tallies.readings.percent }, told: tallies.told.percent };
-} // prettier-ignore
+  return {
+    name: `${c.name}, ${s.name}${weights}`,
+    covers: {
+      parameters: tallies.parameters.percent,
+      curve: tallies.curve.percent,
+      'further point': tallies.further.percent,
+      readings: tallies.readings.percent,
+    },
+    told: tallies.told.percent,
+  };
+}
 
 function drawn(
   c: Case,
@@ -92,12 +169,16 @@ function readings(c: Case, curve: ReadCurve, truth: (v: number) => number, s: Sc
   }
   if (c.name === 'line' && s.rho === 0 && s.offset === 0 && s.gain === 0) {
     const x = Float64Array.from({ length: N }, (_, i) => (10 * i) / (N - 1));
-    const other = fitModel(modelOf('polynomial'), { degree: 1 }, { x, y: points(x, (v) => v, c.base, { ...s, size: () => 1 }, random), xName: 'x' });
+    const other = fitModel(
+      modelOf('polynomial'),
+      { degree: 1 },
+      { x, y: points(x, (v) => v, c.base, { ...s, size: () => 1 }, random), xName: 'x' },
+    );
     const [meeting] = crossings(curve, { ...curve, fit: other });
     if (meeting) held.push(Math.abs(meeting.x - 3) <= meeting.xSpread.halfWidth);
   }
   return held;
-} // prettier-ignore
+}
 
 const nearest = <R extends { x: number }>(all: readonly R[], to: number): R | undefined =>
   all.reduce<R | undefined>((best, r) => (!best || Math.abs(r.x - to) < Math.abs(best.x - to) ? r : best), undefined);
@@ -112,6 +193,16 @@ const isBackBent = (c: Case, curve: ReadCurve, truth: (v: number) => number): bo
 function isTold(c: Case, fit: Fit, data: FitData, weights: Weighting): boolean {
   const model = modelOf(c.kind);
   const symbols = Array.from(fit.parameters, (_, k) => `p${k}`);
-  const rungs = diagnose({ model, candidate: { kind: c.kind, settings: c.settings }, data, fit, choices: {}, weights, known: {}, names: { x: 'x', y: 'y' }, symbols });
+  const rungs = diagnose({
+    model,
+    candidate: { kind: c.kind, settings: c.settings },
+    data,
+    fit,
+    choices: {},
+    weights,
+    known: {},
+    names: { x: 'x', y: 'y' },
+    symbols,
+  });
   return rungs.some((r) => r.title === 'Uncertainties' && r.state === 'doubtful');
-} // prettier-ignore
+}

@@ -35,8 +35,10 @@ const rows = [...coverageOfFits(sets), ...coverageOfMeans(sets), ...coverageOfDe
 const percent = (v: number): string => (Number.isNaN(v) ? '–' : v.toFixed(1));
 const lines = rows.map(
   ({ name, covers, told }) =>
-    `| ${name} | ${Object.entries(covers).map(([of, v]) => `${of} ${percent(v)}`).join(', ')} | ${percent(told)} |`,
-); // prettier-ignore
+    `| ${name} | ${Object.entries(covers)
+      .map(([of, v]) => `${of} ${percent(v)}`)
+      .join(', ')} | ${percent(told)} |`,
+);
 const table = ['| case | covers, % | told, % |', '| --- | --- | --- |', ...lines].join('\n');
 console.log(table);
 console.log(`${sets} sets a case, ${((performance.now() - begun) / 1000).toFixed(0)} s`);

@@ -14,7 +14,11 @@ export function coverageOfMeans(sets: number): Row[] {
         if (!found.isShort) mean.add(Math.abs(found.mean) <= half);
         told.add(found.isShort);
       }
-      return { name: `operating point of ${n} samples, correlation ${rho}`, covers: { mean: mean.percent }, told: told.percent }; // prettier-ignore
+      return {
+        name: `operating point of ${n} samples, correlation ${rho}`,
+        covers: { mean: mean.percent },
+        told: told.percent,
+      };
     }),
   );
 }

@@ -3,9 +3,35 @@ import { gzipSync } from 'node:zlib';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import type { BenchReply, CampaignReply, CampaignRow, ComparisonReply, ComparisonRow, ConditionRow, FindingBudget, FindingRow, FitReply, FitRow, JobReply, ProcedureReply, RunReply, TableFileReply, TableRow, TracesReply, UploadReply, TableUse, TableVersion } from '@undameter/contract'; // prettier-ignore
+import type {
+  BenchReply,
+  CampaignReply,
+  CampaignRow,
+  ComparisonReply,
+  ComparisonRow,
+  ConditionRow,
+  FindingBudget,
+  FindingRow,
+  FitReply,
+  FitRow,
+  JobReply,
+  ProcedureReply,
+  RunReply,
+  TableFileReply,
+  TableRow,
+  TracesReply,
+  UploadReply,
+  TableUse,
+  TableVersion,
+} from '@undameter/contract';
 import { asUnderstood, importEnded, uploadTo } from '../../scripts/testing/importBuilt';
-import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
+import {
+  askBuilt,
+  newDataDirectory,
+  removeDataDirectory,
+  startBuilt,
+  type Built,
+} from '../../scripts/testing/startBuilt';
 
 jest.setTimeout(120_000);
 const data = newDataDirectory();
@@ -41,9 +67,18 @@ async function imported(name: string, text: string): Promise<number> {
 /** y = 2 + 3x + small alternation, t from 0 to 99.9 s at 10 Hz. */
 const log =
   'Time [s],x [mm],y [kPa]\n' +
-  Array.from({ length: 1000 }, (_, i) => `${(i / 10).toFixed(1)},${i % 50},${2 + 3 * (i % 50) + (i % 2 ? 0.01 : -0.01)}`).join('\n'); // prettier-ignore
+  Array.from(
+    { length: 1000 },
+    (_, i) => `${(i / 10).toFixed(1)},${i % 50},${2 + 3 * (i % 50) + (i % 2 ? 0.01 : -0.01)}`,
+  ).join('\n');
 
-const step = (kind: string, settings: Record<string, unknown>, id = kind) => ({ id, kind, version: 1, settings, on: true }); // prettier-ignore
+const step = (kind: string, settings: Record<string, unknown>, id = kind) => ({
+  id,
+  kind,
+  version: 1,
+  settings,
+  on: true,
+});
 
 /** Originals are compressed when nobody waits for them: waits until nothing is under way. */
 async function compressed(): Promise<void> {
@@ -132,7 +167,18 @@ describe('a log on its way', () => {
   test('condition, fit, comparison and finding; the finding tells when it would read otherwise', async () => {
     const limits = [{ symbol: 'x', value: 20, tolerance: 10, unit: 'mm' }];
     const condition = (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name: 'low', limits })).body;
-    const fitBody = { name: 'y of x', runId, x: 'x', y: 'y', conditionIds: [condition.id], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 1 }, choices: {} }; // prettier-ignore
+    const fitBody = {
+      name: 'y of x',
+      runId,
+      x: 'x',
+      y: 'y',
+      conditionIds: [condition.id],
+      data: 'samples',
+      weights: 'none',
+      model: 'polynomial',
+      settings: { degree: 1 },
+      choices: {},
+    };
     const fit = (await ask<FitRow>(`/campaigns/${campaignId}/fits`, fitBody)).body;
     const result = (await ask<FitReply>(`/fits/${fit.id}/result`)).body.series[0]!;
     const [a0, a1] = result.parameters;
@@ -217,20 +263,40 @@ describe('a log on its way', () => {
     expect(explained.body).toMatchObject({ meaning: 'what was promised', nowReads: null });
     const unused = (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name: 'compared only', limits }))
       .body;
-    const alone = { name: 'alone', reference: { runId, x: 'x', y: 'y', conditionIds: [unused.id], data: 'samples' }, candidates: [{ source: { kind: 'run', runId: simulated, x: 'x', y: 'y' }, ...asIs }] }; // prettier-ignore
+    const alone = {
+      name: 'alone',
+      reference: { runId, x: 'x', y: 'y', conditionIds: [unused.id], data: 'samples' },
+      candidates: [{ source: { kind: 'run', runId: simulated, x: 'x', y: 'y' }, ...asIs }],
+    };
     expect((await ask(`/campaigns/${campaignId}/comparisons`, alone)).status).toBe(200);
-    expect(await ask(`/conditions/${unused.id}`, undefined, 'DELETE')).toMatchObject({ status: 409, body: { code: 'STILL_USED' } }); // prettier-ignore
+    expect(await ask(`/conditions/${unused.id}`, undefined, 'DELETE')).toMatchObject({
+      status: 409,
+      body: { code: 'STILL_USED' },
+    });
     await ask(`/conditions/${condition.id}`, { name: 'low', limits: [{ ...limits[0], tolerance: 5 }] }, 'PUT');
     const now = (await ask<FindingRow[]>(`/campaigns/${campaignId}/findings`)).body[0]!;
     expect(now.nowReads).not.toBeNull();
     expect((await ask<FindingRow>(`/findings/${finding.id}/rewrite`, undefined, 'POST')).body.sentence).toBe(
       now.nowReads,
     );
-    expect(await ask(`/conditions/${condition.id}`, undefined, 'DELETE')).toMatchObject({ status: 409, body: { code: 'STILL_USED' } }); // prettier-ignore
+    expect(await ask(`/conditions/${condition.id}`, undefined, 'DELETE')).toMatchObject({
+      status: 409,
+      body: { code: 'STILL_USED' },
+    });
   });
 
   test('a table is callable in a formula, and its change is computed anew', async () => {
-    const table = { symbol: 'k', name: 'Stiffness', xName: 'Way', xUnit: 'mm', yUnit: 'N', source: 'made up', ...plainly, x: [50, 0], y: [100, 0] }; // prettier-ignore
+    const table = {
+      symbol: 'k',
+      name: 'Stiffness',
+      xName: 'Way',
+      xUnit: 'mm',
+      yUnit: 'N',
+      source: 'made up',
+      ...plainly,
+      x: [50, 0],
+      y: [100, 0],
+    };
     const { body } = await ask<TableRow>(`/campaigns/${campaignId}/tables`, table);
     expect(body.x).toEqual([0, 50]);
     const force = step('derive', { name: 'Force', symbol: 'F', formula: 'k(x)', unit: 'N' });
@@ -317,17 +383,34 @@ describe('a log on its way', () => {
 
   test('a table in two arguments is put in order, and asked with both of them', async () => {
     const second = { name: 'b', unit: '%', method: 'linear', scale: 'plain', w: [50, 0], isScattered: false };
-    const table = { symbol: 'two', name: 'Both', xName: 'a', xUnit: 'mm', yUnit: '', source: 'made up', ...plainly, second, x: [100, 0], y: [4, 3, 2, 1] };
+    const table = {
+      symbol: 'two',
+      name: 'Both',
+      xName: 'a',
+      xUnit: 'mm',
+      yUnit: '',
+      source: 'made up',
+      ...plainly,
+      second,
+      x: [100, 0],
+      y: [4, 3, 2, 1],
+    };
     const made = (await ask<TableRow>(`/campaigns/${campaignId}/tables`, table)).body;
     expect(made).toMatchObject({ x: [0, 100], y: [1, 2, 3, 4], second: { w: [0, 50] } });
     const value = async (formula: string) => {
-      const bench = (await ask<BenchReply>(`/runs/${runId}/bench`, { steps: [step('derive', { name: 'B', symbol: 'B', formula, unit: '' })] })).body;
+      const bench = (
+        await ask<BenchReply>(`/runs/${runId}/bench`, {
+          steps: [step('derive', { name: 'B', symbol: 'B', formula, unit: '' })],
+        })
+      ).body;
       return bench.channels.find((c) => c.symbol === 'B')?.highest ?? bench.reports[0]!.error?.message;
     };
     expect(await value('two(5 [cm], 0.25)')).toBe(2.5);
     expect(await value('two(5 [cm])')).toContain('takes 2');
-    expect((await ask(`/campaigns/${campaignId}/tables`, { ...table, symbol: 'bad', y: [1, 2, 3] })).body).toMatchObject({ code: 'TABLE_GRID_SIZE' });
-  }); // prettier-ignore
+    expect(
+      (await ask(`/campaigns/${campaignId}/tables`, { ...table, symbol: 'bad', y: [1, 2, 3] })).body,
+    ).toMatchObject({ code: 'TABLE_GRID_SIZE' });
+  });
 
   test('a deleted run takes its samples and its original with it', async () => {
     const id = await imported('short.csv', log + '\n100,1,5\n');
@@ -352,12 +435,23 @@ describe('a log on its way', () => {
     [step('trim', { channel: 't', from: 5, to: 1, unit: 's' }), 'ends (1) before it begins (5)'],
     [step('trim', { channel: 't', from: 500, to: 600, unit: 's' }), 'No kept sample'],
     [step('trim', { channel: 't', from: 'a', to: 1, unit: 's' }), '"From" must be number'],
-    [step('smooth', { channel: 'y', method: 'savitzkyGolay', window: 4, order: 2, symbol: 'ys', name: 'ys' }), 'no middle sample'], // prettier-ignore
-    [step('smooth', { channel: 'y', method: 'savitzkyGolay', window: 5, order: 5, symbol: 'ys', name: 'ys' }), 'lower the order'], // prettier-ignore
-    [step('smooth', { channel: 'y', method: 'movingAverage', window: 5, order: 2, symbol: 'x', name: 'ys' }), 'already in use'], // prettier-ignore
+    [
+      step('smooth', { channel: 'y', method: 'savitzkyGolay', window: 4, order: 2, symbol: 'ys', name: 'ys' }),
+      'no middle sample',
+    ],
+    [
+      step('smooth', { channel: 'y', method: 'savitzkyGolay', window: 5, order: 5, symbol: 'ys', name: 'ys' }),
+      'lower the order',
+    ],
+    [
+      step('smooth', { channel: 'y', method: 'movingAverage', window: 5, order: 2, symbol: 'x', name: 'ys' }),
+      'already in use',
+    ],
     [step('nope', {}), 'no step kind "nope"'],
   ])('step %j fails by itself with a sentence', async (bad, sentence) => {
-    const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, { steps: [bad, step('timeFromZero', { channel: 't' })] }); // prettier-ignore
+    const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, {
+      steps: [bad, step('timeFromZero', { channel: 't' })],
+    });
     expect(body.reports.map((r) => r.status)).toEqual(['failed', 'done']);
     expect(body.reports[0]!.error!.message).toContain(sentence);
   });
@@ -372,8 +466,19 @@ describe('a log on its way', () => {
   });
 
   const fit = (over: Record<string, unknown>) => ({
-    campaignId, name: 'f', runId, x: 'x', y: 'y', conditionIds: [], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 1 }, choices: {}, ...over,
-  }); // prettier-ignore
+    campaignId,
+    name: 'f',
+    runId,
+    x: 'x',
+    y: 'y',
+    conditionIds: [],
+    data: 'samples',
+    weights: 'none',
+    model: 'polynomial',
+    settings: { degree: 1 },
+    choices: {},
+    ...over,
+  });
   test.each([
     [{ settings: { degree: 12 } }, 422, 'settings.degree must be <= 9'],
     [{ model: 'magic' }, 422, 'no model "magic"'],
@@ -402,23 +507,78 @@ describe('refusals at the door', () => {
     ['/runs/abc', undefined, 422, 'params.id must be integer'],
     ['/runs/0', undefined, 422, 'must be >= 1'],
     ['/nothing', undefined, 404, 'There is nothing at /api/nothing'],
-    ['/campaigns/1/tables', { symbol: 'sin', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, x: [1, 2], y: [1, 2] }, 422, 'already in use'],
-    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: 'wat', yUnit: '', source: 's', ...plainly, x: [1, 2], y: [1, 2] }, 422, 'is not a unit'],
-    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, x: [1, 1], y: [1, 2] }, 422, 'stands twice'],
-    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, yScale: 'log', x: [1, 2], y: [1, -2] }, 422, 'Row 2: the value −2 cannot stand'],
-    ['/campaigns/1/tables', { symbol: 'r', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, method: 'wavy', x: [1, 2], y: [1, 2] }, 422, 'no interpolation "wavy"'],
-    ['/campaigns/1/conditions', { name: 'c', limits: [{ symbol: 'x', value: 1, tolerance: -1, unit: '' }] }, 422, 'must be >= 0'],
+    [
+      '/campaigns/1/tables',
+      { symbol: 'sin', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, x: [1, 2], y: [1, 2] },
+      422,
+      'already in use',
+    ],
+    [
+      '/campaigns/1/tables',
+      { symbol: 'r', name: 'a', xName: 'b', xUnit: 'wat', yUnit: '', source: 's', ...plainly, x: [1, 2], y: [1, 2] },
+      422,
+      'is not a unit',
+    ],
+    [
+      '/campaigns/1/tables',
+      { symbol: 'r', name: 'a', xName: 'b', xUnit: '', yUnit: '', source: 's', ...plainly, x: [1, 1], y: [1, 2] },
+      422,
+      'stands twice',
+    ],
+    [
+      '/campaigns/1/tables',
+      {
+        symbol: 'r',
+        name: 'a',
+        xName: 'b',
+        xUnit: '',
+        yUnit: '',
+        source: 's',
+        ...plainly,
+        yScale: 'log',
+        x: [1, 2],
+        y: [1, -2],
+      },
+      422,
+      'Row 2: the value −2 cannot stand',
+    ],
+    [
+      '/campaigns/1/tables',
+      {
+        symbol: 'r',
+        name: 'a',
+        xName: 'b',
+        xUnit: '',
+        yUnit: '',
+        source: 's',
+        ...plainly,
+        method: 'wavy',
+        x: [1, 2],
+        y: [1, 2],
+      },
+      422,
+      'no interpolation "wavy"',
+    ],
+    [
+      '/campaigns/1/conditions',
+      { name: 'c', limits: [{ symbol: 'x', value: 1, tolerance: -1, unit: '' }] },
+      422,
+      'must be >= 0',
+    ],
   ])('%s with %j', async (path, body, status, sentence) => {
     const reply = await ask<{ message: string }>(path, body);
     expect([reply.status, reply.body.message]).toEqual([status, expect.stringContaining(sentence)]);
-  }); // prettier-ignore
+  });
 
   test.each([
     ['empty.csv', '', 'is empty'],
     ['picture.csv', '\u0000\u0001', 'is not text'],
   ])('the file %s', async (name, text, sentence) => {
     const reply = await upload(name, text);
-    expect([reply.status, (reply.body as unknown as { message: string }).message]).toEqual([422, expect.stringContaining(sentence)]); // prettier-ignore
+    expect([reply.status, (reply.body as unknown as { message: string }).message]).toEqual([
+      422,
+      expect.stringContaining(sentence),
+    ]);
   });
 
   test('an upload over the limit, and nothing of it stays', async () => {
@@ -429,13 +589,31 @@ describe('refusals at the door', () => {
   });
 
   test.each([
-    ['two columns of one symbol', [{ reading: { index: 0, reads: 'number' }, name: 'a', symbol: 's', unit: '' }, { reading: { index: 1, reads: 'number' }, name: 'b', symbol: 's', unit: '' }], 'already in use'],
-    ['a symbol that is none', [{ reading: { index: 0, reads: 'number' }, name: 'a', symbol: '2 x', unit: '' }], 'cannot be a symbol'],
-    ['an unknown unit', [{ reading: { index: 0, reads: 'number' }, name: 'a', symbol: 'a', unit: 'wat' }], 'is not a unit'],
+    [
+      'two columns of one symbol',
+      [
+        { reading: { index: 0, reads: 'number' }, name: 'a', symbol: 's', unit: '' },
+        { reading: { index: 1, reads: 'number' }, name: 'b', symbol: 's', unit: '' },
+      ],
+      'already in use',
+    ],
+    [
+      'a symbol that is none',
+      [{ reading: { index: 0, reads: 'number' }, name: 'a', symbol: '2 x', unit: '' }],
+      'cannot be a symbol',
+    ],
+    [
+      'an unknown unit',
+      [{ reading: { index: 0, reads: 'number' }, name: 'a', symbol: 'a', unit: 'wat' }],
+      'is not a unit',
+    ],
   ])('an import with %s', async (_, columns, sentence) => {
     const reply = await startImport('bad.csv', 'a,b\n1,2\n', { columns, along: null });
-    expect([reply.status, (reply.body as unknown as { message: string }).message]).toEqual([422, expect.stringContaining(sentence)]); // prettier-ignore
-  }); // prettier-ignore
+    expect([reply.status, (reply.body as unknown as { message: string }).message]).toEqual([
+      422,
+      expect.stringContaining(sentence),
+    ]);
+  });
 
   test('a body that is no JSON', async () => {
     const headers = { 'content-type': 'application/json' };
@@ -458,17 +636,26 @@ describe('the way out and back', () => {
   beforeAll(async () => {
     runId = await imported('way-out.csv', text);
   });
-  const exported = async (query: string) => (await fetch(`${server.address}/api/runs/${runId}/export?${query}`)).text(); // prettier-ignore
+  const exported = async (query: string) => (await fetch(`${server.address}/api/runs/${runId}/export?${query}`)).text();
 
   test('what is exported comes back to the same doubles, with its units', async () => {
     const again = await imported('way-back.csv', await exported('which=logged'));
     const columns = async (id: number) => {
-      const { body } = await ask<TracesReply>(`/runs/${id}/traces`, { symbols: ['Q', 'H_n'], from: null, to: null, pixels: 100 }); // prettier-ignore
+      const { body } = await ask<TracesReply>(`/runs/${id}/traces`, {
+        symbols: ['Q', 'H_n'],
+        from: null,
+        to: null,
+        pixels: 100,
+      });
       return body.traces.map((t) => [t.x, t.y]);
     };
     expect(await columns(again)).toEqual(await columns(runId));
     const { body } = await ask<BenchReply>(`/runs/${again}/bench`, {});
-    expect(body.channels.map((c) => [c.name, c.unit])).toEqual([['Time', 's'], ['Flow', 'L/min'], ['Head, net', 'm']]); // prettier-ignore
+    expect(body.channels.map((c) => [c.name, c.unit])).toEqual([
+      ['Time', 's'],
+      ['Flow', 'L/min'],
+      ['Head, net', 'm'],
+    ]);
   });
 
   test('after the procedure: the kept samples and the chosen channels, derived ones too', async () => {
@@ -484,7 +671,8 @@ describe('the way out and back', () => {
   });
 
   test('a channel is declared anew, and all that follows is computed anew', async () => {
-    const put = (symbol: string, body: unknown) => ask<{ message: string }>(`/runs/${runId}/channels/${symbol}`, body, 'PUT'); // prettier-ignore
+    const put = (symbol: string, body: unknown) =>
+      ask<{ message: string }>(`/runs/${runId}/channels/${symbol}`, body, 'PUT');
     expect((await put('Q', { symbol: 'Q', name: 'Flow', unit: 'm^3/h' })).status).toBe(200);
     const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, {});
     const half = body.channels.find((c) => c.symbol === 'h')!;

@@ -16,7 +16,13 @@ import type {
 } from '@undameter/contract';
 import { liquidWater, saturationPressure, waterViscosity } from '@undameter/core';
 import { headAt, rig } from '@undameter/demo';
-import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
+import {
+  askBuilt,
+  newDataDirectory,
+  removeDataDirectory,
+  startBuilt,
+  type Built,
+} from '../../scripts/testing/startBuilt';
 
 jest.setTimeout(180_000);
 const data = newDataDirectory();
@@ -43,13 +49,25 @@ test("the demo's head curves give back the constants of the generator within the
 });
 
 test('what steps set aside is shown beside the points of a fit, and only counted where it lies far off', async () => {
-  const power = { name: 'Power', campaignId: 1, runId: 1, x: 'Q', y: 'P_h', data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 2 }, choices: {}, conditionIds: [] };
+  const power = {
+    name: 'Power',
+    campaignId: 1,
+    runId: 1,
+    x: 'Q',
+    y: 'P_h',
+    data: 'samples',
+    weights: 'none',
+    model: 'polynomial',
+    settings: { degree: 2 },
+    choices: {},
+    conditionIds: [],
+  };
   const { leftOut, drawn } = (await ask<FitReply>('/fits/trial', power)).body.series[0]!;
   const highest = Math.max(...drawn.y.map(Number));
   expect(leftOut.x.length).toBeGreaterThan(100);
   expect(Math.max(...leftOut.y.map(Number))).toBeLessThan(1.6 * highest);
   expect(leftOut.beyond).toBeGreaterThan(0);
-}); // prettier-ignore
+});
 
 test('the warm-up gives back the time constant and both temperatures of the generator, its start values come by themselves', async () => {
   const { body } = await ask<FitReply>('/fits/3/result');
@@ -73,11 +91,14 @@ test('one curve holds all speeds by the affinity laws, and the coast-down gives 
   const { body: coasting } = await ask<FitReply>('/fits/5/result');
   const found = Object.fromEntries(coasting.series[0]!.parameters.map((p) => [p.symbol, p]));
   const { dragConstant, dragSquare, inertia } = rig;
-  const truth = { n_s: (Math.sqrt(dragConstant / dragSquare) * 60) / (2 * Math.PI), tau: inertia / Math.sqrt(dragConstant * dragSquare) };
+  const truth = {
+    n_s: (Math.sqrt(dragConstant / dragSquare) * 60) / (2 * Math.PI),
+    tau: inertia / Math.sqrt(dragConstant * dragSquare),
+  };
   for (const [symbol, value] of Object.entries(truth))
     expect(Math.abs(found[symbol]!.value! - value)).toBeLessThan(4 * found[symbol]!.standardError!);
   expect(found['tau']!.unit).toBe('s');
-}); // prettier-ignore
+});
 
 test('the ledger of the sweep accounts for every sample', async () => {
   const { body } = await ask<BenchReply>('/runs/1/bench', {});
@@ -109,7 +130,10 @@ test('the coast-down gives back the drag torque that slowed the rig, at every sp
 
 test('the set points of the sweep are 18 conditions, and their points hold head and efficiency with their ±', async () => {
   const { body: found } = await ask<SetPointsReply>('/runs/1/set-points', { steady: null, symbols: null });
-  expect(found.channels.filter((c) => c.chosen).map((c) => [c.symbol, c.levels.length])).toEqual([['n', 3], ['z_v', 6]]); // prettier-ignore
+  expect(found.channels.filter((c) => c.chosen).map((c) => [c.symbol, c.levels.length])).toEqual([
+    ['n', 3],
+    ['z_v', 6],
+  ]);
   expect(found.proposed).toHaveLength(18);
   const conditions = found.proposed.map(({ name, limits }) => ({ name, limits }));
   const { body: made } = await ask<ConditionRow[]>('/campaigns/1/conditions/several', { conditions });
@@ -141,7 +165,10 @@ test('the set points of the sweep are 18 conditions, and their points hold head 
 
 test('the procedure of the first sweep works on the second, and what a run does not have is told', async () => {
   const { body: first } = await ask<RunReply>('/runs/1');
-  const channels = [{ symbol: 'n', name: 'Shaft speed', unit: 'rpm' }, { symbol: 'p_d', name: 'Discharge pressure', unit: 'bar' }]; // prettier-ignore
+  const channels = [
+    { symbol: 'n', name: 'Shaft speed', unit: 'rpm' },
+    { symbol: 'p_d', name: 'Discharge pressure', unit: 'bar' },
+  ];
   const body = { steps: first.procedure, channels, runIds: [5, 4], how: 'replace', save: false };
   const { body: applied } = await ask<AppliedRun[]>('/campaigns/1/procedures/apply', body);
   expect(applied[0]!.reports.every((r) => r.status === 'done')).toBe(true);
@@ -151,16 +178,30 @@ test('the procedure of the first sweep works on the second, and what a run does 
   expect((await ask<RunReply>('/runs/5')).body.procedure).toEqual([]);
   // What is declared of a sensor goes along where nothing is declared of its namesake, and only there.
   const within = { kind: 'absolute', value: 2, statedAs: 'limits' };
-  const sure = [{ symbol: 'P_el', name: 'P_el', unit: 'kW', uncertainty: within }, { symbol: 'T_w', name: 'T_w', unit: '°C', uncertainty: within }]; // prettier-ignore
-  const declared = async () => Object.fromEntries((await ask<RunReply>('/runs/3')).body.declared.map((c) => [c.symbol, c.uncertainty])); // prettier-ignore
+  const sure = [
+    { symbol: 'P_el', name: 'P_el', unit: 'kW', uncertainty: within },
+    { symbol: 'T_w', name: 'T_w', unit: '°C', uncertainty: within },
+  ];
+  const declared = async () =>
+    Object.fromEntries((await ask<RunReply>('/runs/3')).body.declared.map((c) => [c.symbol, c.uncertainty]));
   const before = await declared();
-  const onto = { steps: (await ask<RunReply>('/runs/3')).body.procedure, channels: sure, runIds: [3], how: 'replace', save: true }; // prettier-ignore
+  const onto = {
+    steps: (await ask<RunReply>('/runs/3')).body.procedure,
+    channels: sure,
+    runIds: [3],
+    how: 'replace',
+    save: true,
+  };
   const told = await ask<AppliedRun[]>('/campaigns/1/procedures/apply', { ...onto, carriesUncertainty: false });
   expect(told.body[0]!.undeclared).toEqual(['P_el']);
   expect(await declared()).toEqual(before);
   await ask('/campaigns/1/procedures/apply', { ...onto, carriesUncertainty: true });
   expect(await declared()).toEqual({ ...before, P_el: within });
-  const refused = await ask<{ code: string }>('/campaigns/1/procedures', { name: 'x', steps: [{ id: 'a', kind: 'nope', version: 1, settings: {}, on: true }], channels: [] }); // prettier-ignore
+  const refused = await ask<{ code: string }>('/campaigns/1/procedures', {
+    name: 'x',
+    steps: [{ id: 'a', kind: 'nope', version: 1, settings: {}, on: true }],
+    channels: [],
+  });
   expect(refused.body.code).toBe('STEP_KIND_UNKNOWN');
 });
 

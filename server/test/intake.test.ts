@@ -4,10 +4,16 @@ import { connect } from 'node:net';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import type { BenchReply, CampaignRow, OffsetReply, QualityReply, RunReply, UploadReply } from '@undameter/contract'; // prettier-ignore
+import type { BenchReply, CampaignRow, OffsetReply, QualityReply, RunReply, UploadReply } from '@undameter/contract';
 import { strToU8, zipSync } from 'fflate';
 import { asUnderstood, importWaiting, uploadTo } from '../../scripts/testing/importBuilt';
-import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
+import {
+  askBuilt,
+  newDataDirectory,
+  removeDataDirectory,
+  startBuilt,
+  type Built,
+} from '../../scripts/testing/startBuilt';
 
 jest.setTimeout(120_000);
 const data = newDataDirectory();
@@ -49,7 +55,10 @@ describe('containers in containers', () => {
   test('a sheet of a workbook in a zip, chosen level by level', async () => {
     const zip = zipSync({ 'monday/loop3.xlsx': new Uint8Array(book), 'monday/notes.csv': strToU8('a,b\n1,2\n') });
     const { body } = await uploadTo(server, 'week.zip', zip as Uint8Array<ArrayBuffer>);
-    expect(body.levels.map((l) => [l.title, l.part])).toEqual([['zip archive', 'monday/loop3.xlsx'], ['spreadsheet', 'Sweep']]); // prettier-ignore
+    expect(body.levels.map((l) => [l.title, l.part])).toEqual([
+      ['zip archive', 'monday/loop3.xlsx'],
+      ['spreadsheet', 'Sweep'],
+    ]);
     const choose = (parts: string[]) => ask<UploadReply>(`/uploads/${body.uploadId}/part`, { parts });
     expect((await choose(['monday/notes.csv'])).body.preview.columns.map((c) => c.name)).toEqual(['a', 'b']);
     const other = (await choose(['monday/loop3.xlsx', 'Pulsation'])).body;
@@ -76,7 +85,9 @@ describe('a run read again from its kept original', () => {
   let runId = 0;
   beforeAll(async () => {
     runId = await imported('again.csv', text);
-    const steps = [{ id: 'a', kind: 'trim', version: 1, settings: { channel: 't', from: 0.5, to: 9, unit: 's' }, on: true }]; // prettier-ignore
+    const steps = [
+      { id: 'a', kind: 'trim', version: 1, settings: { channel: 't', from: 0.5, to: 9, unit: 's' }, on: true },
+    ];
     await ask(`/runs/${runId}/procedure`, { steps, version: 0 }, 'PUT');
   });
   test('offers the settings that it was read with, and keeps procedure and name under new ones', async () => {
@@ -85,7 +96,12 @@ describe('a run read again from its kept original', () => {
     const columns = body.again!.choices.map(({ reading, name, symbol, unit }) => ({ reading, name, symbol, unit }));
     columns[1] = { ...columns[1]!, symbol: 'p_d', unit: 'bar' };
     const { missing: _, ...layout } = body.layout;
-    const again = await importWaiting(server, body, { ...asUnderstood(body, campaignId), layout, columns, replaceRunId: runId }); // prettier-ignore
+    const again = await importWaiting(server, body, {
+      ...asUnderstood(body, campaignId),
+      layout,
+      columns,
+      replaceRunId: runId,
+    });
     expect(again).toBe(runId);
     const run = await runOf(runId);
     expect(run).toMatchObject({ name: 'again.csv', samples: 4, procedureVersion: 1 });
@@ -93,11 +109,19 @@ describe('a run read again from its kept original', () => {
     // Missing no more by the new layout; the old procedure keeps 1, 2 and 3 s.
     expect(await columnsOf(runId, 'p_d')).toEqual([[101, -9999, 103, 104]]);
     expect((await ask<BenchReply>(`/runs/${runId}/bench`, {})).body.kept).toBe(3);
-    expect(run.declared.map((c) => [c.symbol, c.unit])).toEqual([['t', 's'], ['p_d', 'bar'], ['Valve', '']]); // prettier-ignore
+    expect(run.declared.map((c) => [c.symbol, c.unit])).toEqual([
+      ['t', 's'],
+      ['p_d', 'bar'],
+      ['Valve', ''],
+    ]);
   });
   test('an import that fails leaves the run as it was', async () => {
     const { body } = await ask<UploadReply>(`/runs/${runId}/reopen`, undefined, 'POST');
-    const wrong = { ...asUnderstood(body, campaignId), layout: { ...body.layout, firstDataLine: 90 }, replaceRunId: runId }; // prettier-ignore
+    const wrong = {
+      ...asUnderstood(body, campaignId),
+      layout: { ...body.layout, firstDataLine: 90 },
+      replaceRunId: runId,
+    };
     await expect(importWaiting(server, body, wrong)).rejects.toThrow('no row of numbers');
     expect(await columnsOf(runId, 'p_d')).toEqual([[101, -9999, 103, 104]]);
     await ask(`/uploads/${body.uploadId}`, undefined, 'DELETE');
@@ -108,12 +132,23 @@ describe('a run read again from its kept original', () => {
     const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, {});
     expect(body.conditions[0]).toMatchObject({ samples: 2, problem: null });
     expect(body.channels.find((c) => c.symbol === 'Valve')!.labels).toEqual(['open', 'shut']);
-    const formula = await ask<{ message: string }>(`/runs/${runId}/formula`, { formula: 'Valve * 2', unit: '', before: 0 }); // prettier-ignore
+    const formula = await ask<{ message: string }>(`/runs/${runId}/formula`, {
+      formula: 'Valve * 2',
+      unit: '',
+      before: 0,
+    });
     expect(JSON.stringify(formula.body)).toContain('holds words, not numbers');
   });
   test('an uncertainty is declared, and carried to the board; a unit is converted by a step', async () => {
-    const put = (uncertainty: unknown) => ask<{ message: string }>(`/runs/${runId}/channels/p_d`, { symbol: 'p_d', name: 'p', unit: 'kPa', uncertainty }, 'PUT'); // prettier-ignore
-    expect((await put({ kind: 'channel', symbol: 'p_d', statedAs: 'standard' })).body.message).toContain('its own uncertainty'); // prettier-ignore
+    const put = (uncertainty: unknown) =>
+      ask<{ message: string }>(
+        `/runs/${runId}/channels/p_d`,
+        { symbol: 'p_d', name: 'p', unit: 'kPa', uncertainty },
+        'PUT',
+      );
+    expect((await put({ kind: 'channel', symbol: 'p_d', statedAs: 'standard' })).body.message).toContain(
+      'its own uncertainty',
+    );
     expect((await put({ kind: 'fullScale', percent: 1, fullScale: 200, statedAs: 'limits' })).status).toBe(200);
     const steps = [{ id: 'c', kind: 'convertUnit', version: 1, settings: { channel: 'p_d', unit: 'Pa' }, on: true }];
     const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, { steps });
@@ -130,12 +165,18 @@ describe('two runs', () => {
     const otherRunId = await imported('second.csv', 'Time [min],p [bar],Valve\n0,1.02,half\n0.5,1.03,open\n');
     const matches = ['t', 'p', 'Valve'].map((symbol) => ({ symbol, from: symbol }));
     const { body } = await ask<RunReply>(`/runs/${runId}/continue`, { otherRunId, matches, times: 'follow' });
-    expect(body).toMatchObject({ samples: 4, sources: [{ how: 'continued', runName: 'second.csv', count: 2, shift: 2 }] }); // prettier-ignore
+    expect(body).toMatchObject({
+      samples: 4,
+      sources: [{ how: 'continued', runName: 'second.csv', count: 2, shift: 2 }],
+    });
     const [t, p] = await columnsOf(runId, 't', 'p');
     expect(t).toEqual([0, 1, 2, 32]);
     p!.forEach((v, i) => expect(v).toBeCloseTo([100, 101, 102, 103][i]!, 9));
     expect(body.declared[2]!.labels).toEqual(['open', 'shut', 'half']);
-    expect(await ask(`/runs/${runId}/continue`, { otherRunId: runId, matches, times: 'follow' })).toMatchObject({ status: 422, body: { code: 'JOIN_WITH_ITSELF' } }); // prettier-ignore
+    expect(await ask(`/runs/${runId}/continue`, { otherRunId: runId, matches, times: 'follow' })).toMatchObject({
+      status: 422,
+      body: { code: 'JOIN_WITH_ITSELF' },
+    });
   });
 
   test('a second log comes in at the offset that cross-correlation finds', async () => {
@@ -145,7 +186,11 @@ describe('two runs', () => {
     const runId = await imported('rig.csv', `Time [s],n [rpm]\n${rows(800, 0.1, (t) => 1000 * pulse(t))}`);
     // The second logger was started 7 s later, and counts from its own start.
     const otherRunId = await imported('vibration.csv', `Time [s],a [mm/s]\n${rows(300, 0.2, (t) => 5 + pulse(t + 7))}`);
-    const { body: found } = await ask<OffsetReply>(`/runs/${runId}/offset`, { otherRunId, symbol: 'n', otherSymbol: 'a' }); // prettier-ignore
+    const { body: found } = await ask<OffsetReply>(`/runs/${runId}/offset`, {
+      otherRunId,
+      symbol: 'n',
+      otherSymbol: 'a',
+    });
     expect(found.offset).toBeCloseTo(7, 1);
     expect(found.correlation).toBeGreaterThan(0.99);
     expect(found.byClock).toBeNull();
@@ -166,7 +211,10 @@ describe('two runs', () => {
 
 describe('the ways out', () => {
   test.each(['csv', 'xlsx', 'parquet', 'hdf5', 'json'])('%s comes back to the same numbers', async (format) => {
-    const runId = await imported(`out-${format}.csv`, 'Time [s],Flow [L/min],Valve\n0,60.1,open\n0.1,0.30000000000000004,\n0.2,,shut\n'); // prettier-ignore
+    const runId = await imported(
+      `out-${format}.csv`,
+      'Time [s],Flow [L/min],Valve\n0,60.1,open\n0.1,0.30000000000000004,\n0.2,,shut\n',
+    );
     const reply = await fetch(`${server.address}/api/runs/${runId}/export?which=logged&format=${format}`);
     expect(reply.status).toBe(200);
     const name = /filename="([^"]+)"/.exec(reply.headers.get('content-disposition')!)![1]!;
@@ -180,11 +228,16 @@ describe('the ways out', () => {
     const get = (query: string) => fetch(`${server.address}/api/runs/${runId}/export?which=logged&${query}`);
     expect(await (await get('symbols=t,b&from=0.5&to=1.5')).text()).toBe('Time [s],b\r\n1,6\r\n');
     const unknown = await get('format=docx');
-    expect([unknown.status, ((await unknown.json()) as { message: string }).message]).toEqual([422, expect.stringContaining('Choose one of csv, xlsx')]); // prettier-ignore
+    expect([unknown.status, ((await unknown.json()) as { message: string }).message]).toEqual([
+      422,
+      expect.stringContaining('Choose one of csv, xlsx'),
+    ]);
   });
   test('the record of an import is a file with its lines', async () => {
     const runId = await imported('record.csv', '# Operator: late shift\nTime [s],p\n0,1\n1,ERR\n2,3\n');
-    const account = (await (await fetch(`${server.address}/api/runs/${runId}/record`)).json()) as { record: RunReply['record'] }; // prettier-ignore
+    const account = (await (await fetch(`${server.address}/api/runs/${runId}/record`)).json()) as {
+      record: RunReply['record'];
+    };
     expect(account.record).toMatchObject({ rows: 3, properties: [{ key: 'Operator', value: 'late shift' }] });
     expect(account.record!.columns[1]).toMatchObject({ notNumber: 1, notNumberLines: [4] });
   });
@@ -192,12 +245,17 @@ describe('the ways out', () => {
 
 describe('hostile files', () => {
   test('10,000 columns: the first 2,000 are proposed, and more are refused with a sentence', async () => {
-    const wide = Array.from({ length: 3 }, (_, r) => Array.from({ length: 10_000 }, (_, i) => (r === 0 ? `c${i}` : r * i)).join(',')).join('\n'); // prettier-ignore
+    const wide = Array.from({ length: 3 }, (_, r) =>
+      Array.from({ length: 10_000 }, (_, i) => (r === 0 ? `c${i}` : r * i)).join(','),
+    ).join('\n');
     const { body } = await uploadTo(server, 'wide.csv', wide);
     expect(body.preview.doubts[0]).toContain('10000 columns');
     const proposed = asUnderstood(body, campaignId);
     expect(proposed.columns).toHaveLength(2000);
-    const all = { ...proposed, columns: body.preview.columns.map(({ reading, name, symbol, unit }) => ({ reading, name, symbol, unit })) }; // prettier-ignore
+    const all = {
+      ...proposed,
+      columns: body.preview.columns.map(({ reading, name, symbol, unit }) => ({ reading, name, symbol, unit })),
+    };
     const refused = await ask<{ message: string }>(`/uploads/${body.uploadId}/import`, all);
     expect([refused.status, refused.body.message]).toEqual([422, expect.stringContaining('Leave some of them out')]);
     expect((await runOf(await importWaiting(server, body, proposed))).channels).toBe(2000);
@@ -205,11 +263,17 @@ describe('hostile files', () => {
   test('a line of 100 MB is refused, and nothing of it stays', async () => {
     const long = Buffer.concat([Buffer.from('a,b\n1,2\n'), Buffer.alloc(100_000_000, 'x'), Buffer.from('\n3,4\n')]);
     const { body } = await uploadTo(server, 'long-line.csv', new Uint8Array(long));
-    await expect(importWaiting(server, body, asUnderstood(body, campaignId))).rejects.toThrow('Line 3 of "long-line.csv" is longer'); // prettier-ignore
-    expect((await ask<{ runRows: { name: string }[] }>(`/campaigns/${campaignId}`)).body.runRows.map((r) => r.name)).not.toContain('long-line.csv'); // prettier-ignore
+    await expect(importWaiting(server, body, asUnderstood(body, campaignId))).rejects.toThrow(
+      'Line 3 of "long-line.csv" is longer',
+    );
+    expect(
+      (await ask<{ runRows: { name: string }[] }>(`/campaigns/${campaignId}`)).body.runRows.map((r) => r.name),
+    ).not.toContain('long-line.csv');
   });
   test('mixed line ends, and a zero byte deep in the file', async () => {
-    expect(await columnsOf(await imported('mixed.csv', 't,p\r\n0,1\n1,2\r2,3\r\n3,4\n\r\n4,5'), 'p')).toEqual([[1, 2, 3, 4, 5]]); // prettier-ignore
+    expect(await columnsOf(await imported('mixed.csv', 't,p\r\n0,1\n1,2\r2,3\r\n3,4\n\r\n4,5'), 'p')).toEqual([
+      [1, 2, 3, 4, 5],
+    ]);
     const rows = Array.from({ length: 150_000 }, (_, i) => `${i},${i}`).join('\n');
     const run = await runOf(await imported('zero.csv', `t,p\n${rows}\n150000,\0\n150001,5\n`));
     expect(run.record!.columns[1]).toMatchObject({ notNumber: 1, firstNotNumber: { line: 150_002, text: '␀' } });
@@ -230,7 +294,9 @@ describe('hostile files', () => {
     const before = readdirSync(join(data, 'waiting'));
     const { hostname, port } = new URL(server.address);
     const sending = connect(Number(port), hostname);
-    sending.write(`POST /api/uploads?name=cut.csv HTTP/1.1\r\nHost: ${hostname}:${port}\r\nContent-Type: application/octet-stream\r\nContent-Length: 1000\r\n\r\na,b\n1,2\n`); // prettier-ignore
+    sending.write(
+      `POST /api/uploads?name=cut.csv HTTP/1.1\r\nHost: ${hostname}:${port}\r\nContent-Type: application/octet-stream\r\nContent-Length: 1000\r\n\r\na,b\n1,2\n`,
+    );
     await until(() => readdirSync(join(data, 'waiting')).length > before.length);
     sending.destroy();
     await until(() => readdirSync(join(data, 'waiting')).length === before.length);

@@ -2,7 +2,13 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { CampaignRow, ConditionRow, FitReply, JobReply, PropagationReply } from '@undameter/contract';
 import { asUnderstood, importEnded, uploadTo } from '../../scripts/testing/importBuilt';
-import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
+import {
+  askBuilt,
+  newDataDirectory,
+  removeDataDirectory,
+  startBuilt,
+  type Built,
+} from '../../scripts/testing/startBuilt';
 
 jest.setTimeout(120_000);
 const data = newDataDirectory();
@@ -37,8 +43,19 @@ afterAll(async () => {
 });
 
 const fitBody = (over: Record<string, unknown> = {}) => ({
-  name: 'head', runId, x: 'q', y: 'p', conditionIds: [], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 2 }, choices: {}, campaignId, ...over,
-}); // prettier-ignore
+  name: 'head',
+  runId,
+  x: 'q',
+  y: 'p',
+  conditionIds: [],
+  data: 'samples',
+  weights: 'none',
+  model: 'polynomial',
+  settings: { degree: 2 },
+  choices: {},
+  campaignId,
+  ...over,
+});
 const asked = (over: Record<string, unknown> = {}) => ({
   ...fitBody(),
   series: 0,
@@ -82,20 +99,38 @@ describe('draws of a whole way', () => {
 
   test('where two curves meet', async () => {
     const named = async (name: string, value: number) =>
-      (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name, limits: [{ symbol: 't', value, tolerance: 125, unit: 's' }] })).body.id; // prettier-ignore
+      (
+        await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, {
+          name,
+          limits: [{ symbol: 't', value, tolerance: 125, unit: 's' }],
+        })
+      ).body.id;
     const conditionIds = [await named('first', 125), await named('second', 375)];
-    const drawn = await ended(asked({ x: 'v', y: 'r', conditionIds, other: 1, settings: { degree: 1 }, draws: 4000, atX: null, atY: null }));
+    const drawn = await ended(
+      asked({ x: 'v', y: 'r', conditionIds, other: 1, settings: { degree: 1 }, draws: 4000, atX: null, atY: null }),
+    );
     const meeting = drawn.quantities.find((q) => q.name.includes('meets second'))!;
     expect(meeting.kind).toBe('reading');
     expect(meeting.value).toBeCloseTo(6, 1);
     expect(meeting).toMatchObject({ agreement: 'agrees', missing: 0, unit: 'm/s' });
-  }); // prettier-ignore
+  });
 
   test('behind a smoothing the draws spread the noise as the step does, and agree', async () => {
-    const smooth = { id: 's', kind: 'smooth', version: 1, on: true, settings: { channel: 'r', method: 'savitzkyGolay', window: 21, order: 2, symbol: 'r_s', name: 'r, smoothed' } }; // prettier-ignore
+    const smooth = {
+      id: 's',
+      kind: 'smooth',
+      version: 1,
+      on: true,
+      settings: { channel: 'r', method: 'savitzkyGolay', window: 21, order: 2, symbol: 'r_s', name: 'r, smoothed' },
+    };
     const { body: run } = await ask<{ procedureVersion: number }>(`/runs/${runId}`);
     await ask(`/runs/${runId}/procedure`, { steps: [smooth], version: run.procedureVersion }, 'PUT');
-    const first = (await ask<{ id: number }>(`/campaigns/${campaignId}/conditions`, { name: 'rising', limits: [{ symbol: 't', value: 375, tolerance: 110, unit: 's' }] })).body.id; // prettier-ignore
+    const first = (
+      await ask<{ id: number }>(`/campaigns/${campaignId}/conditions`, {
+        name: 'rising',
+        limits: [{ symbol: 't', value: 375, tolerance: 110, unit: 's' }],
+      })
+    ).body.id;
     const over = { x: 'v', y: 'r_s', conditionIds: [first], settings: { degree: 1 } };
     const fit = (await ask<FitReply>('/fits/trial', fitBody(over))).body.series[0]!;
     expect(fit.worth).toBeLessThan(fit.points / 5);

@@ -2,7 +2,13 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { CampaignRow, FitReply, JobReply, RunReply, SensorRow } from '@undameter/contract';
 import { asUnderstood, importEnded, uploadTo } from '../../scripts/testing/importBuilt';
-import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../../scripts/testing/startBuilt'; // prettier-ignore
+import {
+  askBuilt,
+  newDataDirectory,
+  removeDataDirectory,
+  startBuilt,
+  type Built,
+} from '../../scripts/testing/startBuilt';
 
 jest.setTimeout(120_000);
 const data = newDataDirectory();
@@ -13,7 +19,8 @@ const ask = <T>(path: string, body?: unknown, method?: string) => askBuilt<T>(se
 
 const calibration = { name: 'calibration', isShared: false, of: { kind: 'absolute', value: 0.02, statedAs: 'twice' } };
 const gauge = { name: 'Gauge 7', unit: 'bar', sources: [calibration], notes: 'certificate 12, made up' };
-const log = 'Time [s],q [L/min],p [kPa]\n' + Array.from({ length: 40 }, (_, i) => `${i},${i},${250 - i + (i % 3)}`).join('\n'); // prettier-ignore
+const log =
+  'Time [s],q [L/min],p [kPa]\n' + Array.from({ length: 40 }, (_, i) => `${i},${i},${250 - i + (i % 3)}`).join('\n');
 
 beforeAll(async () => {
   server = await startBuilt(data);
@@ -55,7 +62,19 @@ describe('a sensor and its channels', () => {
   });
 
   test('reaches a fit under its own name, and a changed certificate with it', async () => {
-    const body = { name: 'f', runId: runs[0]!, x: 'q', y: 'p', conditionIds: [], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 1 }, choices: {}, campaignId }; // prettier-ignore
+    const body = {
+      name: 'f',
+      runId: runs[0]!,
+      x: 'q',
+      y: 'p',
+      conditionIds: [],
+      data: 'samples',
+      weights: 'none',
+      model: 'polynomial',
+      settings: { degree: 1 },
+      choices: {},
+      campaignId,
+    };
     const systematic = async () => (await ask<FitReply>('/fits/trial', body)).body.series[0]!;
     const before = await systematic();
     expect(before.sources).toEqual(['Gauge 7 calibration']);
@@ -80,8 +99,14 @@ describe('a sensor and its channels', () => {
 
   test('stays while a channel refers to it, and goes after that; a campaign goes with its sensors', async () => {
     await declare(runs[1]!, { sensorId });
-    expect(await ask(`/sensors/${sensorId}`, undefined, 'DELETE')).toMatchObject({ status: 409, body: { code: 'STILL_USED' } }); // prettier-ignore
-    expect(await ask(`/sensors/${sensorId}`, { ...gauge, unit: 'L/min' }, 'PUT')).toMatchObject({ status: 422, body: { code: 'UNIT_MISFIT' } }); // prettier-ignore
+    expect(await ask(`/sensors/${sensorId}`, undefined, 'DELETE')).toMatchObject({
+      status: 409,
+      body: { code: 'STILL_USED' },
+    });
+    expect(await ask(`/sensors/${sensorId}`, { ...gauge, unit: 'L/min' }, 'PUT')).toMatchObject({
+      status: 422,
+      body: { code: 'UNIT_MISFIT' },
+    });
     await declare(runs[1]!, { sensorId: null });
     expect(await ask(`/sensors/${sensorId}`, undefined, 'DELETE')).toMatchObject({ status: 200 });
     const other = (await ask<CampaignRow>('/campaigns', { name: 'Other', question: '' })).body.id;

@@ -163,9 +163,11 @@ describe('the verdict says no more than the numbers do', () => {
       ['scatter of fit', 'random'],
       ['scatter', 'random'],
     ]);
-    expect(level.budget.map((l) => Math.abs(l.contribution))).toEqual([0.2, 0.05, 0.1 / Math.sqrt(10)].map((v) => expect.closeTo(v, 12)));
+    expect(level.budget.map((l) => Math.abs(l.contribution))).toEqual(
+      [0.2, 0.05, 0.1 / Math.sqrt(10)].map((v) => expect.closeTo(v, 12)),
+    );
     expect(Math.hypot(...level.budget.map((l) => l.contribution))).toBeCloseTo(level.uVal, 12);
-  }); // prettier-ignore
+  });
   test('what x is unsure by counts with the slope of the candidate', () => {
     const candidate = candidateThrough({ x, y: x.map(truth) }, 'linear', 'S');
     const { known } = difference(

@@ -22,8 +22,10 @@ export function wholeCurve({ independent, shared, standard }: KnownErrors, d: Fl
   const own = independent.map((u, i) => Math.max(u, LEAST_OWN * standard[i]!));
   const columns = shared.map((s) => s.column).filter((c) => c.some((v) => v !== 0));
   const [n, m] = [d.length, columns.length];
-  const rows = columns.map((c, k) => Float64Array.from({ length: n + m }, (_, i) => (i < n ? c[i]! / own[i]! : Number(i === n + k))));
+  const rows = columns.map((c, k) =>
+    Float64Array.from({ length: n + m }, (_, i) => (i < n ? c[i]! / own[i]! : Number(i === n + k))),
+  );
   const right = Float64Array.from({ length: n + m }, (_, i) => (i < n ? d[i]! / own[i]! : 0));
   const rotated = m > 0 ? applyQTransposed(householderQr(rows), right) : right;
   return rotated.subarray(m).reduce((sum, v) => sum + v * v, 0);
-} // prettier-ignore
+}

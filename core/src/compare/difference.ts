@@ -82,11 +82,17 @@ export function difference(reference: Reference, candidate: Candidate, reference
   const [low, high] = candidate.range;
   const inside = [...reference.x.keys()].filter((i) => reference.x[i]! >= low && reference.x[i]! <= high);
   const values = candidate.at(Float64Array.from(inside, (i) => reference.x[i]!));
-  const kept = [...inside.keys()].filter((k) => Number.isFinite(values[k]!) && Number.isFinite(reference.y[inside[k]!]!));
+  const kept = [...inside.keys()].filter(
+    (k) => Number.isFinite(values[k]!) && Number.isFinite(reference.y[inside[k]!]!),
+  );
   if (kept.length === 0) throw new AppError('NO_OVERLAP', { reference: referenceName, candidate: candidate.name });
   const n = kept.length;
   const take = (column: Float64Array): Float64Array => Float64Array.from(kept, (k) => column[inside[k]!]!);
-  const parts = { x: take(reference.x), reference: take(reference.y), candidate: Float64Array.from(kept, (k) => values[k]!) };
+  const parts = {
+    x: take(reference.x),
+    reference: take(reference.y),
+    candidate: Float64Array.from(kept, (k) => values[k]!),
+  };
   const d = parts.candidate.map((v, i) => v - parts.reference[i]!);
   const at = d.reduce((best, v, i) => (Math.abs(v) >= Math.abs(d[best]!) ? i : best), 0);
   const rms = Math.sqrt(d.reduce((s, v) => s + v * v, 0) / n);
@@ -105,24 +111,38 @@ export function difference(reference: Reference, candidate: Candidate, reference
     known: knownErrors(reference, candidate, parts.x, take),
     isCandidateStated: candidate.shared !== undefined,
   };
-} // prettier-ignore
+}
 
-function knownErrors(reference: Reference, candidate: Candidate, x: Float64Array, take: (column: Float64Array) => Float64Array): KnownErrors | undefined {
+function knownErrors(
+  reference: Reference,
+  candidate: Candidate,
+  x: Float64Array,
+  take: (column: Float64Array) => Float64Array,
+): KnownErrors | undefined {
   const alongX = reference.independentX && take(reference.independentX).map((u, i) => u * slopeAt(candidate, x[i]!));
-  const independent = reference.independent && take(reference.independent).map((u, i) => Math.hypot(u, alongX?.[i] || 0));
+  const independent =
+    reference.independent && take(reference.independent).map((u, i) => Math.hypot(u, alongX?.[i] || 0));
   const ofCandidate = candidate.shared?.(x) ?? [];
   if (!independent && !reference.shared?.length && ofCandidate.length === 0) return undefined;
   const columns = new Map<string, Float64Array>();
   const scatters = new Map(ofCandidate.map(({ source, scatterOf }) => [source, scatterOf]));
   const add = (source: string, column: Float64Array, sign: 1 | -1): void => {
     const sum = columns.get(source) ?? new Float64Array(x.length);
-    columns.set(source, sum.map((v, i) => v + sign * column[i]!));
+    columns.set(
+      source,
+      sum.map((v, i) => v + sign * column[i]!),
+    );
   };
   for (const { source, column } of ofCandidate) add(source, column, 1);
   for (const { source, x: alongX, y } of reference.shared ?? []) {
     if (y) add(source, take(y), -1);
     // A reference that stands too far right is compared with the candidate there.
-    if (alongX) add(source, take(alongX).map((e, i) => e * slopeAt(candidate, x[i]!)), 1);
+    if (alongX)
+      add(
+        source,
+        take(alongX).map((e, i) => e * slopeAt(candidate, x[i]!)),
+        1,
+      );
   }
   const points = Int32Array.from(x, (_, i) => i).filter((i) => !independent || Number.isFinite(independent[i]!));
   const pick = (column: Float64Array): Float64Array => Float64Array.from(points, (i) => column[i]!);
@@ -133,7 +153,7 @@ function knownErrors(reference: Reference, candidate: Candidate, x: Float64Array
   });
   const standard = own.map((u, i) => Math.hypot(u, ...shared.map((s) => s.column[i]!)));
   return { points, independent: own, shared, standard };
-} // prettier-ignore
+}
 
 function slopeAt({ range: [low, high], at }: Candidate, x: number): number {
   const h = 1e-4 * (high - low);

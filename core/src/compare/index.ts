@@ -1,3 +1,12 @@
-export { candidateThrough, difference, sortedCurve, type Candidate as CurveCandidate, type Curve, type Difference, type Reference, type SharedError } from './difference'; // prettier-ignore
+export {
+  candidateThrough,
+  difference,
+  sortedCurve,
+  type Candidate as CurveCandidate,
+  type Curve,
+  type Difference,
+  type Reference,
+  type SharedError,
+} from './difference';
 export { errorsOfCurve } from './candidateOfFit';
 export { verdictOf, type Verdict } from './verdict';

@@ -43,24 +43,39 @@ export function verdictOf(d: Difference, unit: string, xUnit = ''): Verdict {
   const said = { d, unit, xUnit };
   if (!assessment) return { state: 'notTested', text: untested(said, patternOf(d)), differsIn: [], assessment };
   const failures = failuresOf(assessment, said);
-  const rest = [...withoutPlusMinus(d, assessment), ...(d.isCandidateStated ? [] : ['The candidate states no uncertainty of its own.'])];
-  if (failures.length > 0) return { state: 'failed', text: [...sentencesOf(failures, assessment, said), ...rest].join(' '), differsIn: failures.map((f) => f.word), assessment };
+  const rest = [
+    ...withoutPlusMinus(d, assessment),
+    ...(d.isCandidateStated ? [] : ['The candidate states no uncertainty of its own.']),
+  ];
+  if (failures.length > 0)
+    return {
+      state: 'failed',
+      text: [...sentencesOf(failures, assessment, said), ...rest].join(' '),
+      differsIn: failures.map((f) => f.word),
+      assessment,
+    };
   const { level, whole } = assessment;
   const e = `E = ${withPlusMinus(level.e, COVERAGE * level.uVal, unit)} (candidate − reference, k = 2)`;
   if (whole.p < DOUBTFUL)
     return {
       state: 'doubtful',
       differsIn: [],
-      text: [`${e}: the level agrees, and no single point is off, but the points as a whole differ by more than mostly by chance (χ² ${formatValue(whole.chiSquare, 3)} for ${formatCount(assessment.points)}, in ${rarely(whole.p)} of cases).`, ...rest].join(' '),
+      text: [
+        `${e}: the level agrees, and no single point is off, but the points as a whole differ by more than mostly by chance (χ² ${formatValue(whole.chiSquare, 3)} for ${formatCount(assessment.points)}, in ${rarely(whole.p)} of cases).`,
+        ...rest,
+      ].join(' '),
       assessment,
     };
   return {
     state: 'passed',
     differsIn: [],
-    text: [`${e}. On average, along x, at the worst point and as a whole (χ² ${formatValue(whole.chiSquare, 3)} for ${formatCount(assessment.points)}) the difference is not larger than what is known, so no error of the candidate can be shown. It may still be anything within ${formatValue(level.e - COVERAGE * level.uVal, 3)} … ${shown(level.e + COVERAGE * level.uVal, unit)}.`, ...rest].join(' '),
+    text: [
+      `${e}. On average, along x, at the worst point and as a whole (χ² ${formatValue(whole.chiSquare, 3)} for ${formatCount(assessment.points)}) the difference is not larger than what is known, so no error of the candidate can be shown. It may still be anything within ${formatValue(level.e - COVERAGE * level.uVal, 3)} … ${shown(level.e + COVERAGE * level.uVal, unit)}.`,
+      ...rest,
+    ].join(' '),
     assessment,
   };
-} // prettier-ignore
+}
 
 /** One way in which the two sides differ by more than is known: in a word, and as a sentence. */
 interface Failure {
@@ -73,23 +88,38 @@ function failuresOf({ level, trend, worst, whole, points }: Assessment, { unit, 
   const add = (word: string, sentence: string): number => found.push({ word, sentence });
   const times = Math.abs(level.e) / level.uVal;
   if (times > COVERAGE)
-    add('the level', `E = ${withPlusMinus(level.e, COVERAGE * level.uVal, unit)} (candidate − reference, k = 2), ${timesOf(times)} u_val: the candidate lies ${level.e > 0 ? 'above' : 'below'} by more than both sides know of.`);
+    add(
+      'the level',
+      `E = ${withPlusMinus(level.e, COVERAGE * level.uVal, unit)} (candidate − reference, k = 2), ${timesOf(times)} u_val: the candidate lies ${level.e > 0 ? 'above' : 'below'} by more than both sides know of.`,
+    );
   if (trend && Math.abs(trend.change) > CLEAR_TREND * trend.u)
-    add('the slope', `Over the range of x the difference ${trend.change > 0 ? 'rises' : 'falls'} by ${withPlusMinus(Math.abs(trend.change), COVERAGE * trend.u, unit)} (k = 2), ${timesOf(Math.abs(trend.change) / trend.u)} its uncertainty: the slope differs${times > COVERAGE ? ' too' : ', not the level'}.`);
+    add(
+      'the slope',
+      `Over the range of x the difference ${trend.change > 0 ? 'rises' : 'falls'} by ${withPlusMinus(Math.abs(trend.change), COVERAGE * trend.u, unit)} (k = 2), ${timesOf(Math.abs(trend.change) / trend.u)} its uncertainty: the slope differs${times > COVERAGE ? ' too' : ', not the level'}.`,
+    );
   const far = Math.abs(worst.difference) / worst.u;
   if (far > worst.limit)
-    add(`the point at ${shown(worst.x, xUnit, 5)}`, `At ${shown(worst.x, xUnit, 5)} it is off by ${shown(worst.difference, unit)}, ${timesOf(far)} the uncertainty of that point.`);
+    add(
+      `the point at ${shown(worst.x, xUnit, 5)}`,
+      `At ${shown(worst.x, xUnit, 5)} it is off by ${shown(worst.difference, unit)}, ${timesOf(far)} the uncertainty of that point.`,
+    );
   if (whole.p < IMPROBABLE)
-    add('the points as a whole', `As a whole the ${formatCount(points)} points differ by more than is known (χ² ${formatValue(whole.chiSquare, 3)}, by chance in ${rarely(whole.p)} of cases)${found.length === 0 ? ': the shape differs, not the level' : ''}.`);
+    add(
+      'the points as a whole',
+      `As a whole the ${formatCount(points)} points differ by more than is known (χ² ${formatValue(whole.chiSquare, 3)}, by chance in ${rarely(whole.p)} of cases)${found.length === 0 ? ': the shape differs, not the level' : ''}.`,
+    );
   return found;
-} // prettier-ignore
+}
 
 /** Where the level is not among them, it is told beside them. */
 function sentencesOf(failures: readonly Failure[], { level }: Assessment, { d, unit }: Said): string[] {
   const told = failures.map((f) => f.sentence);
   if (Math.abs(level.e) > COVERAGE * level.uVal) return told;
-  return [...told, `On average E = ${withPlusMinus(level.e, COVERAGE * level.uVal, unit)} (k = 2); at the worst ${shown(Math.abs(d.largest), unit)}.`];
-} // prettier-ignore
+  return [
+    ...told,
+    `On average E = ${withPlusMinus(level.e, COVERAGE * level.uVal, unit)} (k = 2); at the worst ${shown(Math.abs(d.largest), unit)}.`,
+  ];
+}
 
 const timesOf = (ratio: number): string => `${ratio >= 100 ? formatCount(ratio) : formatValue(ratio, 2)} times`;
 const rarely = (p: number): string => (p < 1e-4 ? 'less than 1 in 10 000' : `${Number((p * 100).toPrecision(2))} %`);

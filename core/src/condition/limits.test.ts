@@ -1,12 +1,25 @@
 import { describe, expect, test } from '@jest/globals';
 import type { RunState } from '../procedure';
 import type { Channel } from '../sample';
-import { conditionsOfLevels, guessSteady, levelsOf, limitInWords, operatingPoints, pickSamples, type Limit } from './index'; // prettier-ignore
+import {
+  conditionsOfLevels,
+  guessSteady,
+  levelsOf,
+  limitInWords,
+  operatingPoints,
+  pickSamples,
+  type Limit,
+} from './index';
 
-const column = (symbol: string, unit: string, values: ArrayLike<number>, more: Partial<Channel> = {}): [string, Channel] => [
+const column = (
+  symbol: string,
+  unit: string,
+  values: ArrayLike<number>,
+  more: Partial<Channel> = {},
+): [string, Channel] => [
   symbol,
   { symbol, name: symbol, unit, origin: 'logged', values: Float64Array.from(values), ...more },
-]; // prettier-ignore
+];
 const runOf = (...channels: [string, Channel][]): RunState => {
   const samples = channels[0]![1].values.length;
   return { samples, channels: new Map(channels), mask: new Uint16Array(samples), along: 't' };
@@ -20,7 +33,18 @@ const pick = (...limits: Limit[]) => [...pickSamples(small, { name: 'c', limits 
 
 describe('each sort of limit', () => {
   const between: Limit = { symbol: 'Q', low: 20, high: 30, unit: 'L/min' };
-  const lasso: Limit = { x: 'Q', y: 'p', xUnit: 'L/min', yUnit: 'Pa', corners: [[5, 500], [25, 500], [25, 2500], [5, 2500]] }; // prettier-ignore
+  const lasso: Limit = {
+    x: 'Q',
+    y: 'p',
+    xUnit: 'L/min',
+    yUnit: 'Pa',
+    corners: [
+      [5, 500],
+      [25, 500],
+      [25, 2500],
+      [5, 2500],
+    ],
+  };
   test.each<[string, Limit, number[]]>([
     ['between, ends included', between, [1, 2]],
     ['open at one end', { symbol: 'Q', low: null, high: 20, unit: 'L/min' }, [0, 1]],
@@ -32,13 +56,27 @@ describe('each sort of limit', () => {
   ])('%s', (_, limit, expected) => expect(pick(limit)).toEqual(expected));
   test('is said in words', () => {
     expect(limitInWords({ ...between, not: true })).toBe('not Q from 20 to 30 L/min');
-    expect(limitInWords({ any: [{ symbol: 'p', low: 1, high: null, unit: 'kPa' }, { formula: 'Q > 1 [L/s]' }] })).toBe('p from 1 kPa or Q > 1 [L/s]'); // prettier-ignore
+    expect(limitInWords({ any: [{ symbol: 'p', low: 1, high: null, unit: 'kPa' }, { formula: 'Q > 1 [L/s]' }] })).toBe(
+      'p from 1 kPa or Q > 1 [L/s]',
+    );
   });
   test('a formula can look up in a table', () => {
-    const table = { symbol: 'f', name: 'f', xName: 'Q', xUnit: 'L/min', yUnit: 'kPa', source: 'made up', outside: 'hold' as const, x: [0, 50], y: [0, 5] }; // prettier-ignore
+    const table = {
+      symbol: 'f',
+      name: 'f',
+      xName: 'Q',
+      xUnit: 'L/min',
+      yUnit: 'kPa',
+      source: 'made up',
+      outside: 'hold' as const,
+      x: [0, 50],
+      y: [0, 5],
+    };
     const limits = [{ formula: 'f(Q) < p' }];
     expect([...pickSamples({ ...small, tables: new Map([['f', table]]) }, { name: 'c', limits })]).toEqual([]);
-    expect([...pickSamples({ ...small, tables: new Map([['f', { ...table, y: [0, 4] }]]) }, { name: 'c', limits })]).toEqual([0, 1, 2, 4]); // prettier-ignore
+    expect([
+      ...pickSamples({ ...small, tables: new Map([['f', { ...table, y: [0, 4] }]]) }, { name: 'c', limits }),
+    ]).toEqual([0, 1, 2, 4]);
   });
   test('a formula that is no question is refused', () =>
     expect(() => pick({ formula: 'Q + Q' })).toThrow(
@@ -80,9 +118,15 @@ describe('steady stretches', () => {
   });
   test('their levels become conditions with names, each with its stretches', () => {
     const levels = levelsOf(steps, guess, ['n']);
-    expect(levels[0]!.levels.map((l) => [l.value, l.stretches])).toEqual([[1000, 2], [2000, 1]]); // prettier-ignore
+    expect(levels[0]!.levels.map((l) => [l.value, l.stretches])).toEqual([
+      [1000, 2],
+      [2000, 1],
+    ]);
     const conditions = conditionsOfLevels(steps, guess, levels);
-    expect(conditions.map((c) => [c.name, c.points])).toEqual([['1000 rpm', 2], ['2000 rpm', 1]]); // prettier-ignore
+    expect(conditions.map((c) => [c.name, c.points])).toEqual([
+      ['1000 rpm', 2],
+      ['2000 rpm', 1],
+    ]);
     expect(operatingPoints(steps, pickSamples(steps, conditions[0]!), ['n'])).toHaveLength(2);
   });
   test('the mean carries its scatter and what is declared of the sensor', () => {

@@ -48,7 +48,12 @@ export interface OperatingPoint {
  * Source of the combination: JCGM 100:2008 (GUM) 4.2.3 and 5.1.2: the scatter of the mean and what
  * is the same for all samples are independent, so their squares add up.
  */
-export function operatingPoints(state: RunState, picked: Int32Array, symbols: readonly string[], fewest = 2): OperatingPoint[] {
+export function operatingPoints(
+  state: RunState,
+  picked: Int32Array,
+  symbols: readonly string[],
+  fewest = 2,
+): OperatingPoint[] {
   const channels = symbols.map((s) => numberChannelOf(state, s));
   const x = state.along === undefined ? undefined : numberChannelOf(state, state.along).values;
   const at = (i: number): number => x?.[i] ?? i;
@@ -59,7 +64,7 @@ export function operatingPoints(state: RunState, picked: Int32Array, symbols: re
       const values = channels.map((c) => valueOf(c, state, samples));
       return { first, last, from: at(first), to: at(last), samples: samples.length, members: samples, values };
     });
-} // prettier-ignore
+}
 
 function stretches(state: RunState, picked: Int32Array, at: (i: number) => number): Int32Array[] {
   const limit = GAP_FACTOR * usualStep(state, at);
@@ -75,7 +80,18 @@ function stretches(state: RunState, picked: Int32Array, at: (i: number) => numbe
 
 function valueOf(channel: Channel, state: RunState, samples: Int32Array): PointValue {
   const present = samples.filter((i) => channel.values[i]! === channel.values[i]!);
-  const nothing = { symbol: channel.symbol, mean: NaN, standardDeviation: NaN, standardError: NaN, systematic: NaN, effects: new Map(), uncertainty: NaN, count: 0, worth: 0, isShort: false }; // prettier-ignore
+  const nothing = {
+    symbol: channel.symbol,
+    mean: NaN,
+    standardDeviation: NaN,
+    standardError: NaN,
+    systematic: NaN,
+    effects: new Map(),
+    uncertainty: NaN,
+    count: 0,
+    worth: 0,
+    isShort: false,
+  };
   if (present.length === 0) return nothing;
   const scatter = standardErrorOfMean(Float64Array.from(present, (i) => channel.values[i]!));
   const effects = new Map<string, number>();

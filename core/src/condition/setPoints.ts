@@ -120,7 +120,11 @@ export interface ProposedCondition extends Condition {
  * A condition for each combination of levels that occurs: value ± tolerance of each channel, steady.
  * @param chosen  channels with their levels, as `levelsOf` finds them
  */
-export function conditionsOfLevels(state: RunState, steady: SteadyLimit | null, chosen: readonly LevelsOfChannel[]): ProposedCondition[] {
+export function conditionsOfLevels(
+  state: RunState,
+  steady: SteadyLimit | null,
+  chosen: readonly LevelsOfChannel[],
+): ProposedCondition[] {
   const symbols = chosen.map((c) => c.symbol);
   const units = symbols.map((s) => numberChannelOf(state, s).unit);
   const points = pointsOf(state, steady, symbols);
@@ -143,7 +147,7 @@ export function conditionsOfLevels(state: RunState, steady: SteadyLimit | null, 
       samples,
       points: count,
     }));
-} // prettier-ignore
+}
 
 const nearestOf = (levels: readonly Level[], mean: number): Level | undefined =>
   levels.find(({ value, tolerance }) => Math.abs(mean - value) <= tolerance);

@@ -2,7 +2,14 @@ import { expect, test } from '@jest/globals';
 import { AppError, catalogue, fromReport, type ErrorCode } from './index';
 
 /** Facts of every name that a sentence may ask for, so that a hole in one would show. */
-const facts = new Proxy({} as Record<string, unknown>, { get: (_, name) => (/^(at|index|row|line|have|need|limit|limitBytes|parameters|distinct|offset|pid|x|from|to|before|after|length|lengthA|lengthB|lines|window|order|most|samples|cutoff|highest|value|shortest|longest|derivative|later)$/.test(String(name)) ? 7 : String(name)) }); // prettier-ignore
+const facts = new Proxy({} as Record<string, unknown>, {
+  get: (_, name) =>
+    /^(at|index|row|line|have|need|limit|limitBytes|parameters|distinct|offset|pid|x|from|to|before|after|length|lengthA|lengthB|lines|window|order|most|samples|cutoff|highest|value|shortest|longest|derivative|later)$/.test(
+      String(name),
+    )
+      ? 7
+      : String(name),
+});
 
 test.each(Object.keys(catalogue) as ErrorCode[])('%s says a whole sentence', (code) => {
   const message = (catalogue[code].say as (f: unknown) => string)(facts);

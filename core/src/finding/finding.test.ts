@@ -10,13 +10,40 @@ import {
 } from './index';
 
 const parameter = {
-  yName: 'Head', yUnit: 'm', xName: 'Flow', xUnit: 'L/min', pointKind: 'samples' as const, series: '2900 rpm', parameter: { symbol: 'a0', meaning: 'value at x = 0', unit: 'm' },
-  value: 27.6021, halfWidth: 0.0124, factor: 1.96, sources: [] as string[], worth: 3754, model: 'Polynomial, degree 2', points: 3754, run: 'Sweep',
-}; // prettier-ignore
+  yName: 'Head',
+  yUnit: 'm',
+  xName: 'Flow',
+  xUnit: 'L/min',
+  pointKind: 'samples' as const,
+  series: '2900 rpm',
+  parameter: { symbol: 'a0', meaning: 'value at x = 0', unit: 'm' },
+  value: 27.6021,
+  halfWidth: 0.0124,
+  factor: 1.96,
+  sources: [] as string[],
+  worth: 3754,
+  model: 'Polynomial, degree 2',
+  points: 3754,
+  run: 'Sweep',
+};
 const difference = {
-  yName: 'Head', xName: 'Flow', series: '', unit: 'm', xUnit: 'L/min', mean: -0.3, meanHalfWidth: 0.02, rms: 0.41,
-  largest: -0.9, largestAt: 118.2, points: 60, validation: NaN, verdict: 'notTested' as const, differsIn: [] as string[], reference: 'Sweep', candidate: 'Simulation',
-}; // prettier-ignore
+  yName: 'Head',
+  xName: 'Flow',
+  series: '',
+  unit: 'm',
+  xUnit: 'L/min',
+  mean: -0.3,
+  meanHalfWidth: 0.02,
+  rms: 0.41,
+  largest: -0.9,
+  largestAt: 118.2,
+  points: 60,
+  validation: NaN,
+  verdict: 'notTested' as const,
+  differsIn: [] as string[],
+  reference: 'Sweep',
+  candidate: 'Simulation',
+};
 
 test('a constant term reads as the value at zero, with unit, ± and origin', () =>
   expect(parameterSentence(parameter)).toBe(
@@ -82,7 +109,8 @@ test('a difference says which side, and no more than the verdict does', () => {
 
 test('a ± within which the curve bends is told, and only that', () => {
   const back = { x: 5, y: 20, xHalf: 2, yHalf: 0, outside: 0 };
-  const said = (isBent: boolean) => readingSentence({ ...parameter, what: 'back', at: 20, readings: [{ ...back, isBent }] }); // prettier-ignore
+  const said = (isBent: boolean) =>
+    readingSentence({ ...parameter, what: 'back', at: 20, readings: [{ ...back, isBent }] });
   expect(said(true)).toContain('5.0 ± 2.0 L/min (the curve bends within this ±, so that it may not hold)');
   expect(said(false)).not.toContain('bends');
 });
@@ -93,11 +121,28 @@ test('a place on the curve, its optimum and its scatter read as sentences, and a
     'Head at flow 70 L/min, 2900 rpm: 20.510 ± 0.030 m (95 %, k = 2.0: random only, no error of head or flow is declared), from a polynomial, degree 2 through 3754 samples of Sweep.',
   );
   const back = { x: 140.2, y: 0, xHalf: 0.4, yHalf: 0, outside: 0.184 };
-  expect(readingSentence({ ...parameter, what: 'back', at: 0, readings: [back] })).toContain('Flow at head 0 m, 2900 rpm: 140.20 ± 0.40 L/min (extrapolated by 19 % of the measured range)');
-  expect(readingSentence({ ...parameter, what: 'back', at: 99, readings: [] })).toContain('the curve does not reach it');
-  expect(optimumSentence({ ...parameter, ...at, xHalf: 1.2, what: 'highest' })).toContain('Head is highest at flow 70.0 ± 1.2 L/min, 2900 rpm, where it is 20.510 ± 0.030 m');
-  expect(crossingSentence({ ...parameter, ...at, xHalf: 1.2, other: '2200 rpm' })).toContain('Head: the curves of 2900 rpm and 2200 rpm meet at flow 70.0 ± 1.2 L/min (95 %, k = 2.0: random only, no error of head or flow is declared), near 20.51 m, from');
-  const rows = [{ title: 'Polynomial, degree 2', residualStandardDeviation: 0.0855, leftOut: 0.0861 }, { title: 'Logistic', residualStandardDeviation: null, leftOut: null }];
-  expect(rankingSentence({ ...parameter, rows, taken: 939, verdict: 'Polynomial, degree 2 suffices.' })).toBe('Head against flow, 2900 rpm: Polynomial, degree 2 suffices. Residual standard deviations on 939 of the 3754 samples of Sweep: Polynomial, degree 2: 0.0855 m (left out 0.0861); Logistic: none.');
-  expect(goodnessSentence({ ...parameter, pointKind: 'operatingPoints', points: 6, deviation: 0.0855, rSquared: 0.99984 })).toContain('standard deviation of 0.0855 m (R² 0.99984), from a polynomial, degree 2 through 6 operating points of Sweep');
-}); // prettier-ignore
+  expect(readingSentence({ ...parameter, what: 'back', at: 0, readings: [back] })).toContain(
+    'Flow at head 0 m, 2900 rpm: 140.20 ± 0.40 L/min (extrapolated by 19 % of the measured range)',
+  );
+  expect(readingSentence({ ...parameter, what: 'back', at: 99, readings: [] })).toContain(
+    'the curve does not reach it',
+  );
+  expect(optimumSentence({ ...parameter, ...at, xHalf: 1.2, what: 'highest' })).toContain(
+    'Head is highest at flow 70.0 ± 1.2 L/min, 2900 rpm, where it is 20.510 ± 0.030 m',
+  );
+  expect(crossingSentence({ ...parameter, ...at, xHalf: 1.2, other: '2200 rpm' })).toContain(
+    'Head: the curves of 2900 rpm and 2200 rpm meet at flow 70.0 ± 1.2 L/min (95 %, k = 2.0: random only, no error of head or flow is declared), near 20.51 m, from',
+  );
+  const rows = [
+    { title: 'Polynomial, degree 2', residualStandardDeviation: 0.0855, leftOut: 0.0861 },
+    { title: 'Logistic', residualStandardDeviation: null, leftOut: null },
+  ];
+  expect(rankingSentence({ ...parameter, rows, taken: 939, verdict: 'Polynomial, degree 2 suffices.' })).toBe(
+    'Head against flow, 2900 rpm: Polynomial, degree 2 suffices. Residual standard deviations on 939 of the 3754 samples of Sweep: Polynomial, degree 2: 0.0855 m (left out 0.0861); Logistic: none.',
+  );
+  expect(
+    goodnessSentence({ ...parameter, pointKind: 'operatingPoints', points: 6, deviation: 0.0855, rSquared: 0.99984 }),
+  ).toContain(
+    'standard deviation of 0.0855 m (R² 0.99984), from a polynomial, degree 2 through 6 operating points of Sweep',
+  );
+});

@@ -1,1 +1,12 @@
-export { crossingSentence, differenceSentence, goodnessSentence, optimumSentence, parameterSentence, rankingSentence, readingSentence, SLOPE, type DifferenceFacts, type ParameterFacts } from './sentences'; // prettier-ignore
+export {
+  crossingSentence,
+  differenceSentence,
+  goodnessSentence,
+  optimumSentence,
+  parameterSentence,
+  rankingSentence,
+  readingSentence,
+  SLOPE,
+  type DifferenceFacts,
+  type ParameterFacts,
+} from './sentences';

@@ -89,7 +89,7 @@ export function parameterSentence(f: ParameterFacts): string {
     return `${f.yName}${series} ${f.value < 0 ? 'falls' : 'rises'} by ${withUnit(`${size.value} ± ${size.uncertainty}`, f.yUnit)} ${per} of ${f.xName.toLowerCase()} ${holds(f)}, ${fromFit(f)}.`;
   }
   return `${what}${series}: ${withUnit(`${value} ± ${uncertainty}`, f.parameter.unit)} ${holds(f)}, ${fromFit(f)}.`;
-} // prettier-ignore
+}
 
 /** What a straight line's second parameter is called. */
 export const SLOPE = 'slope';
@@ -111,7 +111,10 @@ const fromFit = (f: FitFacts): string =>
 
 /** A place on a fitted curve as a sentence, which says when it is extrapolated. */
 export function readingSentence(f: ReadingFacts): string {
-  const [given, read] = [{ name: f.xName, unit: f.xUnit }, { name: f.yName, unit: f.yUnit }];
+  const [given, read] = [
+    { name: f.xName, unit: f.xUnit },
+    { name: f.yName, unit: f.yUnit },
+  ];
   const [from, to] = f.what === 'at' ? [given, read] : [read, given];
   const place = `at ${from.name.toLowerCase()} ${withUnit(formatValue(f.at, 6), from.unit)}${f.series ? `, ${f.series}` : ''}`;
   if (f.readings.length === 0) return `${to.name} ${place}: the curve does not reach it, ${fromFit(f)}.`;
@@ -121,7 +124,7 @@ export function readingSentence(f: ReadingFacts): string {
     return withUnit(`${value} ± ${uncertainty}`, to.unit) + beyondWords(r);
   });
   return `${to.name} ${place}: ${said.join(' and ')} ${holds(f)}, ${fromFit(f)}.`;
-} // prettier-ignore
+}
 
 /** What a finding about the lowest or highest place of a curve is made of. */
 export interface OptimumFacts extends FitFacts {
@@ -139,7 +142,7 @@ export interface OptimumFacts extends FitFacts {
 export function optimumSentence(f: OptimumFacts): string {
   const [x, y] = [formatWithUncertainty(f.x, f.xHalf ?? NaN), formatWithUncertainty(f.y, f.yHalf ?? NaN)];
   return `${f.yName} is ${f.what} at ${f.xName.toLowerCase()} ${withUnit(`${x.value} ± ${x.uncertainty}`, f.xUnit)}${beyondWords(f)}${f.series ? `, ${f.series}` : ''}, where it is ${withUnit(`${y.value} ± ${y.uncertainty}`, f.yUnit)} ${holds(f)}, ${fromFit(f)}.`;
-} // prettier-ignore
+}
 
 /** What a finding about a place where two curves meet is made of. */
 export interface CrossingFacts extends Omit<OptimumFacts, 'what' | 'yHalf'> {
@@ -153,7 +156,7 @@ export interface CrossingFacts extends Omit<OptimumFacts, 'what' | 'yHalf'> {
 export function crossingSentence(f: CrossingFacts): string {
   const { value, uncertainty } = formatWithUncertainty(f.x, f.xHalf ?? NaN);
   return `${f.yName}: the curves of ${f.series} and ${f.other} meet at ${f.xName.toLowerCase()} ${withUnit(`${value} ± ${uncertainty}`, f.xUnit)} ${holds(f)}${beyondWords(f)}, near ${withUnit(formatValue(f.y, 4), f.yUnit)}, ${fromFit(f)}.`;
-} // prettier-ignore
+}
 
 /** What a finding about models side by side is made of. */
 export interface RankingFacts extends Omit<FitFacts, 'model'> {
@@ -167,10 +170,13 @@ export interface RankingFacts extends Omit<FitFacts, 'model'> {
 /** Models side by side on the same points as a sentence. */
 export function rankingSentence(f: RankingFacts): string {
   const each = f.rows.map(({ title, residualStandardDeviation: s, leftOut }) =>
-    s === null ? `${title}: none` : `${title}: ${withUnit(formatValue(s, 3), f.yUnit)}${leftOut === null ? '' : ` (left out ${formatValue(leftOut, 3)})`}`);
+    s === null
+      ? `${title}: none`
+      : `${title}: ${withUnit(formatValue(s, 3), f.yUnit)}${leftOut === null ? '' : ` (left out ${formatValue(leftOut, 3)})`}`,
+  );
   const points = `${f.taken < f.points ? `${formatCount(f.taken)} of the ` : ''}${formatCount(f.points)} ${f.pointKind === 'samples' ? 'samples' : 'operating points'} of ${f.run}`;
   return `${f.yName} against ${f.xName.toLowerCase()}${f.series ? `, ${f.series}` : ''}: ${f.verdict} Residual standard deviations on ${points}: ${each.join('; ')}.`;
-} // prettier-ignore
+}
 
 const beyondWords = ({ outside, isBent }: { outside: number; isBent?: boolean }): string =>
   (outside > 0 ? ` (extrapolated by ${Math.ceil(outside * 100)} % of the measured range)` : '') +
@@ -197,7 +203,9 @@ export function differenceSentence(f: DifferenceFacts): string {
   const isKnown = f.validation > 0;
   const { value, uncertainty } = formatWithUncertainty(Math.abs(f.mean), isKnown ? 2 * f.validation : f.meanHalfWidth);
   const side = f.mean > 0 ? 'above' : 'below';
-  const holds = isKnown ? `k = 2, ${(Math.abs(f.mean) / f.validation).toFixed(1)} times u_val` : '95 % by the scatter of the points alone, no uncertainty is stated';
+  const holds = isKnown
+    ? `k = 2, ${(Math.abs(f.mean) / f.validation).toFixed(1)} times u_val`
+    : '95 % by the scatter of the points alone, no uncertainty is stated';
   return (
     `${f.candidate}${f.series ? `, ${f.series}` : ''}: its ${f.yName.toLowerCase()} lies on average ` +
     `${withUnit(`${value} ± ${uncertainty}`, f.unit)} ${side} ${f.reference} (${holds}); ${verdicts[f.verdict]}${f.differsIn.length > 0 ? `, namely in ${listed(f.differsIn)}` : ''}; ` +
@@ -205,4 +213,4 @@ export function differenceSentence(f: DifferenceFacts): string {
     `largest ${withUnit(formatValue(f.largest, 3), f.unit)} at ${withUnit(formatValue(f.largestAt, 4), f.xUnit)}, ` +
     `over ${formatCount(f.points)} points.`
   );
-} // prettier-ignore
+}

@@ -102,5 +102,6 @@ export function apply3(a: Operand, b: Operand, c: Operand, f: (a: number, b: num
 
 const isZero = (a: Operand): boolean => a === 0;
 /** Sum and product that pass over what is nothing, which most errors are. */
-export const plus = (a: Operand, b: Operand): Operand => (isZero(a) ? b : isZero(b) ? a : apply2(a, b, (p, q) => p + q)); // prettier-ignore
+export const plus = (a: Operand, b: Operand): Operand =>
+  isZero(a) ? b : isZero(b) ? a : apply2(a, b, (p, q) => p + q);
 export const times = (a: Operand, b: Operand): Operand => (isZero(a) || isZero(b) ? 0 : apply2(a, b, (p, q) => p * q));

@@ -12,7 +12,7 @@ import {
   withoutAngleOfEnergy,
   type Unit,
 } from '../units';
-import { apply1, apply2, apply3, checked, inWords, once, plus, times, type Compiled } from './Compiled'; // prettier-ignore
+import { apply1, apply2, apply3, checked, inWords, once, plus, times, type Compiled } from './Compiled';
 import { addZeros, isDifference, scaleZero, unknownZero, zeroOfDatum, type Zero } from './zero';
 
 export function constant(value: number, unit: Unit): Compiled {

@@ -22,8 +22,17 @@ export function callFunction(node: Call, compile: Compile): Compiled | undefined
   const first = parts[0]!;
   const second = parts[1];
   for (const part of parts)
-    if (known.takes !== 'same' && !isDimensionless(part.dimension) && !(known.takes === 'angle' && isAngle(part.dimension)))
-      throw new AppError('ARGUMENT_UNIT', { name: node.name, need: known.takes === 'angle' ? 'an angle or a plain number' : 'a plain number', have: inWords(part), at: node.at });
+    if (
+      known.takes !== 'same' &&
+      !isDimensionless(part.dimension) &&
+      !(known.takes === 'angle' && isAngle(part.dimension))
+    )
+      throw new AppError('ARGUMENT_UNIT', {
+        name: node.name,
+        need: known.takes === 'angle' ? 'an angle or a plain number' : 'a plain number',
+        have: inWords(part),
+        at: node.at,
+      });
   if (second && !sameDimension(first.dimension, second.dimension))
     throw new AppError('UNIT_CLASH', {
       operation: `used together in ${node.name}`,
@@ -46,7 +55,7 @@ export function callFunction(node: Call, compile: Compile): Compiled | undefined
       return second ? plus(byFirst, times(second.error(w), by(1))) : byFirst;
     },
   };
-} // prettier-ignore
+}
 
 /** Of two, what both are; the size of a temperature is that temperature, since none lies below the absolute zero. */
 function zeroOfCall({ name, at }: Call, [first, second]: readonly Compiled[]): Zero {

@@ -87,7 +87,14 @@ function spread(operand: Operand, samples: number, { offset, scale }: Pick<Unit,
  * First order: each source of error by itself through the formula, so that one that reaches the
  * result on several ways counts once, with its signs. Source: JCGM 100:2008 (GUM) 5.1.2, 5.2.2.
  */
-function errorsOfResult(compiled: Compiled, working: Working, used: readonly Channel[], tables: ReturnType<typeof uncertainIn>, input: FormulaInput, unit: Unit): ErrorSources {
+function errorsOfResult(
+  compiled: Compiled,
+  working: Working,
+  used: readonly Channel[],
+  tables: ReturnType<typeof uncertainIn>,
+  input: FormulaInput,
+  unit: Unit,
+): ErrorSources {
   const bySource = new Map<string, Map<string, Operand>>();
   for (const channel of used) {
     const { scale } = parseUnit(channel.unit);
@@ -96,8 +103,7 @@ function errorsOfResult(compiled: Compiled, working: Working, used: readonly Cha
       bySource.set(source, errors.set(channel.symbol, scale === 1 ? column : column.map((v) => v * scale)));
     }
   }
-  for (const { source } of tables)
-    if (!bySource.has(source)) bySource.set(source, new Map());
+  for (const { source } of tables) if (!bySource.has(source)) bySource.set(source, new Map());
   const found = new Map<string, Float64Array>();
   for (const [source, errors] of bySource) {
     const tableErrors = new Map(tables.filter((t) => t.source === source).map((t) => [t.symbol, 1]));
@@ -105,7 +111,7 @@ function errorsOfResult(compiled: Compiled, working: Working, used: readonly Cha
     found.set(source, spread(error, input.samples, { offset: 0, scale: unit.scale }));
   }
   return found;
-} // prettier-ignore
+}
 
 /** What a formula looks up in, tables and formulations, of which an uncertainty is stated: its symbol and the name of its error. */
 export const uncertainIn = (

@@ -14,8 +14,16 @@ const channels = new Map([
   channel('T_w', '°C', 20, 150),
 ]);
 const density: PropertyTable = {
-  symbol: 'rho_w', name: 'Water density', xName: 'Temperature', xUnit: '°C', yUnit: 'kg/m³', source: 'test', outside: 'refuse', x: [0, 20, 100], y: [999.84, 998.2, 958.35],
-}; // prettier-ignore
+  symbol: 'rho_w',
+  name: 'Water density',
+  xName: 'Temperature',
+  xUnit: '°C',
+  yUnit: 'kg/m³',
+  source: 'test',
+  outside: 'refuse',
+  x: [0, 20, 100],
+  y: [999.84, 998.2, 958.35],
+};
 const evaluate = (formula: string, unit = '') =>
   evaluateFormula(formula, unit, { channels, tables: new Map([['rho_w', density]]), samples: 2 });
 
@@ -94,23 +102,34 @@ test('a result that cannot be shown in the wanted unit is refused with what it i
 
 test('a missing sample stays missing and is no doubt', () => {
   const holed = new Map([...channels, channel('h', 'm', NaN, 2)]);
-  const { values, doubts } = evaluateFormula('sqrt(h) + 1 [m^0.5]', '', { channels: holed, tables: new Map(), samples: 2 });
+  const { values, doubts } = evaluateFormula('sqrt(h) + 1 [m^0.5]', '', {
+    channels: holed,
+    tables: new Map(),
+    samples: 2,
+  });
   expect([...values]).toEqual([NaN, Math.SQRT2 + 1]);
   expect(doubts).toEqual({ divisionsByZero: 0, undefinedResults: 0, outsideTable: {} });
-}); // prettier-ignore
+});
 
 test('a table answers in the unit of its argument, whatever the channel is in', () => {
   const kelvin = new Map([channel('T', 'K', 293.15, 273.15)]);
-  const { values } = evaluateFormula('rho_w(T)', '', { channels: kelvin, tables: new Map([['rho_w', density]]), samples: 2 }); // prettier-ignore
+  const { values } = evaluateFormula('rho_w(T)', '', {
+    channels: kelvin,
+    tables: new Map([['rho_w', density]]),
+    samples: 2,
+  });
   expect([...values]).toEqual([expect.closeTo(998.2, 9), expect.closeTo(999.84, 9)]);
 });
 
-test.each(['constructor', 'toString', '__proto__', 'hasOwnProperty'])('%s is a name like any other, and unknown', (name) => {
-  for (const formula of [name, `${name}(1)`])
-    expect(() => evaluate(formula)).toThrow(
-      expect.objectContaining({ code: name.startsWith('_') ? 'FORMULA_SYNTAX' : 'SYMBOL_UNKNOWN' }) as never,
-    );
-}); // prettier-ignore
+test.each(['constructor', 'toString', '__proto__', 'hasOwnProperty'])(
+  '%s is a name like any other, and unknown',
+  (name) => {
+    for (const formula of [name, `${name}(1)`])
+      expect(() => evaluate(formula)).toThrow(
+        expect.objectContaining({ code: name.startsWith('_') ? 'FORMULA_SYNTAX' : 'SYMBOL_UNKNOWN' }) as never,
+      );
+  },
+);
 
 test.each([
   ['p_d + ', 6],

@@ -36,9 +36,30 @@ export const functions: Readonly<Record<string, FormulaFunction>> = {
     slope: (a) => [0.5 / Math.sqrt(a), 0],
     says: 'square root',
   },
-  abs: { arguments: 1, takes: 'same', gives: keep, apply: Math.abs, slope: (a) => [Math.sign(a), 0], says: 'size without sign' }, // prettier-ignore
-  min: { arguments: 2, takes: 'same', gives: keep, apply: Math.min, slope: (a, b) => (a <= b ? [1, 0] : [0, 1]), says: 'the lower of two, sample by sample' }, // prettier-ignore
-  max: { arguments: 2, takes: 'same', gives: keep, apply: Math.max, slope: (a, b) => (a >= b ? [1, 0] : [0, 1]), says: 'the higher of two, sample by sample' }, // prettier-ignore
+  abs: {
+    arguments: 1,
+    takes: 'same',
+    gives: keep,
+    apply: Math.abs,
+    slope: (a) => [Math.sign(a), 0],
+    says: 'size without sign',
+  },
+  min: {
+    arguments: 2,
+    takes: 'same',
+    gives: keep,
+    apply: Math.min,
+    slope: (a, b) => (a <= b ? [1, 0] : [0, 1]),
+    says: 'the lower of two, sample by sample',
+  },
+  max: {
+    arguments: 2,
+    takes: 'same',
+    gives: keep,
+    apply: Math.max,
+    slope: (a, b) => (a >= b ? [1, 0] : [0, 1]),
+    says: 'the higher of two, sample by sample',
+  },
   exp: ofPlain('e to the power of', Math.exp, Math.exp),
   ln: ofPlain('natural logarithm', Math.log, (a) => 1 / a),
   log10: ofPlain('logarithm to base 10', Math.log10, (a) => Math.LOG10E / a),

@@ -1,7 +1,17 @@
 import { AppError } from '../error/AppError';
 import type { Lookable } from '../property';
 import { conversion, parseUnit, printUnit, sameDimension } from '../units';
-import { apply1, inWords, once, plus, times, type Compile, type Compiled, type Operand, type Working } from './Compiled'; // prettier-ignore
+import {
+  apply1,
+  inWords,
+  once,
+  plus,
+  times,
+  type Compile,
+  type Compiled,
+  type Operand,
+  type Working,
+} from './Compiled';
 import { needArguments, type Call } from './calls';
 import { countsFromZero, shiftOfArgument, zeroOfDatum } from './zero';
 
@@ -42,15 +52,27 @@ export function lookUp(node: Call, lookable: Lookable, compile: Compile, ambient
         const own = part.error(working);
         if (own === 0) return;
         const slopes = shaped(lookable.slopes(columns, k), isOne);
-        error = plus(error, times(own, apply1(slopes, (s) => s * unit.scale * toOwn[k]!.factor)));
+        error = plus(
+          error,
+          times(
+            own,
+            apply1(slopes, (s) => s * unit.scale * toOwn[k]!.factor),
+          ),
+        );
       });
       const ofTable = working.tableErrors?.get(lookable.symbol);
       if (ofTable === undefined) return error;
       const { values } = lookable.at(columns);
-      return plus(error, shaped(uncertaintyOf(values, columns).map((u) => ofTable * u * unit.scale), isOne));
+      return plus(
+        error,
+        shaped(
+          uncertaintyOf(values, columns).map((u) => ofTable * u * unit.scale),
+          isOne,
+        ),
+      );
     },
   };
-} // prettier-ignore
+}
 
 interface Conversion {
   factor: number;
@@ -58,14 +80,25 @@ interface Conversion {
 }
 
 /** From base units to the unit of an argument. */
-function ownUnit(node: Call, { name, unit: text }: Lookable['arguments'][number], part: Compiled, { isAbsolute }: Lookable, ambient: number | undefined): Conversion {
+function ownUnit(
+  node: Call,
+  { name, unit: text }: Lookable['arguments'][number],
+  part: Compiled,
+  { isAbsolute }: Lookable,
+  ambient: number | undefined,
+): Conversion {
   const unit = parseUnit(text);
   if (!sameDimension(part.dimension, unit.dimension))
-    throw new AppError('ARGUMENT_UNIT', { name: node.name, need: `${name} in ${printUnit(text) || 'plain numbers'}`, have: inWords(part), at: node.at });
+    throw new AppError('ARGUMENT_UNIT', {
+      name: node.name,
+      need: `${name} in ${printUnit(text) || 'plain numbers'}`,
+      have: inWords(part),
+      at: node.at,
+    });
   const moved = shiftOfArgument(unit, isAbsolute ?? false, part, ambient, node.at);
   const { factor, shift } = conversion({ ...unit, scale: 1, offset: 0 }, unit);
   return { factor, shift: shift + moved * factor };
-} // prettier-ignore
+}
 
 function columnOf(given: Operand, length: number, { factor, shift }: Conversion): Float64Array {
   const column = new Float64Array(length);

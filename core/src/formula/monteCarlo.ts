@@ -23,13 +23,19 @@ export interface DrawnUncertainty {
  * Source: JCGM 101:2008, propagation of distributions using a Monte Carlo method; what is stated as limits is drawn from a
  * rectangular distribution, all else from normal ones.
  */
-export function monteCarlo(text: string, wanted: string, input: FormulaInput, { draws, places, seed = 1 }: { draws: number; places: number; seed?: number }): DrawnUncertainty[] {
+export function monteCarlo(
+  text: string,
+  wanted: string,
+  input: FormulaInput,
+  { draws, places, seed = 1 }: { draws: number; places: number; seed?: number },
+): DrawnUncertainty[] {
   const tree = parseFormula(text);
   if (hasWhole(tree)) throw new AppError('MONTE_CARLO_WHOLE', {});
   const first = combined(evaluateFormula(text, wanted, input).errors());
   if (!first) return [];
   const used = symbolsIn(tree).flatMap((s) => input.channels.get(s) ?? []);
-  const present = (i: number): boolean => (input.mask === undefined || input.mask[i] === KEPT) && first[i]! === first[i]!;
+  const present = (i: number): boolean =>
+    (input.mask === undefined || input.mask[i] === KEPT) && first[i]! === first[i]!;
   const usable = Int32Array.from(first, (_, i) => i).filter(present);
   const random = new Random(seed);
   const shapes = shapesIn(input, uncertainIn(tree, input));
@@ -37,15 +43,24 @@ export function monteCarlo(text: string, wanted: string, input: FormulaInput, { 
     const movesOf = drawer(draws, random, shapes);
     const channels = drawnAt(sample, used, input, draws, movesOf);
     const tableMoves = new Map(uncertainIn(tree, input).map((t) => [t.symbol, movesOf(t.source)]));
-    const { values } = evaluateFormula(text, wanted, { ...input, mask: undefined, channels, tableMoves, samples: draws });
+    const { values } = evaluateFormula(text, wanted, {
+      ...input,
+      mask: undefined,
+      channels,
+      tableMoves,
+      samples: draws,
+    });
     return { sample, firstOrder: first[sample]!, drawn: standardDeviation(values) };
   });
-} // prettier-ignore
+}
 
 const hasWhole = (node: Node): boolean => node.type === 'whole' || partsOf(node).some(hasWhole);
 
 const pickedEvenly = (from: Int32Array, places: number): number[] =>
-  Array.from({ length: Math.min(places, from.length) }, (_, k, n = Math.min(places, from.length)) => from[Math.floor(((k + 0.5) * from.length) / n)]!); // prettier-ignore
+  Array.from(
+    { length: Math.min(places, from.length) },
+    (_, k, n = Math.min(places, from.length)) => from[Math.floor(((k + 0.5) * from.length) / n)]!,
+  );
 
 /** How each source lies about zero; what a step or a formulation brings in is taken as normal. */
 function shapesIn({ channels, tables }: FormulaInput, uncertain: ReturnType<typeof uncertainIn>): Map<string, Shape> {
@@ -72,7 +87,13 @@ function drawer(draws: number, random: Random, shapes: ReadonlyMap<string, Shape
 }
 
 /** The channels of the formula as they might have been at one sample. */
-function drawnAt(sample: number, used: readonly Channel[], input: FormulaInput, draws: number, movesOf: MovesOf): Map<string, Channel> {
+function drawnAt(
+  sample: number,
+  used: readonly Channel[],
+  input: FormulaInput,
+  draws: number,
+  movesOf: MovesOf,
+): Map<string, Channel> {
   return new Map(
     used.map((channel) => {
       const values = new Float64Array(draws).fill(channel.values[sample]!);
@@ -83,7 +104,7 @@ function drawnAt(sample: number, used: readonly Channel[], input: FormulaInput, 
       return [channel.symbol, { ...channel, values, uncertainty: undefined, errors: undefined }];
     }),
   );
-} // prettier-ignore
+}
 
 /** Of the results that are there: a draw may leave the range of a table. */
 function standardDeviation(values: Float64Array): number {

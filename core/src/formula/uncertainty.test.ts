@@ -3,15 +3,23 @@ import { combined, type Channel } from '../sample';
 import { evaluateFormula, monteCarlo } from './index';
 
 /** One sample of each quantity, with its errors by source. */
-function given(quantities: Record<string, { value: number; unit: string; errors: Record<string, number> }>): Map<string, Channel> {
-  return new Map(Object.entries(quantities).map(([symbol, { value, unit, errors }]) => [
-    symbol,
-    {
-      symbol, name: symbol, unit, origin: 'logged' as const, values: Float64Array.of(value),
-      errors: () => new Map(Object.entries(errors).map(([source, e]) => [source, Float64Array.of(e)])),
-    },
-  ]));
-} // prettier-ignore
+function given(
+  quantities: Record<string, { value: number; unit: string; errors: Record<string, number> }>,
+): Map<string, Channel> {
+  return new Map(
+    Object.entries(quantities).map(([symbol, { value, unit, errors }]) => [
+      symbol,
+      {
+        symbol,
+        name: symbol,
+        unit,
+        origin: 'logged' as const,
+        values: Float64Array.of(value),
+        errors: () => new Map(Object.entries(errors).map(([source, e]) => [source, Float64Array.of(e)])),
+      },
+    ]),
+  );
+}
 function resultOf(formula: string, unit: string, channels: Map<string, Channel>): [number, number] {
   const { values, errors } = evaluateFormula(formula, unit, { channels, tables: new Map(), samples: 1 });
   return [values[0]!, combined(errors())![0]!];
@@ -75,9 +83,18 @@ describe('the chain rule', () => {
 
 describe('a table with a stated uncertainty', () => {
   const density = {
-    symbol: 'rho', name: 'rho', xName: 'T', xUnit: '°C', yUnit: 'kg/m^3', source: 'made up', outside: 'refuse' as const, method: 'monotone',
-    uncertainty: { kind: 'reading' as const, percent: 0.6, statedAs: 'twice' as const }, x: [0, 20, 40, 60], y: [1000, 990, 960, 900],
-  }; // prettier-ignore
+    symbol: 'rho',
+    name: 'rho',
+    xName: 'T',
+    xUnit: '°C',
+    yUnit: 'kg/m^3',
+    source: 'made up',
+    outside: 'refuse' as const,
+    method: 'monotone',
+    uncertainty: { kind: 'reading' as const, percent: 0.6, statedAs: 'twice' as const },
+    x: [0, 20, 40, 60],
+    y: [1000, 990, 960, 900],
+  };
   const tables = new Map([['rho', density]]);
   const channels = given({
     T: { value: 20, unit: '°C', errors: { T: 2 } },
@@ -94,7 +111,12 @@ describe('a table with a stated uncertainty', () => {
     expect(sizeOf('rho(T) + rho(T)')).toBeCloseTo(2 * sizeOf('rho(T)'), 9);
   });
   test('a Monte Carlo check draws it too', () => {
-    const { firstOrder, drawn } = monteCarlo('Q * rho(T)', '', { channels, tables, samples: 1 }, { draws: 20_000, places: 1 })[0]!; // prettier-ignore
+    const { firstOrder, drawn } = monteCarlo(
+      'Q * rho(T)',
+      '',
+      { channels, tables, samples: 1 },
+      { draws: 20_000, places: 1 },
+    )[0]!;
     expect(firstOrder).toBeCloseTo(Math.hypot(3 * sizeOf('rho(T)'), 0.01 * 990), 9);
     expect(Math.abs(drawn / firstOrder - 1)).toBeLessThan(0.04);
   });
@@ -178,11 +200,18 @@ describe('JCGM 101:2008, examples of clause 9; inputs and results from memory', 
     const channels = new Map(
       Object.entries(inputs).map(([symbol, [value, size, statedAs = 'standard']]) => [
         symbol,
-        { symbol, name: symbol, unit: '', origin: 'logged' as const, values: Float64Array.of(value), uncertainty: { kind: 'absolute' as const, value: size, statedAs } },
+        {
+          symbol,
+          name: symbol,
+          unit: '',
+          origin: 'logged' as const,
+          values: Float64Array.of(value),
+          uncertainty: { kind: 'absolute' as const, value: size, statedAs },
+        },
       ]),
     );
     return monteCarlo(formula, '', { channels, samples: 1 }, { draws: 40_000, places: 1 })[0]!;
-  }; // prettier-ignore
+  };
 
   test('9.2.3: four rectangular inputs of standard deviation 1 add up to one of 2', () => {
     const limits = [0, Math.sqrt(3), 'limits'] as [number, number, 'limits'];
@@ -193,10 +222,13 @@ describe('JCGM 101:2008, examples of clause 9; inputs and results from memory', 
 
   // Table 6: first order 0.053 9 mg, by draws 0.075 4 mg: the buoyancy term is a product of two that are zero.
   test('9.3: the calibration of a weight, where first order misses a product of deviations', () => {
-    const { firstOrder, drawn } = drawnOf(
-      '(m + dm) * (1 + (air - 1.2) * (1/weight - 1/standard)) - 100000',
-      { m: [100_000, 0.05], dm: [1.234, 0.02], air: [1.2, 0.1, 'limits'], weight: [8000, 1000, 'limits'], standard: [8000, 50, 'limits'] }, // prettier-ignore
-    );
+    const { firstOrder, drawn } = drawnOf('(m + dm) * (1 + (air - 1.2) * (1/weight - 1/standard)) - 100000', {
+      m: [100_000, 0.05],
+      dm: [1.234, 0.02],
+      air: [1.2, 0.1, 'limits'],
+      weight: [8000, 1000, 'limits'],
+      standard: [8000, 50, 'limits'],
+    });
     expect(firstOrder).toBeCloseTo(0.0539, 4);
     expect(drawn).toBeCloseTo(0.0754, 3);
   });

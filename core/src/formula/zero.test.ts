@@ -29,7 +29,17 @@ const channels = new Map([
   channel('M', 'N·m', 10),
   channel('c', '', 1),
 ]);
-const table: PropertyTable = { symbol: 'rho', name: 'Density', xName: 'T', xUnit: '°C', yUnit: 'kg/m³', source: 'made up', outside: 'refuse', x: [0, 50], y: [1000, 990] }; // prettier-ignore
+const table: PropertyTable = {
+  symbol: 'rho',
+  name: 'Density',
+  xName: 'T',
+  xUnit: '°C',
+  yUnit: 'kg/m³',
+  source: 'made up',
+  outside: 'refuse',
+  x: [0, 50],
+  y: [1000, 990],
+};
 const evaluate = (formula: string, unit = '', ambient?: number) =>
   evaluateFormula(formula, unit, { channels, tables: new Map([['rho', table]]), samples: 1, ambient });
 const refused = (formula: string, unit: string, code: string, ambient?: number) =>
@@ -172,16 +182,24 @@ describe('the same physical quantity in another unit gives the same result', () 
   const units = ['°C', '°F'];
   test.each(formulas)('%s', (formula) =>
     fc.assert(
-      fc.property(fc.double({ min: -200, max: 900, noNaN: true }), fc.double({ min: -200, max: 900, noNaN: true }), fc.constantFrom(...units), fc.constantFrom(...units), (a, b, ua, ub) => {
-        const given = (symbol: string, celsius: number, unit: string) => channel(symbol, unit, convert(celsius, parseUnit('°C'), parseUnit(unit)));
-        const of = (u: string, v: string) => evaluateFormula(formula, '°C', { channels: new Map([given('A', a, u), given('B', b, v)]), samples: 1 });
-        const [one, other] = [of('°C', '°C'), of(ua, ub)];
-        expect(other.unit.text).toBe(one.unit.text);
-        // Zero points of 460 degrees cost three digits.
-        expect(Math.abs(other.values[0]! - one.values[0]!)).toBeLessThan(1e-9);
-      }),
+      fc.property(
+        fc.double({ min: -200, max: 900, noNaN: true }),
+        fc.double({ min: -200, max: 900, noNaN: true }),
+        fc.constantFrom(...units),
+        fc.constantFrom(...units),
+        (a, b, ua, ub) => {
+          const given = (symbol: string, celsius: number, unit: string) =>
+            channel(symbol, unit, convert(celsius, parseUnit('°C'), parseUnit(unit)));
+          const of = (u: string, v: string) =>
+            evaluateFormula(formula, '°C', { channels: new Map([given('A', a, u), given('B', b, v)]), samples: 1 });
+          const [one, other] = [of('°C', '°C'), of(ua, ub)];
+          expect(other.unit.text).toBe(one.unit.text);
+          // Zero points of 460 degrees cost three digits.
+          expect(Math.abs(other.values[0]! - one.values[0]!)).toBeLessThan(1e-9);
+        },
+      ),
     ),
-  ); // prettier-ignore
+  );
   test('weights that add up to neither 1 nor 0 are refused, whatever they are', () =>
     fc.assert(
       fc.property(fc.double({ min: -3, max: 3, noNaN: true }), fc.double({ min: -3, max: 3, noNaN: true }), (v, w) => {

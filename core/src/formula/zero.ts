@@ -112,11 +112,13 @@ export function shownIn(unit: Unit, quantity: Quantity, ambient: number | undefi
   const have = datumOf(zero);
   if (isTemperature(dimension) && have === 'none') throw new AppError('TEMPERATURE_SUM', { at, zeros: zero.absolute });
   const known = have === 'none' ? undefined : have;
-  if (known === 'difference' && unit.datum === 'absolute' && isTemperature(dimension)) return { unit: asDifference(unit), shift: 0, datum: known };
+  if (known === 'difference' && unit.datum === 'absolute' && isTemperature(dimension))
+    return { unit: asDifference(unit), shift: 0, datum: known };
   if (known === 'gauge' && unit.datum === undefined) return { unit: asGauge(unit), shift: 0, datum: known };
-  if (unit.datum === undefined || (unit.datum === 'difference' && known === undefined)) return { unit, shift: 0, datum: unit.datum ?? known };
+  if (unit.datum === undefined || (unit.datum === 'difference' && known === undefined))
+    return { unit, shift: 0, datum: unit.datum ?? known };
   return { unit, shift: shiftTo(unit.datum, quantity, ambient, { unit: printUnit(unit.text), at }), datum: unit.datum };
-} // prettier-ignore
+}
 
 /** A pressure with its (g), where that can be written; a channel in N/m² says it by its making alone. */
 function asGauge(unit: Unit): Unit {
@@ -138,12 +140,24 @@ const asDifference = (unit: Unit): Unit => ({
  * By how much an argument is moved in base units to be what is asked for: of a formulation the absolute temperature or
  * pressure, of a table what its unit says. @throws {AppError} DATUM_MIXED, AMBIENT_UNKNOWN
  */
-export function shiftOfArgument(unit: Unit, isAbsolute: boolean, quantity: Quantity, ambient: number | undefined, at: number): number {
+export function shiftOfArgument(
+  unit: Unit,
+  isAbsolute: boolean,
+  quantity: Quantity,
+  ambient: number | undefined,
+  at: number,
+): number {
   const { dimension, zero } = quantity;
   if (!countsFromZero(dimension)) return 0;
   const wanted = isAbsolute ? 'absolute' : unit.datum;
   if (datumOf(zero) === undefined) return 0;
   if (wanted) return shiftTo(wanted, quantity, ambient, { unit: printUnit(unit.text), at });
-  if (datumOf(zero) === 'gauge') throw new AppError('DATUM_MIXED', { operation: `looked up in ${printUnit(unit.text)}`, left: inWords('gauge'), right: 'another pressure', at });
+  if (datumOf(zero) === 'gauge')
+    throw new AppError('DATUM_MIXED', {
+      operation: `looked up in ${printUnit(unit.text)}`,
+      left: inWords('gauge'),
+      right: 'another pressure',
+      at,
+    });
   return 0;
-} // prettier-ignore
+}

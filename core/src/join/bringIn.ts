@@ -39,14 +39,15 @@ function presentSamples(x: Float64Array, y: Float64Array): { at: Float64Array; v
   for (let i = 0; i < x.length; i++) {
     const xi = x[i]!;
     if (xi !== xi) continue;
-    if (!(xi > before)) throw new AppError('NOT_INCREASING', { name: 'time of the second log', index: i, before, after: xi });
+    if (!(xi > before))
+      throw new AppError('NOT_INCREASING', { name: 'time of the second log', index: i, before, after: xi });
     before = xi;
     if (y[i] !== y[i]) continue;
     at[count] = xi;
     value[count++] = y[i]!;
   }
   return { at: at.slice(0, count), value: value.slice(0, count) };
-} // prettier-ignore
+}
 
 /** The segment at[k] <= t < at[k + 1], looked for from where the last one was: times mostly rise. */
 function segmentOf(at: Float64Array, t: number, from: number): number {

@@ -38,7 +38,12 @@ export function findOffset(a: Sampled, b: Sampled): Offset {
   const span = toA - fromA + toB - fromB;
   const step = Math.max(Math.min(stepA, stepB), span / MOST_SAMPLES);
   const onGrid = ({ x, y }: Sampled, from: number, to: number): Float64Array =>
-    bringIn(Float64Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step), x, y, 'linear'); // prettier-ignore
+    bringIn(
+      Float64Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step),
+      x,
+      y,
+      'linear',
+    );
   const f = centred(onGrid(a, fromA, toA), 'first');
   const g = centred(onGrid(b, fromB, toB), 'second');
   const r = correlate(f, g);
@@ -55,9 +60,10 @@ export function findOffset(a: Sampled, b: Sampled): Offset {
 
 function extent(x: Float64Array, which: string): [number, number, number] {
   const present = x.filter((v) => v === v);
-  if (present.length < 4) throw new AppError('TOO_FEW_SAMPLES', { name: `The ${which} log`, have: present.length, need: 4 });
+  if (present.length < 4)
+    throw new AppError('TOO_FEW_SAMPLES', { name: `The ${which} log`, have: present.length, need: 4 });
   return [present[0]!, present[present.length - 1]!, median(present.slice(1).map((v, i) => v - present[i]!))];
-} // prettier-ignore
+}
 
 interface Centred {
   /** Less the mean; 0 where there is no value. */
@@ -68,7 +74,8 @@ interface Centred {
 
 function centred(values: Float64Array, which: string): Centred {
   const filled = values.filter((v) => v === v);
-  if (filled.length < 4) throw new AppError('TOO_FEW_SAMPLES', { name: `The ${which} channel`, have: filled.length, need: 4 }); // prettier-ignore
+  if (filled.length < 4)
+    throw new AppError('TOO_FEW_SAMPLES', { name: `The ${which} channel`, have: filled.length, need: 4 });
   const mean = filled.reduce((sum, v) => sum + v, 0) / filled.length;
   return { values: values.map((v) => (v === v ? v - mean : 0)), present: values.map((v) => (v === v ? 1 : 0)) };
 }
@@ -77,11 +84,19 @@ function centred(values: Float64Array, which: string): Centred {
 function correlate(f: Centred, g: Centred): Float64Array {
   const square = (v: number): number => v * v;
   const products = crossCorrelation(f.values, g.values);
-  const [sumF, squaresF] = [f.values, f.values.map(square)].map((v) => crossCorrelation(v, g.present)) as [Float64Array, Float64Array];
-  const [sumG, squaresG] = [g.values, g.values.map(square)].map((v) => crossCorrelation(f.present, v)) as [Float64Array, Float64Array];
+  const [sumF, squaresF] = [f.values, f.values.map(square)].map((v) => crossCorrelation(v, g.present)) as [
+    Float64Array,
+    Float64Array,
+  ];
+  const [sumG, squaresG] = [g.values, g.values.map(square)].map((v) => crossCorrelation(f.present, v)) as [
+    Float64Array,
+    Float64Array,
+  ];
   const overlap = crossCorrelation(f.present, g.present);
   const least = FEWEST_OVERLAP * Math.min(f.values.length, g.values.length);
-  const [quietF, quietG] = [f, g].map(({ values }) => QUIET * (values.reduce((sum, v) => sum + v * v, 0) / values.length)) as [number, number];
+  const [quietF, quietG] = [f, g].map(
+    ({ values }) => QUIET * (values.reduce((sum, v) => sum + v * v, 0) / values.length),
+  ) as [number, number];
   return products.map((p, k) => {
     const n = overlap[k]!;
     const varianceF = squaresF[k]! / n - square(sumF[k]! / n);
@@ -90,7 +105,7 @@ function correlate(f: Centred, g: Centred): Float64Array {
     const covariance = p / n - (sumF[k]! / n) * (sumG[k]! / n);
     return Math.max(-1, Math.min(1, covariance / Math.sqrt(varianceF * varianceG)));
   });
-} // prettier-ignore
+}
 
 /** Where the parabola through three neighbours has its top, from the middle one, in grid steps. */
 function vertex(left: number | undefined, middle: number, right: number | undefined): number {

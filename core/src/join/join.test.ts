@@ -30,7 +30,9 @@ describe('a second log at the times of a run', () => {
     const slow = some.map((t) => {
       const k = grid.x.findLastIndex((v) => v <= t);
       if (k < 0 || (k === 999 && t > grid.x[999]!)) return NaN;
-      return k === 999 ? grid.y[k]! : grid.y[k]! + ((grid.y[k + 1]! - grid.y[k]!) * (t - grid.x[k]!)) / (grid.x[k + 1]! - grid.x[k]!); // prettier-ignore
+      return k === 999
+        ? grid.y[k]!
+        : grid.y[k]! + ((grid.y[k + 1]! - grid.y[k]!) * (t - grid.x[k]!)) / (grid.x[k + 1]! - grid.x[k]!);
     });
     expect(bringIn(some, grid.x, grid.y, 'linear')).toEqual(slow);
   });
@@ -109,7 +111,9 @@ describe('rows of a further file', () => {
       '"Temperature" is not in the further file: it is missing there',
       '"Torque" of the further file is left out',
     ]);
-    expect(mismatchesOf(base, further, [{ symbol: 'p', from: 'M' }])[1]!.problem).toContain('measure different quantities');
+    expect(mismatchesOf(base, further, [{ symbol: 'p', from: 'M' }])[1]!.problem).toContain(
+      'measure different quantities',
+    );
   });
   test('come below the run in its units, words with their codes, time going on', () => {
     const minutesInSeconds = f64(0, 60);
@@ -117,7 +121,10 @@ describe('rows of a further file', () => {
     const [t, p, v, T] = appendRun(base, further, matches, 't', shift);
     expect([...t!.values]).toEqual([0, 1, 2, 3, 63]);
     expect([...p!.values]).toEqual([1, 2, 3, 100, NaN]);
-    expect([v!.labels, [...v!.values]]).toEqual([['open', 'shut', 'half'], [0, 1, 0, 1, 2]]);
+    expect([v!.labels, [...v!.values]]).toEqual([
+      ['open', 'shut', 'half'],
+      [0, 1, 0, 1, 2],
+    ]);
     expect([...T!.values]).toEqual([20, 21, 22, NaN, NaN]);
   });
   test.each([
@@ -125,5 +132,6 @@ describe('rows of a further file', () => {
     ['v', 'CHANNEL_IS_CATEGORY'],
     ['x', 'CHANNEL_UNKNOWN'],
   ])('%s below a pressure is refused as %s', (from, code) =>
-    expect(() => appendRun(base, further, [{ symbol: 'p', from }], 't', 0)).toThrow(expect.objectContaining({ code })));
-}); // prettier-ignore
+    expect(() => appendRun(base, further, [{ symbol: 'p', from }], 't', 0)).toThrow(expect.objectContaining({ code })),
+  );
+});

@@ -6,7 +6,12 @@ const headLine = Type.Union([Type.Integer({ minimum: 1, maximum: 10000 }), Type.
 /** How a text file is to be read; every part can be corrected by hand. Lines count from 1. */
 export const layoutSchema = Type.Object(
   {
-    encoding: Type.Union([Type.Literal('utf-8'), Type.Literal('utf-16le'), Type.Literal('utf-16be'), Type.Literal('latin1')]),
+    encoding: Type.Union([
+      Type.Literal('utf-8'),
+      Type.Literal('utf-16le'),
+      Type.Literal('utf-16be'),
+      Type.Literal('latin1'),
+    ]),
     /** `fixed`: every column begins at a character of its own, see `cuts`. */
     delimiter: Type.Union([
       Type.Literal(','),
@@ -30,5 +35,5 @@ export const layoutSchema = Type.Object(
     missing: Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 50 })),
   },
   { additionalProperties: false },
-); // prettier-ignore
+);
 export type Layout = Static<typeof layoutSchema>;

@@ -2,26 +2,73 @@ import { expect, test } from '@jest/globals';
 import { recognise, type Preview, type PreviewColumn, type SavedLayout } from './index';
 
 const column = (index: number, name: string, unit: string): PreviewColumn => ({
-  index, name, symbol: name[0]!, unit, unitFrom: 'unitsRow', type: 'number', reading: { index, reads: 'number' }, because: { why: '', sure: 'sure' }, missing: 0, notNumber: 0, proposed: true,
-}); // prettier-ignore
+  index,
+  name,
+  symbol: name[0]!,
+  unit,
+  unitFrom: 'unitsRow',
+  type: 'number',
+  reading: { index, reads: 'number' },
+  because: { why: '', sure: 'sure' },
+  missing: 0,
+  notNumber: 0,
+  proposed: true,
+});
 const preview = (...columns: PreviewColumn[]): Preview => ({
-  columns, lines: [], rowsSeen: 1, whole: true, preamble: [], properties: [], timeColumn: null, doubts: [],
-}); // prettier-ignore
+  columns,
+  lines: [],
+  rowsSeen: 1,
+  whole: true,
+  preamble: [],
+  properties: [],
+  timeColumn: null,
+  doubts: [],
+});
 const saved: SavedLayout = {
   name: 'Loop 3 logger',
   layout: { encoding: 'utf-8', delimiter: ',', decimal: '.', headingLine: 1, unitsLine: 2, firstDataLine: 3 },
   along: 1,
   columns: [
-    { heading: 'Date', unitFound: '', choice: { index: 0, keep: false, name: 'Date', symbol: 'd', unit: 's', reading: { index: 0, reads: 'dayFirst' } } },
-    { heading: 'Clock', unitFound: 's', choice: { index: 1, keep: true, name: 'Time', symbol: 't', unit: 's', reading: { index: 1, reads: 'clock', date: { index: 0, reads: 'dayFirst' } } } },
-    { heading: 'P1', unitFound: 'kPa', choice: { index: 2, keep: true, name: 'Suction pressure', symbol: 'p_s', unit: 'kPa', reading: { index: 2, reads: 'number' } } },
+    {
+      heading: 'Date',
+      unitFound: '',
+      choice: { index: 0, keep: false, name: 'Date', symbol: 'd', unit: 's', reading: { index: 0, reads: 'dayFirst' } },
+    },
+    {
+      heading: 'Clock',
+      unitFound: 's',
+      choice: {
+        index: 1,
+        keep: true,
+        name: 'Time',
+        symbol: 't',
+        unit: 's',
+        reading: { index: 1, reads: 'clock', date: { index: 0, reads: 'dayFirst' } },
+      },
+    },
+    {
+      heading: 'P1',
+      unitFound: 'kPa',
+      choice: {
+        index: 2,
+        keep: true,
+        name: 'Suction pressure',
+        symbol: 'p_s',
+        unit: 'kPa',
+        reading: { index: 2, reads: 'number' },
+      },
+    },
   ],
-}; // prettier-ignore
+};
 
 test('columns are found by their heading, wherever they stand, with what was declared of them', () => {
   const found = recognise(saved, preview(column(0, 'P1', 'kPa'), column(1, 'Clock', 's'), column(2, 'Date', '')));
   expect(found).toMatchObject({ likeness: 1, along: 1, differences: [] });
-  expect(found.choices.map((c) => [c.symbol, c.keep])).toEqual([['p_s', true], ['t', true], ['d', false]]); // prettier-ignore
+  expect(found.choices.map((c) => [c.symbol, c.keep])).toEqual([
+    ['p_s', true],
+    ['t', true],
+    ['d', false],
+  ]);
   expect(found.choices[1]!.reading).toEqual({ index: 1, reads: 'clock', date: { index: 2, reads: 'dayFirst' } });
 });
 
@@ -34,7 +81,14 @@ test('a new column, another unit and a lacking column are told; the unit of the 
 });
 
 test('two columns of one heading are two columns', () => {
-  const twice: SavedLayout = { ...saved, along: null, columns: [saved.columns[2]!, { ...saved.columns[2]!, choice: { ...saved.columns[2]!.choice, index: 3, symbol: 'p_d' } }] }; // prettier-ignore
+  const twice: SavedLayout = {
+    ...saved,
+    along: null,
+    columns: [
+      saved.columns[2]!,
+      { ...saved.columns[2]!, choice: { ...saved.columns[2]!.choice, index: 3, symbol: 'p_d' } },
+    ],
+  };
   const found = recognise(twice, preview(column(0, 'P1', 'kPa'), column(1, 'P1', 'kPa')));
   expect(found.choices.map((c) => c.symbol)).toEqual(['p_s', 'p_d']);
 });

@@ -18,7 +18,9 @@ export class Parametrisation {
     this.all = model.parameters(settings, plain, plain).map((p) => bounded(p, bounds[p.symbol]));
     const symbols = this.all.map((p) => p.symbol);
     for (const symbol of [...Object.keys(fixed), ...Object.keys(tied), ...Object.keys(bounds)]) known(symbol, symbols);
-    const given = new Map<string, Node>(Object.entries(fixed).map(([s, value]) => [s, { type: 'number', value, unit: '', at: 0 }]));
+    const given = new Map<string, Node>(
+      Object.entries(fixed).map(([s, value]) => [s, { type: 'number', value, unit: '', at: 0 }]),
+    );
     for (const [symbol, text] of Object.entries(tied)) {
       const tree = parseFormula(text);
       for (const other of symbolsIn(tree)) {
@@ -33,9 +35,13 @@ export class Parametrisation {
     const row = new Map([['x', new Float64Array(1)]]);
     this.wholes = symbols.map((symbol) => {
       const tree = replaced({ type: 'symbol', name: symbol, at: 0 }, given);
-      return new ModelFunction(tree, this.free.filter((s) => symbolsIn(tree).includes(s)), row);
+      return new ModelFunction(
+        tree,
+        this.free.filter((s) => symbolsIn(tree).includes(s)),
+        row,
+      );
     });
-  } // prettier-ignore
+  }
 
   over(x: Float64Array): ModelFunction {
     return new ModelFunction(this.tree, this.free, new Map([['x', x]]));

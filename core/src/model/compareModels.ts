@@ -54,11 +54,19 @@ export function compareModels(data: FitData, candidates: readonly Candidate[], {
   const alike = works.filter((r) => r.aic <= best + ALIKE).sort((a, b) => a.parameters - b.parameters || a.aic - b.aic);
   const chosen = alike[0];
   return { rated, suffices: chosen ? rated.indexOf(chosen) : -1, sentence: sentenceOf(works, chosen, alike) };
-} // prettier-ignore
+}
 
 function rate(data: FitData, candidate: Candidate, leaveOut: boolean): Rated {
   const model = modelOf(candidate.kind);
-  const none = { parameters: 0, residualStandardDeviation: NaN, adjustedRSquared: NaN, aic: NaN, bic: NaN, runs: NaN, leftOut: NaN };
+  const none = {
+    parameters: 0,
+    residualStandardDeviation: NaN,
+    adjustedRSquared: NaN,
+    aic: NaN,
+    bic: NaN,
+    runs: NaN,
+    leftOut: NaN,
+  };
   const title = titleOf(candidate);
   try {
     const fit = fitModel(model, candidate.settings, data, {}, !leaveOut);
@@ -79,7 +87,7 @@ function rate(data: FitData, candidate: Candidate, leaveOut: boolean): Rated {
   } catch (error) {
     return { candidate, title, problem: error as AppError, ...none };
   }
-} // prettier-ignore
+}
 
 /** Name of a model with what is set in it. */
 export function titleOf({ kind, settings }: Candidate): string {
@@ -90,17 +98,30 @@ export function titleOf({ kind, settings }: Candidate): string {
 /** Each part from the fit to all, since leaving a tenth out leads to no other valley. */
 function leftOutError(data: FitData, { kind, settings }: Candidate, whole: Fit): number {
   const model = modelOf(kind);
-  const start = Object.fromEntries(model.parameters(settings, plain, plain).map((p, k) => [p.symbol, whole.parameters[k]!]));
+  const start = Object.fromEntries(
+    model.parameters(settings, plain, plain).map((p, k) => [p.symbol, whole.parameters[k]!]),
+  );
   let squares = 0;
   const n = data.x.length;
   const parts = Math.min(PARTS, n);
   for (let part = 0; part < parts; part++) {
     const kept = (_: number, i: number): boolean => i % parts !== part;
-    const fit = fitModel(model, settings, { ...data, x: data.x.filter(kept), y: data.y.filter(kept), ...(data.sigma ? { sigma: data.sigma.filter(kept) } : {}) }, model.direct ? {} : { start }, true);
+    const fit = fitModel(
+      model,
+      settings,
+      {
+        ...data,
+        x: data.x.filter(kept),
+        y: data.y.filter(kept),
+        ...(data.sigma ? { sigma: data.sigma.filter(kept) } : {}),
+      },
+      model.direct ? {} : { start },
+      true,
+    );
     for (let i = part; i < n; i += parts) squares += (data.y[i]! - fit.curve(data.x[i]!).value) ** 2;
   }
   return Math.sqrt(squares / n);
-} // prettier-ignore
+}
 
 /** F-test against the largest model of the list that this one contains (Draper and Smith, Applied Regression Analysis, 3rd ed., section 6.1). */
 function nestedIn(one: Rated, rated: readonly Rated[]): Rated['nested'] | undefined {
@@ -108,9 +129,12 @@ function nestedIn(one: Rated, rated: readonly Rated[]): Rated['nested'] | undefi
   const simpler = within.sort((a, b) => b.parameters - a.parameters)[0];
   if (!simpler?.fit || !one.fit || one.fit.degreesOfFreedom < 1) return undefined;
   const extra = one.parameters - simpler.parameters;
-  const f = (simpler.fit.residualSumOfSquares - one.fit.residualSumOfSquares) / extra / (one.fit.residualSumOfSquares / one.fit.degreesOfFreedom);
+  const f =
+    (simpler.fit.residualSumOfSquares - one.fit.residualSumOfSquares) /
+    extra /
+    (one.fit.residualSumOfSquares / one.fit.degreesOfFreedom);
   return { simpler: simpler.title, f, p: fTail(f, extra, one.fit.degreesOfFreedom) };
-} // prettier-ignore
+}
 
 function contains(whole: Candidate, part: Candidate): boolean {
   const below = modelOf(whole.kind).simpler?.(whole.settings) ?? [];
@@ -121,8 +145,9 @@ function sentenceOf(works: readonly Rated[], chosen: Rated | undefined, alike: r
   if (!chosen) return 'None of these models can be fitted to the points.';
   if (works.length === 1) return `Only ${chosen.title} is in the list: add others to compare.`;
   const others = alike.slice(1).map((r) => r.title);
-  const pattern = chosen.runs < 0.01 ? ' Its residuals still have a pattern, so none of them holds the points fully.' : '';
+  const pattern =
+    chosen.runs < 0.01 ? ' Its residuals still have a pattern, so none of them holds the points fully.' : '';
   return others.length === 0
     ? `${chosen.title} is clearly better than the others by AIC, and the simplest that suffices.${pattern}`
     : `${chosen.title} suffices: ${others.join(', ')} ${others.length > 1 ? 'are' : 'is'} no better by AIC (within ${ALIKE}) and ${others.length > 1 ? 'have' : 'has'} no fewer parameters.${pattern}`;
-} // prettier-ignore
+}

@@ -39,7 +39,13 @@ export function fitModel(
  * A model through several series at once: the shared parameters have one value for all, the others one for each.
  * @throws as fitModel
  */
-export function fitTogether(model: Model, settings: Static<TObject>, all: readonly FitData[], choices: Choices, isQuick = false): Fit[] {
+export function fitTogether(
+  model: Model,
+  settings: Static<TObject>,
+  all: readonly FitData[],
+  choices: Choices,
+  isQuick = false,
+): Fit[] {
   if (model.kind === 'multilinear') throw new AppError('MULTILINEAR_PLAIN', {});
   const parts = new Parametrisation(model, settings, choices);
   const [stepping] = parts.over(all[0]!.x).stepping;
@@ -58,7 +64,12 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
   );
   const starts = startsOf(model, settings, all, choices, parts);
   const joined = starts.map((start) => joinedStart(start, places, count));
-  const bound = (which: 'lower' | 'upper') => joinedStart(all.map(() => parts.bound(which)), places, count);
+  const bound = (which: 'lower' | 'upper') =>
+    joinedStart(
+      all.map(() => parts.bound(which)),
+      places,
+      count,
+    );
   const bounds = { lower: bound('lower'), upper: bound('upper') };
   const over = (part: readonly FitData[], loss?: Loss): Problem => {
     const shares = part.map((data, s): Share => ({ problem: problemOf(parts, data, loss), places: places[s]! }));
@@ -67,15 +78,44 @@ export function fitTogether(model: Model, settings: Static<TObject>, all: readon
   const degreesOfFreedom = points - count;
   const trial = over(all.map((data) => thinned(data, TRIED)));
   const solved = choices.loss
-    ? robustly({ build: (loss) => over(all, loss), starts: joined, degreesOfFreedom, name: choices.loss, residuals: (at) => residualsOf(parts, all, places, at) })
+    ? robustly({
+        build: (loss) => over(all, loss),
+        starts: joined,
+        degreesOfFreedom,
+        name: choices.loss,
+        residuals: (at) => residualsOf(parts, all, places, at),
+      })
     : points > MANY_POINTS
-      ? searchThenPolish({ problem: over(all.map((data) => thinned(data))), trial, starts: joined, degreesOfFreedom: SEARCHED, isQuick }, over(all), degreesOfFreedom)
+      ? searchThenPolish(
+          {
+            problem: over(all.map((data) => thinned(data))),
+            trial,
+            starts: joined,
+            degreesOfFreedom: SEARCHED,
+            isQuick,
+          },
+          over(all),
+          degreesOfFreedom,
+        )
       : solveNonlinear({ problem: over(all), trial, starts: joined, degreesOfFreedom, isQuick });
   if (!solved) throw notFinite(parts, all, starts[0]!);
-  const fits = all.map((data, s) => outcomeOf({ model, parts, data, places: places[s]!, solved, degreesOfFreedom, isJoint: all.length > 1 } satisfies Solved));
-  const effects = systematicEffects(fits.map((fit, s) => ({ fit, data: all[s]!, places: places[s]! })), solved.inverse);
+  const fits = all.map((data, s) =>
+    outcomeOf({
+      model,
+      parts,
+      data,
+      places: places[s]!,
+      solved,
+      degreesOfFreedom,
+      isJoint: all.length > 1,
+    } satisfies Solved),
+  );
+  const effects = systematicEffects(
+    fits.map((fit, s) => ({ fit, data: all[s]!, places: places[s]! })),
+    solved.inverse,
+  );
   return fits.map((fit, s) => completeFit(fit, all[s]!, ofSeries(effects, places[s]!)));
-} // prettier-ignore
+}
 
 const ofSeries = (effects: readonly SystematicEffect[], places: readonly number[]): SystematicEffect[] =>
   effects.map(({ source, change }) => ({ source, change: Float64Array.from(places, (k) => change[k]!) }));
@@ -91,18 +131,29 @@ const LOOKED_AT = 300;
 
 function thinned(data: FitData, most = SEARCHED): FitData {
   const stride = Math.ceil(data.x.length / most);
-  const some = (column: Float64Array): Float64Array => Float64Array.from({ length: Math.floor(column.length / stride) }, (_, i) => column[i * stride]!);
+  const some = (column: Float64Array): Float64Array =>
+    Float64Array.from({ length: Math.floor(column.length / stride) }, (_, i) => column[i * stride]!);
   const { sigma, sigmaX } = data;
-  return { ...data, x: some(data.x), y: some(data.y), ...(sigma ? { sigma: some(sigma) } : {}), ...(sigmaX ? { sigmaX: some(sigmaX) } : {}) };
-} // prettier-ignore
+  return {
+    ...data,
+    x: some(data.x),
+    y: some(data.y),
+    ...(sigma ? { sigma: some(sigma) } : {}),
+    ...(sigmaX ? { sigmaX: some(sigmaX) } : {}),
+  };
+}
 
-function searchThenPolish(search: NonlinearTask, all: Problem, degreesOfFreedom: number): NonlinearSolution | undefined {
+function searchThenPolish(
+  search: NonlinearTask,
+  all: Problem,
+  degreesOfFreedom: number,
+): NonlinearSolution | undefined {
   const found = solveNonlinear(search);
   const end = found && levenbergMarquardt(all, found.parameters, { damping: 1e-9, mostRounds: POLISHING });
   // A point that was left out may be where the model gives no number.
   if (!end) return solveNonlinear({ ...search, problem: all, degreesOfFreedom });
   return { ...withCovariance(all, end, found.start), ends: found.ends, valleys: found.valleys };
-} // prettier-ignore
+}
 
 type Loss = { name: LossName; scale: number };
 
@@ -114,7 +165,13 @@ function problemOf(parts: Parametrisation, data: FitData, loss: Loss | undefined
 }
 
 /** For each start, the free parameters of each series. */
-function startsOf(model: Model, settings: Static<TObject>, all: readonly FitData[], { start = {} }: Choices, parts: Parametrisation): Float64Array[][] {
+function startsOf(
+  model: Model,
+  settings: Static<TObject>,
+  all: readonly FitData[],
+  { start = {} }: Choices,
+  parts: Parametrisation,
+): Float64Array[][] {
   const fromData = all.map((data) => model.starts(thinned(data, LOOKED_AT), settings).map((s) => parts.freeOf(s)));
   const most = Math.max(...fromData.map((s) => s.length));
   const isWhole = parts.free.every((s) => Object.hasOwn(start, s));
@@ -126,7 +183,7 @@ function startsOf(model: Model, settings: Static<TObject>, all: readonly FitData
   if (Object.keys(start).length === 0) return together;
   const first = all.map((_, s) => typed.map((v, k) => (Number.isNaN(v) ? together[0]![s]![k]! : v)));
   return [first, ...together];
-} // prettier-ignore
+}
 
 /** Own parameters side by side, the shared ones as their mean over the series. */
 function joinedStart(of: readonly Float64Array[], places: readonly (readonly number[])[], count: number): Float64Array {
@@ -142,15 +199,24 @@ function joinedStart(of: readonly Float64Array[], places: readonly (readonly num
 }
 
 /** Says the first point at which the model gives no number with its start values. */
-function notFinite(parts: Parametrisation, all: readonly FitData[], start: readonly Float64Array[]): AppError<'MODEL_NOT_FINITE'> {
+function notFinite(
+  parts: Parametrisation,
+  all: readonly FitData[],
+  start: readonly Float64Array[],
+): AppError<'MODEL_NOT_FINITE'> {
   const said = all.map(({ x }, s) => {
     const values = parts.over(x).values(start[s]!);
     const first = values.findIndex((v) => !Number.isFinite(v));
     const typed = parts.free.map((symbol, k) => `${symbol} = ${Number(start[s]![k]!.toPrecision(4))}`).join(', ');
-    return { without: values.filter((v) => !Number.isFinite(v)).length, points: x.length, at: x[Math.max(0, first)]!, start: typed };
+    return {
+      without: values.filter((v) => !Number.isFinite(v)).length,
+      points: x.length,
+      at: x[Math.max(0, first)]!,
+      start: typed,
+    };
   });
   return new AppError('MODEL_NOT_FINITE', said.find((s) => s.without > 0) ?? said[0]!);
-} // prettier-ignore
+}
 
 function residualsOf(
   parts: Parametrisation,

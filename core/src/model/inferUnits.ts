@@ -20,16 +20,23 @@ interface Equation {
  * that no condition holds is a plain number.
  * @throws {AppError} MODEL_UNITS where the conditions contradict each other
  */
-export function inferUnits(tree: Node, parameters: readonly string[], x: Unit, y: Unit): Map<string, { unit: Unit; powers: { x: number; y: number } }> {
+export function inferUnits(
+  tree: Node,
+  parameters: readonly string[],
+  x: Unit,
+  y: Unit,
+): Map<string, { unit: Unit; powers: { x: number; y: number } }> {
   const equations: Equation[] = [];
   const whole = new Walk(parameters, equations).of(tree);
   equations.push({ powers: divided(whole, { x: 0, y: 1, unknown: new Map() }), at: tree.at });
   const solved = solve(equations, x, y);
-  return new Map(parameters.map((symbol) => {
-    const powers = solved.get(symbol) ?? { x: 0, y: 0 };
-    return [symbol, { unit: unitOf(powers, x, y), powers }];
-  }));
-} // prettier-ignore
+  return new Map(
+    parameters.map((symbol) => {
+      const powers = solved.get(symbol) ?? { x: 0, y: 0 };
+      return [symbol, { unit: unitOf(powers, x, y), powers }];
+    }),
+  );
+}
 
 /** Parameters of a formula: what is neither x nor a constant of the trade. */
 export function parametersOfFormula(tree: Node): string[] {
@@ -67,7 +74,11 @@ class Walk {
       case 'number':
         return plain();
       case 'symbol':
-        return node.name === 'x' ? { ...plain(), x: 1 } : this.parameters.includes(node.name) ? { ...plain(), unknown: new Map([[node.name, 1]]) } : plain();
+        return node.name === 'x'
+          ? { ...plain(), x: 1 }
+          : this.parameters.includes(node.name)
+            ? { ...plain(), unknown: new Map([[node.name, 1]]) }
+            : plain();
       case 'negate':
       case 'whole':
         return this.of(node.operand);
@@ -78,7 +89,7 @@ class Walk {
       case 'call':
         return this.call(node);
     }
-  } // prettier-ignore
+  }
 
   private binary({ operator, left, right, at }: Extract<Node, { type: 'binary' }>): Powers {
     if (operator === '*') return combined(this.of(left), this.of(right), 1);
@@ -151,12 +162,13 @@ function solve(equations: readonly Equation[], x: Unit, y: Unit): Map<string, { 
       continue;
     }
     const scaled = raised(powers, 1 / found[1]);
-    for (const pivot of pivots) pivot.powers = divided(pivot.powers, raised(scaled, pivot.powers.unknown.get(found[0]) ?? 0));
+    for (const pivot of pivots)
+      pivot.powers = divided(pivot.powers, raised(scaled, pivot.powers.unknown.get(found[0]) ?? 0));
     pivots.push({ symbol: found[0], powers: scaled });
   }
   // What is left beside a pivot is held by nothing, so it is a plain number.
   return new Map(pivots.map(({ symbol, powers }) => [symbol, { x: -powers.x, y: -powers.y }]));
-} // prettier-ignore
+}
 
 /** @throws {AppError} MODEL_UNITS */
 function checkNothing(powers: Powers, at: number, x: Unit, y: Unit): void {

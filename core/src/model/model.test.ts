@@ -5,7 +5,10 @@ import { fitModel, modelOf, predict, studentTQuantile, type FitData } from './in
 const fitPolynomial = (data: FitData, degree: number) => fitModel(modelOf('polynomial'), { degree }, data);
 
 /** NIST StRD "Wampler3": y = 1 + x + … + x⁵ plus an alternating disturbance; certified values of that data set. */
-const wampler3Y = [760, -2042, 2111, -1684, 3888, 1858, 11379, 17560, 39287, 64382, 113159, 175108, 273291, 400186, 581243, 811568, 1121004, 1506550, 2002767, 2611612, 3369180]; // prettier-ignore
+const wampler3Y = [
+  760, -2042, 2111, -1684, 3888, 1858, 11379, 17560, 39287, 64382, 113159, 175108, 273291, 400186, 581243, 811568,
+  1121004, 1506550, 2002767, 2611612, 3369180,
+];
 const x = Float64Array.from({ length: 21 }, (_, i) => i);
 
 test('NIST Wampler3: coefficients, standard errors and residual sum of squares as certified', () => {
@@ -43,9 +46,17 @@ test.each([
 );
 
 /** NIST StRD linear regression: data and certified values as in GSL 2.7.1, fit/test.c. */
-const nist = JSON.parse(
-  readFileSync(new URL('../../test/nistLinear.json', import.meta.url), 'utf8'),
-) as Record<string, { x: number[]; y: number[]; degree: number; parameters: number[]; standardErrors: number[]; residualSumOfSquares: number }>; // prettier-ignore
+const nist = JSON.parse(readFileSync(new URL('../../test/nistLinear.json', import.meta.url), 'utf8')) as Record<
+  string,
+  {
+    x: number[];
+    y: number[];
+    degree: number;
+    parameters: number[];
+    standardErrors: number[];
+    residualSumOfSquares: number;
+  }
+>;
 
 test.each(Object.entries(nist))('NIST %s: as certified to 11 digits', (_, c) => {
   const fit = fitPolynomial({ x: Float64Array.from(c.x), y: Float64Array.from(c.y), xName: 'x' }, c.degree);

@@ -41,5 +41,8 @@ test('an exponential through the saturation curve of water: other constants dire
   expect(off(straight.curve, 0)).toBeLessThan(off(ofDirect, 0));
   // Where the points are an exponential, both find it.
   const exact = { ...data, y: x.map((t) => 2 * Math.exp(t / 30)) };
-  expect(straightFit(modelOf('exponential'), exact)!.parameters[1]! / fitModel(modelOf('exponential'), {}, exact).parameters[1]!).toBeCloseTo(1, 9);
-}); // prettier-ignore
+  expect(
+    straightFit(modelOf('exponential'), exact)!.parameters[1]! /
+      fitModel(modelOf('exponential'), {}, exact).parameters[1]!,
+  ).toBeCloseTo(1, 9);
+});

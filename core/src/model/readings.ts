@@ -69,7 +69,7 @@ export function readAt({ fit, range, scatterAt }: ReadCurve, x: number): Reading
     isBent: false,
     outside: outsideOf(x, range),
   };
-} // prettier-ignore
+}
 
 /** Every x at which the curve has this y, in rising order. */
 export const readBack = (curve: ReadCurve, y: number): Reading[] =>
@@ -88,7 +88,7 @@ export const readBack = (curve: ReadCurve, y: number): Reading[] =>
       yFurther: sure,
       budget: budgetOf(curve.fit, gradient),
     };
-  }); // prettier-ignore
+  });
 
 /** Lowest and highest places, where the slope is nothing. */
 export const optima = (curve: ReadCurve): (Reading & { kind: 'lowest' | 'highest' })[] =>
@@ -104,7 +104,7 @@ export const optima = (curve: ReadCurve): (Reading & { kind: 'lowest' | 'highest
     // The model itself puts it there, whatever its parameters are.
     const isGiven = spread.standard < GIVEN * (Math.abs(curve.range[1] - curve.range[0]) || 1);
     return [{ ...readAt(curve, x), xSpread: isGiven ? sure : spread, budget: isGiven ? [] : budget, kind }];
-  }); // prettier-ignore
+  });
 
 /** Where two curves meet: their scatters are independent, and an error that both share counts once, with its signs. */
 export const crossings = (a: ReadCurve, b: ReadCurve): Reading[] =>
@@ -112,7 +112,11 @@ export const crossings = (a: ReadCurve, b: ReadCurve): Reading[] =>
     const [p, q] = [readAt(a, x), readAt(b, x)];
     const perSlope = 1 / Math.abs(slopeAt(a, x) - slopeAt(b, x));
     const apart = differenceSpread(a.fit, b.fit, x);
-    const further = spreadOf(Math.hypot(p.yFurther.random, q.yFurther.random), 0, Math.min(a.fit.randomDegreesOfFreedom, b.fit.randomDegreesOfFreedom));
+    const further = spreadOf(
+      Math.hypot(p.yFurther.random, q.yFurther.random),
+      0,
+      Math.min(a.fit.randomDegreesOfFreedom, b.fit.randomDegreesOfFreedom),
+    );
     const xSpread = scaled(apart, perSlope);
     return {
       ...p,
@@ -122,7 +126,7 @@ export const crossings = (a: ReadCurve, b: ReadCurve): Reading[] =>
       budget: budgetOfMeeting(a.fit, b.fit, x, perSlope),
       outside: Math.max(p.outside, q.outside),
     };
-  }); // prettier-ignore
+  });
 
 /** Effects of the sources on the difference a − b of two curves at x: what both share counts once. */
 function sharedEffects(a: Fit, b: Fit, x: number): Map<string, number> {

@@ -60,10 +60,16 @@ export function seriesData(
   if (kind === 'operatingPoints') return pointsOf(state, picked, xChannel, yChannel, otherChannels);
   const channels = [xChannel, yChannel, ...otherChannels];
   const present = picked.filter((i) => channels.every((c) => Number.isFinite(c.values[i]!)));
-  const column = (values: Float64Array | undefined): Float64Array => (values ? gather(values, present) : new Float64Array());
-  const [ofX, ofY, ...ofOthers] = channels.map((c) => [...errorsOf(c, state.channels)]) as [Sources, Sources, ...Sources[]];
+  const column = (values: Float64Array | undefined): Float64Array =>
+    values ? gather(values, present) : new Float64Array();
+  const [ofX, ofY, ...ofOthers] = channels.map((c) => [...errorsOf(c, state.channels)]) as [
+    Sources,
+    Sources,
+    ...Sources[],
+  ];
   const random = (all: Sources) => combined(new Map(all.filter(([source]) => isRandomSource(source))));
-  const shared = (all: Sources) => new Map(all.filter(([source]) => !isRandomSource(source)).map(([source, c]) => [source, column(c)]));
+  const shared = (all: Sources) =>
+    new Map(all.filter(([source]) => !isRandomSource(source)).map(([source, c]) => [source, column(c)]));
   return {
     random: column(random(ofY)),
     randomX: column(random(ofX)),
@@ -84,7 +90,7 @@ export function seriesData(
     missing: picked.length - present.length,
     setAside: setAsideOf(state, condition, xChannel, yChannel),
   };
-} // prettier-ignore
+}
 
 function setAsideOf(state: RunState, condition: Condition | undefined, x: Channel, y: Channel): Series['setAside'] {
   if (countKept(state.mask) === state.samples) return { x: new Float64Array(), y: new Float64Array() };

@@ -20,13 +20,19 @@ export function straightFit(model: Model, { x, y, xName }: FitData): StraightFit
   const usable = [...x.keys()].filter((i) => Number.isFinite(straight.u(x[i]!)) && Number.isFinite(straight.v(y[i]!)));
   const u = Float64Array.from(usable, (i) => straight.u(x[i]!));
   if (new Set(u).size < 3) return null;
-  const { parameters: line } = fitPolynomial({ x: u, y: Float64Array.from(usable, (i) => straight.v(y[i]!)), xName }, 1);
+  const { parameters: line } = fitPolynomial(
+    { x: u, y: Float64Array.from(usable, (i) => straight.v(y[i]!)), xName },
+    1,
+  );
   const parameters = straight.back(line[0]!, line[1]!);
   const symbols = model.parameters({}, plain, plain).map((p) => p.symbol);
   const left = x.length - usable.length;
   return {
     parameters,
-    curve: (at) => ModelFunction.of(model.expression({}), symbols, new Map([['x', Float64Array.of(at)]])).values(Float64Array.from(parameters))[0]!,
+    curve: (at) =>
+      ModelFunction.of(model.expression({}), symbols, new Map([['x', Float64Array.of(at)]])).values(
+        Float64Array.from(parameters),
+      )[0]!,
     says: `${straight.says}${left > 0 ? `; ${left} points have no logarithm and were left out` : ''}`,
   };
-} // prettier-ignore
+}

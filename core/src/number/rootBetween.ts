@@ -19,14 +19,15 @@ export function rootBetween(f: (x: number) => number, low: number, high: number)
     const half = (c - b) / 2;
     if (Math.abs(half) <= tolerance || fb === 0) return b;
     const proposed = Math.abs(fa) > Math.abs(fb) ? interpolated(a, b, c, fa, fb, fc) : NaN;
-    const isGood = Math.abs(proposed) < Math.min(Math.abs(stepBefore) / 2, 0.75 * Math.abs(c - b)) && proposed > 0 === half > 0;
+    const isGood =
+      Math.abs(proposed) < Math.min(Math.abs(stepBefore) / 2, 0.75 * Math.abs(c - b)) && proposed > 0 === half > 0;
     [stepBefore, step] = isGood ? [step, proposed] : [half, half];
     [a, fa] = [b, fb];
     b += Math.abs(step) > tolerance ? step : Math.sign(half) * tolerance;
     fb = f(b);
   }
   return b;
-} // prettier-ignore
+}
 
 /** More than halving alone would need between any two doubles of ordinary size. */
 const MOST_ROUNDS = 200;

@@ -20,7 +20,12 @@ describe('what was proposed from a channel goes with it', () => {
   test('symbol and name of a smoothed channel', () =>
     expect(moved('smooth', 'phi')).toMatchObject({ channel: 'phi', symbol: 'phi_s', name: 'Angle, smoothed' }));
   test('the range of a trim, which begins with time', () =>
-    expect(proposedAnew(stepKindOf('trim'), begun('trim'), 'n', state)).toMatchObject({ channel: 'n', from: 1400, to: 2950, unit: 'rpm' })); // prettier-ignore
+    expect(proposedAnew(stepKindOf('trim'), begun('trim'), 'n', state)).toMatchObject({
+      channel: 'n',
+      from: 1400,
+      to: 2950,
+      unit: 'rpm',
+    }));
   test('unit and name of a rate of rotation', () => {
     expect(begun('differentiate')).toMatchObject({ unit: 'rad/s^2', name: 'Angular acceleration' });
     expect(moved('differentiate', 'Q')).toMatchObject({ unit: '', name: 'Rate of flow', symbol: 'dQ_dt' });

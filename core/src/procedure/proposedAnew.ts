@@ -6,7 +6,12 @@ import type { StartState, StepKind } from './StepKind';
  * symbol, name) is proposed anew from this one, and what a person typed stays.
  * @param state  what is known of the run; the channel in hand does not count
  */
-export function proposedAnew(kind: StepKind, settings: Step['settings'], channel: string, state: Omit<StartState, 'inHand'>): Step['settings'] {
+export function proposedAnew(
+  kind: StepKind,
+  settings: Step['settings'],
+  channel: string,
+  state: Omit<StartState, 'inHand'>,
+): Step['settings'] {
   const before = proposedFor(kind, String(settings['channel'] ?? ''), state);
   const after = proposedFor(kind, channel, state);
   const changed = Object.entries(settings).map(([key, value]) => {
@@ -14,7 +19,7 @@ export function proposedAnew(kind: StepKind, settings: Step['settings'], channel
     return [key, isProposed && key in after ? after[key] : value];
   });
   return { ...Object.fromEntries(changed), channel };
-} // prettier-ignore
+}
 
 /** What the kind proposes where that channel is in hand; some begin with the channel along which the run is ordered. */
 function proposedFor(kind: StepKind, channel: string, state: Omit<StartState, 'inHand'>): Step['settings'] {

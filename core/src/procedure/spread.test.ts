@@ -9,10 +9,14 @@ const column = (symbol: string, unit: string, of: (i: number) => number): [strin
 ];
 const run: RunState = {
   samples: N,
-  channels: new Map([column('t', 's', (i) => i / 10), column('p', 'kPa', (i) => 200 + (i % 7)), column('q', 'kPa', (i) => i % 3)]),
+  channels: new Map([
+    column('t', 's', (i) => i / 10),
+    column('p', 'kPa', (i) => 200 + (i % 7)),
+    column('q', 'kPa', (i) => i % 3),
+  ]),
   mask: new Uint16Array(N),
   along: 't',
-}; // prettier-ignore
+};
 const step = (kind: string, settings: Record<string, unknown>): Step => ({
   id: `${kind} ${String(settings['symbol'])}`,
   kind,
@@ -22,7 +26,15 @@ const step = (kind: string, settings: Record<string, unknown>): Step => ({
 });
 const smooth = (channel: string, symbol: string, over: Record<string, unknown> = {}) =>
   step('smooth', { channel, symbol, name: symbol, method: 'movingAverage', window: 5, order: 2, ...over });
-const rate = step('differentiate', { channel: 'p', against: 't', method: 'central', window: 3, order: 2, symbol: 'r', name: 'r' }); // prettier-ignore
+const rate = step('differentiate', {
+  channel: 'p',
+  against: 't',
+  method: 'central',
+  window: 3,
+  order: 2,
+  symbol: 'r',
+  name: 'r',
+});
 const derive = (formula: string, symbol: string) => step('derive', { name: symbol, symbol, formula, unit: '' });
 
 const spreadOf = (steps: Step[], symbol: string) => {

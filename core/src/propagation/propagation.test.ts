@@ -23,28 +23,37 @@ import {
 
 const N = 300;
 const noise = new Random(5);
-const column = (symbol: string, unit: string, of: (i: number) => number, uncertainty?: DeclaredUncertainty): Channel => ({
+const column = (
+  symbol: string,
+  unit: string,
+  of: (i: number) => number,
+  uncertainty?: DeclaredUncertainty,
+): Channel => ({
   symbol,
   name: symbol,
   unit,
   origin: 'logged',
   values: Float64Array.from({ length: N }, (_, i) => of(i)),
   uncertainty,
-}); // prettier-ignore
+});
 const flow = (i: number): number => 2 + (38 * i) / (N - 1);
 const offset: DeclaredUncertainty = { kind: 'absolute', value: 4, statedAs: 'limits' };
 const small: DeclaredUncertainty = { ...offset, value: 0.5 };
 const gain: DeclaredUncertainty = { kind: 'reading', percent: 1, statedAs: 'twice' };
 
 /** A pump's pressure falling over its flow, made up, with what is declared of its two sensors. */
-const logOf = (ofPressure: DeclaredUncertainty | undefined, ofFlow: DeclaredUncertainty | undefined, bend = 0.05): RunState => {
+const logOf = (
+  ofPressure: DeclaredUncertainty | undefined,
+  ofFlow: DeclaredUncertainty | undefined,
+  bend = 0.05,
+): RunState => {
   const channels = [
     column('t', 's', (i) => i),
     column('q', 'L/min', flow, ofFlow),
     column('p', 'kPa', (i) => 270 - bend * flow(i) ** 2 + noise.normal(0.5), ofPressure),
   ];
   return { samples: N, channels: new Map(channels.map((c) => [c.symbol, c])), mask: new Uint16Array(N), along: 't' };
-}; // prettier-ignore
+};
 
 const toHead: Step = {
   id: 'a',
@@ -103,12 +112,14 @@ describe('draws of the whole way agree with first order where that holds', () =>
     const few = (column: Float64Array) => Float64Array.from(some, (i) => column[i]!);
     const data = { x: few(way.series[0]!.data.x), y: few(way.series[0]!.data.y), xName: 'q' };
     const own = way.fitAgain([data])[0]!;
-    const [drawn] = propagate({ ...way, series: [{ ...way.series[0]!, taken: some, data, fit: own }] }, 2500).map(tallyOf);
+    const [drawn] = propagate({ ...way, series: [{ ...way.series[0]!, taken: some, data, fit: own }] }, 2500).map(
+      tallyOf,
+    );
     const { halfWidth } = own.parameterSpread(0);
     expect((drawn!.high - drawn!.low) / 2 / halfWidth).toBeGreaterThan(0.88);
     expect((drawn!.high - drawn!.low) / 2 / halfWidth).toBeLessThan(1.12);
     expect(fit.degreesOfFreedom).toBe(N - 3);
-  }); // prettier-ignore
+  });
 
   test('what differs from sample to sample and is known is drawn before the steps', () => {
     const random: DeclaredUncertainty = { kind: 'absolute', value: 2, statedAs: 'standard', effect: 'random' };
@@ -118,7 +129,10 @@ describe('draws of the whole way agree with first order where that holds', () =>
   });
 
   test('a formulation with a stated ± is a source of its own, and one step that nothing reaches is left as it was', () => {
-    const density: Step = { ...toHead, settings: { ...toHead.settings, formula: 'p / (water_rho(293.15 [K], 200 [kPa]) * 9.81 [m/s^2])' } }; // prettier-ignore
+    const density: Step = {
+      ...toHead,
+      settings: { ...toHead.settings, formula: 'p / (water_rho(293.15 [K], 200 [kPa]) * 9.81 [m/s^2])' },
+    };
     const { way, fit, series } = wayOf(logOf(undefined, undefined), { steps: [density] });
     expect(way.tables.map((t) => t.symbol)).toEqual(['water_rho']);
     const name = series.errors.map((e) => e.source);
@@ -139,13 +153,21 @@ test('where first order does not hold the draws say so: near the top of a curve,
   const first = { value: reading.x, halfWidth: reading.xSpread.halfWidth };
   expect(agreementOf(drawn, first)).toBe('differs');
   expect(drawn.missing).toBeGreaterThan(0);
-  expect(agreementInWords(drawn, first, 'L/min')).toMatch(/^Differs from first order: .*there was no such number.*too narrow/);
+  expect(agreementInWords(drawn, first, 'L/min')).toMatch(
+    /^Differs from first order: .*there was no such number.*too narrow/,
+  );
   expect(optima(curve(fit))).toHaveLength(1);
-}); // prettier-ignore
+});
 
 test('the samples that steps set aside stay set aside, whatever the draw', () => {
   const logged = logOf(offset, undefined);
-  const aside: Step = { id: 'b', kind: 'setAsideLimits', version: 1, on: true, settings: { channel: 'H', method: 'outside', low: 20, high: 27, unit: 'm', reason: 'beyond' } }; // prettier-ignore
+  const aside: Step = {
+    id: 'b',
+    kind: 'setAsideLimits',
+    version: 1,
+    on: true,
+    settings: { channel: 'H', method: 'outside', low: 20, high: 27, unit: 'm', reason: 'beyond' },
+  };
   const { way, series } = wayOf(logged, { steps: [toHead, aside] });
   const seen: number[] = [];
   propagate({ ...way, fitAgain: (all) => (seen.push(all[0]!.x.length), way.fitAgain(all)) }, 20);
@@ -155,8 +177,16 @@ test('the samples that steps set aside stay set aside, whatever the draw', () =>
 
 test('only the steps behind the points count, through all that these read', () => {
   const logged = logOf(offset, undefined);
-  const derive = (symbol: string, formula: string, unit: string): Step => ({ ...toHead, id: symbol, settings: { name: symbol, symbol, formula, unit } }); // prettier-ignore
-  const steps = [derive('dp', 'p - 10 [kPa]', 'kPa'), derive('idle', 'q * p', ''), { ...toHead, settings: { ...toHead.settings, formula: 'dp / (998 [kg/m^3] * 9.81 [m/s^2])' } }]; // prettier-ignore
+  const derive = (symbol: string, formula: string, unit: string): Step => ({
+    ...toHead,
+    id: symbol,
+    settings: { name: symbol, symbol, formula, unit },
+  });
+  const steps = [
+    derive('dp', 'p - 10 [kPa]', 'kPa'),
+    derive('idle', 'q * p', ''),
+    { ...toHead, settings: { ...toHead.settings, formula: 'dp / (998 [kg/m^3] * 9.81 [m/s^2])' } },
+  ];
   const procedure = runProcedure(logged, steps, new Map());
   expect([...stepsBehind(procedure, steps, ['q', 'H'])].sort()).toEqual([0, 2]);
   expect([...stepsBehind(procedure, steps, ['q'])]).toEqual([]);
@@ -183,13 +213,18 @@ test('a draw in which the model can do nothing gives no number, and the others g
   let count = 0;
   const bent = modelOf('pumpHead');
   const fails: Way['fitAgain'] = (all) =>
-    count++ % 2 ? way.fitAgain(all) : [fitModel(bent, {}, { ...all[0]!, x: new Float64Array(1), y: new Float64Array(1) })];
+    count++ % 2
+      ? way.fitAgain(all)
+      : [fitModel(bent, {}, { ...all[0]!, x: new Float64Array(1), y: new Float64Array(1) })];
   expect(tallyOf(propagate({ ...way, fitAgain: fails }, 20)[0]!)).toMatchObject({ draws: 10, missing: 10 });
-}); // prettier-ignore
+});
 
 describe('one draw', () => {
   test('moves all samples by the same offset, a gain by what they read, and two channels of one source together', () => {
-    const shared: DeclaredUncertainty = { kind: 'several', sources: [{ name: 'bench', isShared: true, of: { kind: 'absolute', value: 1, statedAs: 'standard' } }] }; // prettier-ignore
+    const shared: DeclaredUncertainty = {
+      kind: 'several',
+      sources: [{ name: 'bench', isShared: true, of: { kind: 'absolute', value: 1, statedAs: 'standard' } }],
+    };
     const logged = logOf(shared, shared);
     const moved = drawnRun(logged, new Draw(new Random(3)), false);
     const by = (symbol: string, i: number) => moved.get(symbol)!.values[i]! - logged.channels.get(symbol)!.values[i]!;
@@ -233,7 +268,12 @@ describe('what draws come to', () => {
     return Float64Array.from({ length: n }, () => 10 + random.normal(u));
   };
   test.each([
-    [4000, 1, 'agrees', /^Agrees with first order: 95 % of 4000 draws lie within .* m; first order says 10\.0 ± 2\.0 m\.$/],
+    [
+      4000,
+      1,
+      'agrees',
+      /^Agrees with first order: 95 % of 4000 draws lie within .* m; first order says 10\.0 ± 2\.0 m\.$/,
+    ],
     [4000, 1.3, 'differs', /^Differs from first order.*The interval of the draws is the one to state\.$/],
     [100, 1, 'notTested', /^Not tested: so few draws/],
   ])('%d draws of standard deviation %d beside ± 1.96', (n, u, agreement, words) => {
@@ -241,10 +281,12 @@ describe('what draws come to', () => {
     const first = { value: 10, halfWidth: 1.96 };
     expect(agreementOf(drawn, first)).toBe(agreement);
     expect(agreementInWords(drawn, first, 'm')).toMatch(words);
-  }); // prettier-ignore
+  });
   test('none that gave a number says no more than that', () =>
-    expect(agreementInWords(tallyOf(Float64Array.of(NaN, NaN)), { value: 1, halfWidth: 1 }, '')).toMatch(/^No draw gave/));
-}); // prettier-ignore
+    expect(agreementInWords(tallyOf(Float64Array.of(NaN, NaN)), { value: 1, halfWidth: 1 }, '')).toMatch(
+      /^No draw gave/,
+    ));
+});
 
 test.each([1, 2, 5, 40])('chi-squared of %d degrees of freedom has its mean and variance', (freedom) => {
   const random = new Random(freedom);
@@ -256,7 +298,8 @@ test.each([1, 2, 5, 40])('chi-squared of %d degrees of freedom has its mean and 
 
 describe('what is read off the fits of a draw', () => {
   const x = Float64Array.from({ length: 21 }, (_, i) => i / 2);
-  const of = (f: (v: number) => number, degree: number): Fit => fitModel(modelOf('polynomial'), { degree }, { x, y: x.map(f), xName: 'x' });
+  const of = (f: (v: number) => number, degree: number): Fit =>
+    fitModel(modelOf('polynomial'), { degree }, { x, y: x.map(f), xName: 'x' });
   const [bent, line] = [of((v) => 20 - (v - 4) ** 2, 2), of((v) => 2 * v, 1)];
   const range = [0, 10] as const;
   test('is a parameter, a value, a place, an optimum and where two curves meet', () => {
@@ -275,4 +318,4 @@ describe('what is read off the fits of a draw', () => {
     expect(nearestRoot((v) => v - 3, 3, range)).toBe(3);
     expect(nearestRoot((v) => 1 / (v - 5.01), 5, range)).toBeNaN();
   });
-}); // prettier-ignore
+});

@@ -28,18 +28,25 @@ export function lookableTable(table: PropertyTable): Lookable {
   if (!isInTwo(table)) {
     const curve = interpolatorOf(table);
     return {
-      symbol, unit, ...sureness(table), arguments: [first],
+      symbol,
+      unit,
+      ...sureness(table),
+      arguments: [first],
       at: ([x]) => curve.at(x!),
       slopes: ([x]) => curve.slopes(x!),
-    }; // prettier-ignore
+    };
   }
   const surface = surfaceOf(table);
   const at = ([x, w]: readonly Float64Array[]) => surface.at(x!, w!);
   const spans = [table.x, table.second.w].map((knots) => Math.max(...knots) - Math.min(...knots));
   return {
-    symbol, unit, ...sureness(table), arguments: [first, table.second], at,
+    symbol,
+    unit,
+    ...sureness(table),
+    arguments: [first, table.second],
+    at,
     slopes: (columns, k) => slopesBy(at, columns, k, () => SLOPE_STEP * spans[k]!),
-  }; // prettier-ignore
+  };
 }
 
 /** The uncertainty of a table is that of all of its values together. */
@@ -69,9 +76,15 @@ export function lookableBuiltIn(builtIn: BuiltIn): Lookable {
     ((values: Float64Array, [a, b, c]: readonly Float64Array[]) =>
       values.map((v, i) => uncertainty(v, a![i]!, b ? b[i]! : 0, c ? c[i]! : 0)));
   return {
-    symbol, unit, errorSource: `formulation ${symbol}`, ...(standardAt ? { standardAt } : {}), isAbsolute: true, arguments: builtIn.arguments, at,
+    symbol,
+    unit,
+    errorSource: `formulation ${symbol}`,
+    ...(standardAt ? { standardAt } : {}),
+    isAbsolute: true,
+    arguments: builtIn.arguments,
+    at,
     slopes: (columns, k) => slopesBy(at, columns, k, (v) => SLOPE_STEP * Math.max(Math.abs(v), 1e-3)),
-  }; // prettier-ignore
+  };
 }
 
 /** The cube root of what a double resolves, as a share of the argument: where rounding and bend of a difference weigh the same. */

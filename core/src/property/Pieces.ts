@@ -125,10 +125,9 @@ export function argumentsOf(pieces: Pieces, value: number): number[] {
 }
 
 function turns({ b, c, e }: Pieces, k: number, width: number): number[] {
-  const roots =
-    e[k] === 0 ? [-b[k]! / (2 * c[k]!)] : quadratic(3 * e[k]!, 2 * c[k]!, b[k]!);
+  const roots = e[k] === 0 ? [-b[k]! / (2 * c[k]!)] : quadratic(3 * e[k]!, 2 * c[k]!, b[k]!);
   return roots.filter((d) => d > 0 && d < width).sort((p, q) => p - q);
-} // prettier-ignore
+}
 
 /** Without cancellation. Source: W. H. Press et al., Numerical Recipes (3rd ed. 2007), section 5.6. */
 function quadratic(a: number, b: number, c: number): number[] {
@@ -141,8 +140,11 @@ function quadratic(a: number, b: number, c: number): number[] {
 function crossings(pieces: Pieces, k: number, from: number, to: number, value: number, add: (q: number) => void): void {
   const at = (d: number): number => valueAt(pieces, k, d) - value;
   const [low, high] = [from, to];
-  const [first, end] = [at(low), k === pieces.a.length - 1 && to === pieces.breaks[k + 1]! - pieces.breaks[k]! ? pieces.last - value : at(high)];
+  const [first, end] = [
+    at(low),
+    k === pieces.a.length - 1 && to === pieces.breaks[k + 1]! - pieces.breaks[k]! ? pieces.last - value : at(high),
+  ];
   if (first === 0) return add(pieces.breaks[k]! + low);
   if (end === 0) return add(pieces.breaks[k]! + high);
   if (first > 0 !== end > 0) add(pieces.breaks[k]! + rootBetween(at, low, high));
-} // prettier-ignore
+}

@@ -56,7 +56,8 @@ export function inOrder<T extends PropertyTable>(table: T): T {
   if (!second) return { ...table, ...orderKnots(x, y) };
   const { w } = second;
   if (second.isScattered) {
-    if (x.length !== w.length || x.length !== y.length) throw new AppError('TABLE_GRID_SIZE', { need: `${x.length} points`, have: Math.min(w.length, y.length) });
+    if (x.length !== w.length || x.length !== y.length)
+      throw new AppError('TABLE_GRID_SIZE', { need: `${x.length} points`, have: Math.min(w.length, y.length) });
     needNumbers(x, w, y);
     const places = new Map<string, number>();
     x.forEach((at, i) => {
@@ -66,16 +67,26 @@ export function inOrder<T extends PropertyTable>(table: T): T {
     });
     return table;
   }
-  if (y.length !== x.length * w.length) throw new AppError('TABLE_GRID_SIZE', { need: `${x.length} × ${w.length} values`, have: y.length });
+  if (y.length !== x.length * w.length)
+    throw new AppError('TABLE_GRID_SIZE', { need: `${x.length} × ${w.length} values`, have: y.length });
   needNumbers(y);
-  const [rows, columns] = [orderKnots(x, x.map((_, i) => i)), orderKnots(w, w.map((_, j) => j))];
+  const [rows, columns] = [
+    orderKnots(
+      x,
+      x.map((_, i) => i),
+    ),
+    orderKnots(
+      w,
+      w.map((_, j) => j),
+    ),
+  ];
   return {
     ...table,
     x: rows.x,
     y: rows.y.flatMap((i) => columns.y.map((j) => y[i * w.length + j]!)),
     second: { ...second, w: columns.x },
   };
-} // prettier-ignore
+}
 
 function needNumbers(...columns: (readonly number[])[]): void {
   const rows = columns.map((column) => column.findIndex((v) => !Number.isFinite(v))).filter((row) => row >= 0);

@@ -116,10 +116,19 @@ describe('every method', () => {
 
 // Vapour pressure of water: 611.657 Pa at 273.16 K, 101 418 Pa at 373.15 K. Source: IAPWS-IF97 as in the VDI Wärmeatlas, from memory.
 const steam: PropertyTable = {
-  symbol: 'p_v', name: 'Vapour pressure', xName: 'Temperature', xUnit: '°C', yUnit: 'kPa', source: 'IAPWS-IF97', outside: 'extend',
-  method: 'linear', xScale: 'reciprocal', yScale: 'log',
-  x: [0.01, 20, 40, 60, 80, 99.61], y: [0.611657, 2.33921, 7.38443, 19.9458, 47.4147, 100],
-}; // prettier-ignore
+  symbol: 'p_v',
+  name: 'Vapour pressure',
+  xName: 'Temperature',
+  xUnit: '°C',
+  yUnit: 'kPa',
+  source: 'IAPWS-IF97',
+  outside: 'extend',
+  method: 'linear',
+  xScale: 'reciprocal',
+  yScale: 'log',
+  x: [0.01, 20, 40, 60, 80, 99.61],
+  y: [0.611657, 2.33921, 7.38443, 19.9458, 47.4147, 100],
+};
 
 describe('axes by logarithm and reciprocal', () => {
   test('of kelvins, whatever the unit: the vapour pressure is nearly straight there', () => {
@@ -139,15 +148,24 @@ describe('axes by logarithm and reciprocal', () => {
     expect(interpolatorOf(power).area(1, 8)).toBeCloseTo((512 - 1) / 3, 4);
   });
   test('what has no logarithm is refused with its row', () =>
-    expect(() => interpolatorOf({ ...steam, y: [1, 2, 0, 3, 4, 5] })).toThrow(expect.objectContaining({ code: 'TABLE_SCALE', facts: expect.objectContaining({ row: 3 }) }) as never)); // prettier-ignore
+    expect(() => interpolatorOf({ ...steam, y: [1, 2, 0, 3, 4, 5] })).toThrow(
+      expect.objectContaining({ code: 'TABLE_SCALE', facts: expect.objectContaining({ row: 3 }) }) as never,
+    ));
 });
 
 describe('a table is judged', () => {
   // Density of water, rounded to two places. Source: the CIPM formula (M. Tanaka et al., Metrologia 38 (2001) 301), from memory.
   const water: PropertyTable = {
-    symbol: 'rho', name: 'Density', xName: 'Temperature', xUnit: '°C', yUnit: 'kg/m^3', source: 'CIPM', outside: 'refuse',
-    x: [0, 5, 10, 15, 20, 25, 30, 35, 40], y: [999.84, 999.97, 999.7, 999.1, 998.2, 997.05, 995.65, 994.03, 992.22],
-  }; // prettier-ignore
+    symbol: 'rho',
+    name: 'Density',
+    xName: 'Temperature',
+    xUnit: '°C',
+    yUnit: 'kg/m^3',
+    source: 'CIPM',
+    outside: 'refuse',
+    x: [0, 5, 10, 15, 20, 25, 30, 35, 40],
+    y: [999.84, 999.97, 999.7, 999.1, 998.2, 997.05, 995.65, 994.03, 992.22],
+  };
   test('nothing is said of a sound one, also where rounding shows at the ends', () => {
     expect(judgeTable(water)).toEqual([]);
     // Viscosity of water to three digits. Source: IAPWS R12-08, from memory.

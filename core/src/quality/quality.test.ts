@@ -95,7 +95,13 @@ describe('soundness', () => {
 });
 
 test('a run in words: facts and doubts, with places as people count them', () => {
-  const channel = (symbol: string, name: string, unit: string, values: Float64Array) => ({ symbol, name, unit, values, origin: 'logged' as const }); // prettier-ignore
+  const channel = (symbol: string, name: string, unit: string, values: Float64Array) => ({
+    symbol,
+    name,
+    unit,
+    values,
+    origin: 'logged' as const,
+  });
   const spiked = sampled(1000, rough);
   spiked[99] = 500;
   const notes = qualityInWords(

@@ -41,7 +41,11 @@ function ofTime({ symbol, name, unit, values }: Channel): QualityNote[] {
       `${name}: every ${formatValue(interval, 4)} ${u}, ${jitter < 1e-6 ? 'evenly' : `jitter ${formatValue(100 * jitter, 2)} %`}`,
     );
   if (gaps.count > 0)
-    say('doubt', `${name}: ${times(gaps.count, 'gap')}, the longest ${formatValue(gaps.longest, 4)} ${u}, the first after ${sample(gaps.firstAfter)}`, gaps.firstAfter); // prettier-ignore
+    say(
+      'doubt',
+      `${name}: ${times(gaps.count, 'gap')}, the longest ${formatValue(gaps.longest, 4)} ${u}, the first after ${sample(gaps.firstAfter)}`,
+      gaps.firstAfter,
+    );
   if (repeats.count > 0)
     say('doubt', `${name} repeats ${times(repeats.count, 'time')}, first at ${sample(repeats.first)}`, repeats.first);
   if (stepsBack.count > 0)
@@ -66,7 +70,12 @@ function ofChannel({ symbol, name, unit, values, labels }: Channel): QualityNote
     return notes;
   }
   if (stuck) say('doubt', `${name} is stuck at ${formatValue(values.find((v) => v === v)!)} ${u}`);
-  if (rail) say('doubt', `${name} stands at its rail of ${formatValue(rail.value, 7)} ${u} in ${times(rail.count, 'sample')}, first at ${sample(rail.first)}`, rail.first); // prettier-ignore
+  if (rail)
+    say(
+      'doubt',
+      `${name} stands at its rail of ${formatValue(rail.value, 7)} ${u} in ${times(rail.count, 'sample')}, first at ${sample(rail.first)}`,
+      rail.first,
+    );
   if (spikes.count > 0)
     say('doubt', `${name} has ${times(spikes.count, 'spike')}, the first at ${sample(spikes.first)}`, spikes.first);
   if (resolution !== undefined) say('sound', `${name} is written in steps of ${formatValue(resolution, 4)} ${u}`);
@@ -76,6 +85,15 @@ function ofChannel({ symbol, name, unit, values, labels }: Channel): QualityNote
 function ofCategory(symbol: string, name: string, values: Float64Array, labels: readonly string[]): QualityNote[] {
   if (values.every((v) => v !== v))
     return [{ symbol, state: 'doubt', sentence: `${name} is dead: no sample has a word` }];
-  const named = labels.slice(0, 5).map((l) => `"${l}"`).join(', '); // prettier-ignore
-  return [{ symbol, state: 'sound', sentence: `${name} has ${times(labels.length, 'word')}: ${named}${labels.length > 5 ? ' …' : ''}` }]; // prettier-ignore
+  const named = labels
+    .slice(0, 5)
+    .map((l) => `"${l}"`)
+    .join(', ');
+  return [
+    {
+      symbol,
+      state: 'sound',
+      sentence: `${name} has ${times(labels.length, 'word')}: ${named}${labels.length > 5 ? ' …' : ''}`,
+    },
+  ];
 }

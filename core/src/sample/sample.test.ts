@@ -1,5 +1,21 @@
 import { describe as group, expect, test } from '@jest/globals';
-import { buildLevels, checkUncertainty, countKept, errorsOf, isRandomSource, standardUncertainty, describe, firstAtLeast, isSymbol, joinLevels, keptBlocks, reduceTrace, segments, setAsidePoints, type DeclaredUncertainty } from './index'; // prettier-ignore
+import {
+  buildLevels,
+  checkUncertainty,
+  countKept,
+  errorsOf,
+  isRandomSource,
+  standardUncertainty,
+  describe,
+  firstAtLeast,
+  isSymbol,
+  joinLevels,
+  keptBlocks,
+  reduceTrace,
+  segments,
+  setAsidePoints,
+  type DeclaredUncertainty,
+} from './index';
 
 const f64 = (...values: number[]): Float64Array => Float64Array.from(values);
 const N = 40_000;
@@ -18,7 +34,10 @@ group('a reduced trace', () => {
     const trace = reduced(y, new Uint16Array(N), from, to, pixels);
     expect(trace.y.length).toBe(2 * pixels);
     for (let p = 0; p < pixels; p++) {
-      const part = y.subarray(from + Math.floor(((to - from) * p) / pixels), from + Math.floor(((to - from) * (p + 1)) / pixels)); // prettier-ignore
+      const part = y.subarray(
+        from + Math.floor(((to - from) * p) / pixels),
+        from + Math.floor(((to - from) * (p + 1)) / pixels),
+      );
       expect(Math.min(trace.y[2 * p]!, trace.y[2 * p + 1]!)).toBe(Math.min(...part));
       expect(Math.max(trace.y[2 * p]!, trace.y[2 * p + 1]!)).toBe(Math.max(...part));
     }
@@ -49,9 +68,17 @@ group('a reduced trace', () => {
 
   test('breaks at a gap', () => {
     const far = Float64Array.from(x, (v, i) => (i < 50 ? v : v + 1000));
-    const trace = reduceTrace({ x: far, y, levels: [] }, new Uint16Array(N), keptBlocks(new Uint16Array(N)), 45, 55, 50, 1);
+    const trace = reduceTrace(
+      { x: far, y, levels: [] },
+      new Uint16Array(N),
+      keptBlocks(new Uint16Array(N)),
+      45,
+      55,
+      50,
+      1,
+    );
     expect([...trace.y].filter(Number.isNaN)).toHaveLength(1);
-  }); // prettier-ignore
+  });
 });
 
 test('set-aside samples are thinned evenly and counted whole', () => {
@@ -112,7 +139,9 @@ test.each([
   [f64(1, 2, 2, 5), 2.1, 3],
   [f64(1, 2), 9, 2],
   [new Float64Array(0), 1, 0],
-])('in %j the first value of at least %d is at %d', (values, wanted, at) => expect(firstAtLeast(values, wanted)).toBe(at)); // prettier-ignore
+])('in %j the first value of at least %d is at %d', (values, wanted, at) =>
+  expect(firstAtLeast(values, wanted)).toBe(at),
+);
 
 test.each([
   ['p_d', true],

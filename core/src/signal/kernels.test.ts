@@ -59,18 +59,50 @@ describe('the Butterworth filter', () => {
   test.each([1, 2, 3, 4, 5, 8, 12])('low-pass of order %d has the response that defines it', (order) => {
     const { sections } = butterworth(order, { pass: 'low', cutoff: 10 }, 0.01);
     const f = Float64Array.of(0, 1, 5, 9.9, 10, 12, 25, 45);
-    const expected = f.map((v) => 1 / Math.sqrt(1 + (Math.tan(Math.PI * v * 0.01) / Math.tan(Math.PI * 0.1)) ** (2 * order))); // prettier-ignore
+    const expected = f.map(
+      (v) => 1 / Math.sqrt(1 + (Math.tan(Math.PI * v * 0.01) / Math.tan(Math.PI * 0.1)) ** (2 * order)),
+    );
     amplitudeRatio(sections, f, 0.01).forEach((h, i) => expect(h / expected[i]!).toBeCloseTo(1, 9));
   });
   test.each<[string, PassBand, [number, number][]]>([
-    ['high', { pass: 'high', cutoff: 10 }, [[0, 0], [10, Math.SQRT1_2], [49.9, 1]]],
-    ['band', { pass: 'band', cutoff: 5, upperCutoff: 15 }, [[0, 0], [5, Math.SQRT1_2], [15, Math.SQRT1_2], [49.9, 0]]],
-    ['notch', { pass: 'notch', cutoff: 9, upperCutoff: 11 }, [[0, 1], [9, Math.SQRT1_2], [11, Math.SQRT1_2], [49.9, 1]]],
+    [
+      'high',
+      { pass: 'high', cutoff: 10 },
+      [
+        [0, 0],
+        [10, Math.SQRT1_2],
+        [49.9, 1],
+      ],
+    ],
+    [
+      'band',
+      { pass: 'band', cutoff: 5, upperCutoff: 15 },
+      [
+        [0, 0],
+        [5, Math.SQRT1_2],
+        [15, Math.SQRT1_2],
+        [49.9, 0],
+      ],
+    ],
+    [
+      'notch',
+      { pass: 'notch', cutoff: 9, upperCutoff: 11 },
+      [
+        [0, 1],
+        [9, Math.SQRT1_2],
+        [11, Math.SQRT1_2],
+        [49.9, 1],
+      ],
+    ],
   ])('%s-pass keeps and cuts where it is told to', (_, band, points) => {
     const { sections } = butterworth(4, band, 0.01);
-    const ratios = amplitudeRatio(sections, Float64Array.from(points, (p) => p[0]), 0.01);
+    const ratios = amplitudeRatio(
+      sections,
+      Float64Array.from(points, (p) => p[0]),
+      0.01,
+    );
     points.forEach(([, expected], i) => expect(ratios[i]!).toBeCloseTo(expected, 4));
-  }); // prettier-ignore
+  });
   test('a sine through it is smaller by that ratio, lags forward, and does not lag there and back', () => {
     const { sections } = butterworth(2, { pass: 'low', cutoff: 5 }, 0.01);
     const sine = Float64Array.from({ length: 2000 }, (_, i) => Math.sin(2 * Math.PI * 5 * i * 0.01));
@@ -80,7 +112,9 @@ describe('the Butterworth filter', () => {
     const back = filterZeroPhase(sine, sections);
     expect(size(back)).toBeCloseTo(0.5, 2);
     middle(back).forEach((v, i) => expect(v).toBeCloseTo(0.5 * middle(sine)[i]!, 2));
-    expect(Math.max(...middle(filterForward(sine, sections)).map((v, i) => Math.abs(v - Math.SQRT1_2 * middle(sine)[i]!)))).toBeGreaterThan(0.5); // prettier-ignore
+    expect(
+      Math.max(...middle(filterForward(sine, sections)).map((v, i) => Math.abs(v - Math.SQRT1_2 * middle(sine)[i]!))),
+    ).toBeGreaterThan(0.5);
   });
   test.each<[number, PassBand, string]>([
     [4, { pass: 'low', cutoff: 50 }, 'CUTOFF_OUTSIDE'],
@@ -142,7 +176,10 @@ describe('the quietest derivative', () => {
     'of %j is quieter by the share that its weights say, and right up to as high a frequency',
     (given) => {
       const better = quietestDerivative(given)!;
-      const [own, other] = [given.method === 'central' ? Float64Array.of(-0.5, 0, 0.5) : weights(given.window, 1), weights(better.window, better.order)]; // prettier-ignore
+      const [own, other] = [
+        given.method === 'central' ? Float64Array.of(-0.5, 0, 0.5) : weights(given.window, 1),
+        weights(better.window, better.order),
+      ];
       expect(better.noise).toBeCloseTo(gain(other) / gain(own), 12);
       // Of a straight line through n points: √(12 / (n (n² − 1))). Source: the standard error of a slope, any book on regression.
       if (given.method === 'slope') expect(gain(own)).toBeCloseTo(Math.sqrt(12 / (11 * 120)), 12);
@@ -174,7 +211,10 @@ describe('a window given as a cut-off frequency halves the power there', () => {
     // Of a moving average sin(πfN) / (N sin(πf)): half the power at 0.4429 / N. Source: the sum of a geometric series.
     expect(average).toBe(2 * Math.round((0.4429 / cutoff - 1) / 2 + 0.49) + 1);
     expect(left((y) => movingAverage(y, average), cutoff)).toBeCloseTo(Math.SQRT1_2, 1);
-    expect(left((y) => gaussianAverage(y, windowOfCutoff(cutoff, 'gaussian', 0) / 6), cutoff)).toBeCloseTo(Math.SQRT1_2, 3); // prettier-ignore
+    expect(left((y) => gaussianAverage(y, windowOfCutoff(cutoff, 'gaussian', 0) / 6), cutoff)).toBeCloseTo(
+      Math.SQRT1_2,
+      3,
+    );
     const window = windowOfCutoff(cutoff, 'savitzkyGolay', 3);
     expect(left((y) => savitzkyGolay(y, { window, order: 3 }), cutoff)).toBeLessThanOrEqual(Math.SQRT1_2);
     expect(left((y) => savitzkyGolay(y, { window: window - 2, order: 3 }), cutoff)).toBeGreaterThan(Math.SQRT1_2);

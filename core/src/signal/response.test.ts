@@ -1,6 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { Random } from '../number/Random';
-import { centralDifference, correlationsThrough, inSeries, movingAverage, overStretches, savitzkyGolay, spreadOfSamples } from './index'; // prettier-ignore
+import {
+  centralDifference,
+  correlationsThrough,
+  inSeries,
+  movingAverage,
+  overStretches,
+  savitzkyGolay,
+  spreadOfSamples,
+} from './index';
 import type { SpreadOf } from '../sample';
 
 const time = (n: number): Float64Array => Float64Array.from({ length: n }, (_, i) => i / 10);
@@ -44,7 +52,10 @@ describe('what an operation does to each sample adds up to what it does to a col
 
   test('stretch by stretch: nothing is joined across a gap, and a sample that is left out has no say', () => {
     const x = time(300);
-    const stretches = [Int32Array.from({ length: 120 }, (_, i) => i), Int32Array.from({ length: 150 }, (_, i) => 140 + i)];
+    const stretches = [
+      Int32Array.from({ length: 120 }, (_, i) => i),
+      Int32Array.from({ length: 150 }, (_, i) => 140 + i),
+    ];
     const spread = overStretches(golay, x, stretches)!;
     const y = x.map(() => random.normal(1));
     const out = through(spread, y);
@@ -63,7 +74,7 @@ describe('what an operation does to each sample adds up to what it does to a col
   });
   test('what reaches over the whole column is not followed', () =>
     expect(spreadOfSamples((y) => y.map(() => y.reduce((s, v) => s + v, 0)), time(20_000))).toBeUndefined());
-}); // prettier-ignore
+});
 
 describe('correlations of noise behind weights', () => {
   test('a moving average of five: 1, 0.8, 0.6, 0.4, 0.2', () => {
@@ -72,11 +83,19 @@ describe('correlations of noise behind weights', () => {
     expect(variance).toBeCloseTo(0.2, 12);
   });
   test('a central difference: neighbours independent, the next ones half against each other', () =>
-    expect([...correlationsThrough(Float64Array.of(0.5, 0, -0.5)).correlations]).toEqual([1, expect.closeTo(0, 12), expect.closeTo(-0.5, 12)]));
+    expect([...correlationsThrough(Float64Array.of(0.5, 0, -0.5)).correlations]).toEqual([
+      1,
+      expect.closeTo(0, 12),
+      expect.closeTo(-0.5, 12),
+    ]));
   test('noise that was correlated before: weights of one leave it as it was', () => {
     const { correlations, variance } = correlationsThrough(Float64Array.of(1), 0.8);
-    expect([correlations[1], correlations[5], variance]).toEqual([expect.closeTo(0.8, 12), expect.closeTo(0.8 ** 5, 12), expect.closeTo(1, 12)]);
+    expect([correlations[1], correlations[5], variance]).toEqual([
+      expect.closeTo(0.8, 12),
+      expect.closeTo(0.8 ** 5, 12),
+      expect.closeTo(1, 12),
+    ]);
   });
   test('and through two weights, by hand: r₁ = (1 + ρ)² / (2 + 2ρ) = (1 + ρ)/2', () =>
     expect(correlationsThrough(Float64Array.of(0.5, 0.5), 0.6).correlations[1]).toBeCloseTo(0.8, 12));
-}); // prettier-ignore
+});

@@ -42,7 +42,13 @@ const LONGEST = 1 << 17;
  * The correlation of neighbours as a test for noise: G. E. P. Box and G. M. Jenkins, Time Series
  * Analysis, section 2.1; its limit is common practice.
  */
-export function smoothingCost(y: Float64Array, s: Float64Array, x: Float64Array, mask: Mask, xName: string): SmoothingCost | undefined {
+export function smoothingCost(
+  y: Float64Array,
+  s: Float64Array,
+  x: Float64Array,
+  mask: Mask,
+  xName: string,
+): SmoothingCost | undefined {
   const longest = segments(x, s, mask, xName).reduce((a, b) => (b.length > a.length ? b : a), new Int32Array());
   if (longest.length < FEWEST) return undefined;
   const [before, after, at] = [gather(y, longest), gather(s, longest), gather(x, longest)];
@@ -65,7 +71,7 @@ export function smoothingCost(y: Float64Array, s: Float64Array, x: Float64Array,
     densityBefore: raw?.value ?? new Float64Array(),
     densityAfter: calm?.value ?? new Float64Array(),
   };
-} // prettier-ignore
+}
 
 function middleOf(column: Float64Array): Float64Array {
   const from = Math.max(0, (column.length - LONGEST) >> 1);

@@ -19,11 +19,13 @@ test.each([
   [1900, 2, 29],
 ])('%d-%d-%d is no date', (y, m, d) => expect(daysSince1970(y, m, d)).toBeNaN());
 
-test.each([0, 1.5, 951_782_400, 1_793_700_720.25, -86_400, 4_102_444_799])('the moment %d reads as the engine writes it', (s) =>
-  expect(isoMoment(s).replace(/\.(\d+)$/, (_, f: string) => `.${f.padEnd(3, '0')}`)).toBe(
-    new Date(s * 1000).toISOString().replace('Z', '').replace('.000', ''),
-  ),
-); // prettier-ignore
+test.each([0, 1.5, 951_782_400, 1_793_700_720.25, -86_400, 4_102_444_799])(
+  'the moment %d reads as the engine writes it',
+  (s) =>
+    expect(isoMoment(s).replace(/\.(\d+)$/, (_, f: string) => `.${f.padEnd(3, '0')}`)).toBe(
+      new Date(s * 1000).toISOString().replace('Z', '').replace('.000', ''),
+    ),
+);
 
 // ISO 8601-1:2019 and RFC 3339, section 5.8: their own examples, and the forms that loggers write.
 test.each<[string, TimeForm, number]>([

@@ -9,8 +9,19 @@ import {
 import { parseUnit, type Unit } from './parseUnit';
 
 const toSuperscript: Record<string, string> = {
-  '0': '⁰', '1': '¹', '2': '²', '3': '³', '4': '⁴', '5': '⁵', '6': '⁶', '7': '⁷', '8': '⁸', '9': '⁹', '-': '⁻', '.': '·',
-}; // prettier-ignore
+  '0': '⁰',
+  '1': '¹',
+  '2': '²',
+  '3': '³',
+  '4': '⁴',
+  '5': '⁵',
+  '6': '⁶',
+  '7': '⁷',
+  '8': '⁸',
+  '9': '⁹',
+  '-': '⁻',
+  '.': '·',
+};
 
 const superscript = (power: number): string =>
   power === 1 ? '' : [...String(power)].map((c) => toSuperscript[c] ?? c).join('');
@@ -30,7 +41,41 @@ export function printUnit(text: string): string {
 const baseNames = ['m', 'kg', 's', 'A', 'K', 'mol', 'cd', 'rad'] as const;
 
 /** What an engineer would write for a dimension, tried in this order before base units. */
-const customary = ['m', 's', 'kg', 'K', 'A', 'N', 'Pa', 'J', 'W', 'V', 'Ω', 'm²', 'm³', 'm/s', 'm/s²', 'm³/s', 'kg/m³', 'kg/s', 'Pa·s', 'm²/s', 'Pa/s', 'K/s', 'N/m', 'W/K', 'W/(m²·K)', 'J/(kg·K)', 'W/(m·K)', 'J/kg', '1/s', '1/s²', 'rad', 'rad/s', 'rad/s²'].map(parseUnit); // prettier-ignore
+const customary = [
+  'm',
+  's',
+  'kg',
+  'K',
+  'A',
+  'N',
+  'Pa',
+  'J',
+  'W',
+  'V',
+  'Ω',
+  'm²',
+  'm³',
+  'm/s',
+  'm/s²',
+  'm³/s',
+  'kg/m³',
+  'kg/s',
+  'Pa·s',
+  'm²/s',
+  'Pa/s',
+  'K/s',
+  'N/m',
+  'W/K',
+  'W/(m²·K)',
+  'J/(kg·K)',
+  'W/(m·K)',
+  'J/kg',
+  '1/s',
+  '1/s²',
+  'rad',
+  'rad/s',
+  'rad/s²',
+].map(parseUnit);
 
 /** The customary SI unit of a dimension, composed of base units where there is none. */
 export function siUnit(dimension: Dimension): Unit {

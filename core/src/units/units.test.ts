@@ -78,8 +78,9 @@ test.each([
   ['kPa(a)', ['kPa (a)', 'kPa(abs)', 'kPa_abs', 'kPa_a']],
   ['psi(g)', ['psig', 'psi (g)', 'psi(gauge)']],
 ])('%s is also written %j', (unit, spellings) => {
-  for (const spelled of spellings) expect(parseUnit(spelled)).toMatchObject({ scale: parseUnit(unit).scale, datum: parseUnit(unit).datum });
-}); // prettier-ignore
+  for (const spelled of spellings)
+    expect(parseUnit(spelled)).toMatchObject({ scale: parseUnit(unit).scale, datum: parseUnit(unit).datum });
+});
 
 test('what counts from a zero of its own is a difference inside a compound', () => {
   expect(perPower(parseUnit('kPa(g)'), parseUnit('L/min'), 1).text).toBe('kPa/(L/min)');

@@ -35,10 +35,16 @@ export const arrow: Container = {
           values: Array.from({ length: table.numRows }, (_, i) => at(i)),
         };
       });
-      const properties = [...table.schema.metadata].filter(([key, value]) => value.length < 200 && !/schema|pandas/i.test(key));
+      const properties = [...table.schema.metadata].filter(
+        ([key, value]) => value.length < 200 && !/schema|pandas/i.test(key),
+      );
       return { parts: ['table'], part: 'table', ...columnsToText({ properties, columns }) };
     } catch (error) {
-      throw new AppError('FILE_DAMAGED', { name, what: 'Arrow file', reason: (error as Error).message }, { cause: error });
+      throw new AppError(
+        'FILE_DAMAGED',
+        { name, what: 'Arrow file', reason: (error as Error).message },
+        { cause: error },
+      );
     }
   },
-}; // prettier-ignore
+};

@@ -123,16 +123,25 @@ const isRow = (cells: readonly string[], decimal: Layout['decimal']): boolean =>
 };
 
 /** A stretch of rows with the lines above it; undefined when no line of headings is among them. */
-function blockOf(words: readonly string[], rows: string[][], split: (line: string) => string[], number: number): Block | undefined {
+function blockOf(
+  words: readonly string[],
+  rows: string[][],
+  split: (line: string) => string[],
+  number: number,
+): Block | undefined {
   const width = rows[0]!.length;
   const fits = words.map((w) => split(w).length === width && split(w).filter((c) => c !== '').length > width / 2);
   const at = fits.indexOf(true);
   if (at < 0) return undefined;
-  const title = words.slice(0, at).at(-1)?.replace(/^[\s[(<{#*=-]+|[\s\])>}*=-]+$/g, '') || `Block ${number}`;
+  const title =
+    words
+      .slice(0, at)
+      .at(-1)
+      ?.replace(/^[\s[(<{#*=-]+|[\s\])>}*=-]+$/g, '') || `Block ${number}`;
   return {
     title: title.slice(0, 100),
     headings: split(words[at]!),
     units: fits[at + 1] ? split(words[at + 1]!) : undefined,
     rows,
   };
-} // prettier-ignore
+}

@@ -22,9 +22,20 @@ export interface FileTable {
 
 const SINCE = /^(\S+)\s+since\s+(.+)$/i;
 const longUnits: Readonly<Record<string, string>> = {
-  seconds: 's', second: 's', sec: 's', minutes: 'min', minute: 'min', hours: 'h', hour: 'h', days: 'd', day: 'd',
-  milliseconds: 'ms', microseconds: 'us', percent: '%', '1': '',
-}; // prettier-ignore
+  seconds: 's',
+  second: 's',
+  sec: 's',
+  minutes: 'min',
+  minute: 'min',
+  hours: 'h',
+  hour: 'h',
+  days: 'd',
+  day: 'd',
+  milliseconds: 'ms',
+  microseconds: 'us',
+  percent: '%',
+  '1': '',
+};
 
 /**
  * A table as tab-delimited text: properties above, then headings, units and rows.

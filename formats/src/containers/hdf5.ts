@@ -36,13 +36,17 @@ export const hdf5: Container = {
       return { parts, each, part: wanted!, ...columnsToText({ properties: unique, columns: sets.flatMap(columnsOf) }) };
     } catch (error) {
       if (error instanceof AppError) throw error;
-      throw new AppError('FILE_DAMAGED', { name, what: 'HDF5 file', reason: (error as Error).message }, { cause: error });
+      throw new AppError(
+        'FILE_DAMAGED',
+        { name, what: 'HDF5 file', reason: (error as Error).message },
+        { cause: error },
+      );
     } finally {
       file?.close();
       FS.unlink(path);
     }
   },
-}; // prettier-ignore
+};
 
 interface DataSet {
   group: string;
@@ -61,11 +65,14 @@ function setsOf(group: Group): DataSet[] {
     if (entity.type !== 'Dataset') return [];
     const set = entity as Dataset;
     const [rows, width = 1, ...more] = set.shape ?? [];
-    const isBareDimension = textOf(set.attrs['NAME'])?.startsWith('This is a netCDF dimension but not a netCDF variable');
-    if (rows === undefined || rows === 0 || more.length > 0 || width > MOST_COLUMNS_OF_ONE_SET || isBareDimension) return [];
+    const isBareDimension = textOf(set.attrs['NAME'])?.startsWith(
+      'This is a netCDF dimension but not a netCDF variable',
+    );
+    if (rows === undefined || rows === 0 || more.length > 0 || width > MOST_COLUMNS_OF_ONE_SET || isBareDimension)
+      return [];
     return [{ group: group.path, parent: group, name, set, rows }];
   });
-} // prettier-ignore
+}
 
 /** Sets of one group and one length, and, where several groups have that length, all of them together. */
 function tablesOf(sets: readonly DataSet[]): Map<string, DataSet[]> {

@@ -9,7 +9,8 @@ export const json: Container = {
   kind: 'json',
   title: 'JSON records',
   partTitle: 'Records',
-  recognises: (head, name) => /\.(json|jsonl|ndjson)$/i.test(name) && /^\s*[[{]/.test(new TextDecoder().decode(head.subarray(0, 64))),
+  recognises: (head, name) =>
+    /\.(json|jsonl|ndjson)$/i.test(name) && /^\s*[[{]/.test(new TextDecoder().decode(head.subarray(0, 64))),
   async unpack(bytes, name) {
     const records = readRecords(new TextDecoder().decode(bytes), name);
     if (records.length === 0) throw new AppError('FILE_NO_PARTS', { name, what: 'record' });
@@ -18,9 +19,14 @@ export const json: Container = {
       yield fields;
       for (const record of records) yield fields.map((f) => cellOf(record[f]));
     })();
-    return { parts: ['records'], part: 'records', text: rowsToText(rows), given: { delimiter: '\t', headingLine: 1, firstDataLine: 2 } };
+    return {
+      parts: ['records'],
+      part: 'records',
+      text: rowsToText(rows),
+      given: { delimiter: '\t', headingLine: 1, firstDataLine: 2 },
+    };
   },
-}; // prettier-ignore
+};
 
 const isRecord = (value: unknown): value is JsonRecord =>
   typeof value === 'object' && value !== null && !Array.isArray(value);

@@ -25,19 +25,24 @@ export const netcdf: Container = {
       return { parts, part: wanted!, ...columnsToText({ properties, columns }) };
     } catch (error) {
       if (error instanceof AppError) throw error;
-      throw new AppError('FILE_DAMAGED', { name, what: 'NetCDF file', reason: (error as Error).message }, { cause: error });
+      throw new AppError(
+        'FILE_DAMAGED',
+        { name, what: 'NetCDF file', reason: (error as Error).message },
+        { cause: error },
+      );
     }
   },
-}; // prettier-ignore
+};
 
 /** A damaged header can claim any length; the library would make room for it. */
 function checkSizes({ variables, dimensions, recordDimension }: Reader, fileBytes: number): void {
   for (const { name, record, dimensions: along, size } of variables) {
     const cells = along.slice(record ? 1 : 0).reduce((product, d) => product * (dimensions[d]?.size ?? Infinity), 1);
     const records = record ? recordDimension.length : 1;
-    if (!(records * Math.max(cells, record ? size : 0) <= fileBytes)) throw new Error(`"${name}" would be longer than the file`);
+    if (!(records * Math.max(cells, record ? size : 0) <= fileBytes))
+      throw new Error(`"${name}" would be longer than the file`);
   }
-} // prettier-ignore
+}
 
 function tablesOf(reader: Reader): Map<string, Variable[]> {
   const tables = new Map<string, Variable[]>();

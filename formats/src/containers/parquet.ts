@@ -19,16 +19,25 @@ export const parquet: Container = {
     try {
       const metadata = await parquetMetadataAsync(file);
       const names = parquetSchema(metadata).children.map((c) => c.element.name);
-      const rows = (await parquetReadObjects({ file, metadata, compressors, columns: names })) as Record<string, CellValue>[];
+      const rows = (await parquetReadObjects({ file, metadata, compressors, columns: names })) as Record<
+        string,
+        CellValue
+      >[];
       const said = new Map(metadata.key_value_metadata?.map(({ key, value }) => [key, value ?? '']));
       const columns = names.map((n) => ({ name: n, unit: said.get(unitKey(n)), values: rows.map((r) => r[n]) }));
-      const properties = [...said].filter(([key, value]) => value.length < 200 && !key.startsWith(unitKey('')) && !/schema/i.test(key));
+      const properties = [...said].filter(
+        ([key, value]) => value.length < 200 && !key.startsWith(unitKey('')) && !/schema/i.test(key),
+      );
       return { parts: ['table'], part: 'table', ...columnsToText({ properties, columns }) };
     } catch (error) {
-      throw new AppError('FILE_DAMAGED', { name, what: 'Parquet file', reason: (error as Error).message }, { cause: error });
+      throw new AppError(
+        'FILE_DAMAGED',
+        { name, what: 'Parquet file', reason: (error as Error).message },
+        { cause: error },
+      );
     }
   },
-}; // prettier-ignore
+};
 
 /** Parquet has no place for units of its own; this key of its free metadata holds a column's. */
 export const unitKey = (column: string): string => `unit of ${column}`;

@@ -23,9 +23,14 @@ export const spreadsheet: Container = {
     const isDate = (cell: CellObject): boolean => typeof cell.z === 'string' && SSF.is_date(cell.z);
     // A sheet may begin below the first row or right of the first column; places stay as they are.
     const { e: end } = utils.decode_range(sheet['!ref'] ?? 'A1');
-    return { parts: book.SheetNames, part: wanted!, text: rowsToText(values(rowsOf(sheet), end.c + 1, isDate, epochOf(book))), given: { delimiter: '\t' } };
+    return {
+      parts: book.SheetNames,
+      part: wanted!,
+      text: rowsToText(values(rowsOf(sheet), end.c + 1, isDate, epochOf(book))),
+      given: { delimiter: '\t' },
+    };
   },
-}; // prettier-ignore
+};
 
 type Rows = readonly ((CellObject | undefined)[] | undefined)[];
 const rowsOf = (sheet: WorkSheet): Rows => (sheet as unknown as { '!data'?: Rows })['!data'] ?? [];
@@ -34,7 +39,12 @@ const rowsOf = (sheet: WorkSheet): Rows => (sheet as unknown as { '!data'?: Rows
 const epochOf = (book: WorkBook): number =>
   book.Workbook?.WBProps?.date1904 ? -daysSince1970(1904, 1, 1) : -daysSince1970(1899, 12, 30);
 
-function* values(rows: Rows, width: number, isDate: (cell: CellObject) => boolean, epoch: number): Generator<CellValue[]> {
+function* values(
+  rows: Rows,
+  width: number,
+  isDate: (cell: CellObject) => boolean,
+  epoch: number,
+): Generator<CellValue[]> {
   for (let r = 0; r < rows.length; r++)
     yield Array.from({ length: width }, (_, c) => {
       const cell = rows[r]?.[c];
@@ -44,7 +54,7 @@ function* values(rows: Rows, width: number, isDate: (cell: CellObject) => boolea
       if (cell.t === 'n' && isDate(cell)) return new Date(Math.round(((cell.v as number) - epoch) * 86_400_000));
       return cell.v as CellValue;
     });
-} // prettier-ignore
+}
 
 /**
  * The sizes stand in the archive's directory, so a bomb is refused before anything is

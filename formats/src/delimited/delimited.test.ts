@@ -128,7 +128,12 @@ test('more rows than a block come in blocks, none lost at the seam', async () =>
 
 // A column of moments becomes seconds since its first; the last of each case: values and origin.
 test.each([
-  ['ISO 8601', 'Time,p\n2026-11-03T10:00:00.5Z,1\n2026-11-03T10:00:01Z,2\n2026-11-03T10:00:03Z,3\n', [0, 0.5, 2.5], '2026-11-03T10:00:00.5Z'], // prettier-ignore
+  [
+    'ISO 8601',
+    'Time,p\n2026-11-03T10:00:00.5Z,1\n2026-11-03T10:00:01Z,2\n2026-11-03T10:00:03Z,3\n',
+    [0, 0.5, 2.5],
+    '2026-11-03T10:00:00.5Z',
+  ],
   [
     'seconds since 1970',
     'Timestamp,p\n1467038416.4,1\n1467038416.5,2\n1467038418.4,3\n',
@@ -163,7 +168,9 @@ test('an order of day and month that the data cannot tell is asked about', () =>
 });
 
 test('a cell among moments that is none is counted with its line', async () => {
-  const { columns, record } = await read('Time,p\n10:00:00,1\n10:00:01,2\nstop,3\n10:00:03,4\n' + '10:00:04,5\n'.repeat(9)); // prettier-ignore
+  const { columns, record } = await read(
+    'Time,p\n10:00:00,1\n10:00:01,2\nstop,3\n10:00:03,4\n' + '10:00:04,5\n'.repeat(9),
+  );
   expect(columns[0]!.slice(0, 4)).toEqual([0, 1, NaN, 3]);
   expect(record.columns[0]).toMatchObject({ notNumber: 1, firstNotNumber: { line: 4, text: 'stop' } });
 });

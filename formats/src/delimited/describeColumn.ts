@@ -61,18 +61,32 @@ export function describeColumn(
     unitFrom: unitBelow !== undefined ? 'unitsRow' : split.unit !== undefined ? 'heading' : 'none',
     type,
     missing: reads === 'category' ? missingInWords : counts.missing,
-    notNumber: reads === 'category' ? (filledCells(rows, index).some(isDressedNumber) ? counts.notNumber : 0) : isTextTime(reads) ? counts.notNumber - readable(rows, index, reads) : counts.notNumber,
+    notNumber:
+      reads === 'category'
+        ? filledCells(rows, index).some(isDressedNumber)
+          ? counts.notNumber
+          : 0
+        : isTextTime(reads)
+          ? counts.notNumber - readable(rows, index, reads)
+          : counts.notNumber,
     ...(counts.first && (reads === 'number' || reads.startsWith('epoch')) ? { firstNotNumber: counts.first } : {}),
     proposed: type === 'number' || type === 'constant' || type === 'time' || type === 'category',
   };
-} // prettier-ignore
+}
 
 const isTextTime = (reads: ColumnReading['reads']): reads is TimeForm =>
   reads !== 'number' && reads !== 'category' && reads !== 'epochSeconds' && reads !== 'epochMilliseconds';
 
 function countCells(rows: readonly Row[], index: number, layout: Layout): Counts {
   const own = ownMarks(layout);
-  const counts: Counts = { missing: 0, notNumber: 0, numbers: 0, lowest: Infinity, highest: -Infinity, first: undefined };
+  const counts: Counts = {
+    missing: 0,
+    notNumber: 0,
+    numbers: 0,
+    lowest: Infinity,
+    highest: -Infinity,
+    first: undefined,
+  };
   for (const { line, cells } of rows) {
     const value = readNumber(cells[index] ?? '', layout.decimal, own);
     if (value === 'missing') counts.missing++;
@@ -86,7 +100,7 @@ function countCells(rows: readonly Row[], index: number, layout: Layout): Counts
     }
   }
   return counts;
-} // prettier-ignore
+}
 
 interface Understood {
   type: PreviewColumn['type'];
@@ -96,9 +110,16 @@ interface Understood {
 
 function understand(counts: Counts, rows: readonly Row[], index: number, name: string, unit: string): Understood {
   const { numbers, notNumber, lowest, highest } = counts;
-  const say = (type: Understood['type'], reads: Understood['reads'], why: string, sure: Because['sure']): Understood => ({
-    type, reads, because: { why, sure },
-  }); // prettier-ignore
+  const say = (
+    type: Understood['type'],
+    reads: Understood['reads'],
+    why: string,
+    sure: Because['sure'],
+  ): Understood => ({
+    type,
+    reads,
+    because: { why, sure },
+  });
   if (numbers + notNumber === 0) return say('empty', 'number', 'no cell has a value', 'sure');
   if (notNumber > numbers) {
     const cells = filledCells(rows, index);
@@ -111,20 +132,22 @@ function understand(counts: Counts, rows: readonly Row[], index: number, name: s
     }
     const dressed = cells.filter(isDressedNumber).length;
     if (dressed > cells.length / 2)
-      return say('text', 'category', `${dressed} of ${cells.length} cells are numbers in quotes or with a unit behind them, which are not read as numbers: let the logger export them plain`, 'a guess');
+      return say(
+        'text',
+        'category',
+        `${dressed} of ${cells.length} cells are numbers in quotes or with a unit behind them, which are not read as numbers: let the logger export them plain`,
+        'a guess',
+      );
     return ofWords(cells, say);
   }
   const clean = notNumber === 0;
   const epoch = epochOf(counts, name, unit);
-  if (epoch)
-    return say(
-      'time', epoch.reads,
-      `${epoch.why}: counted from the first of them`, 'likely',
-    ); // prettier-ignore
+  if (epoch) return say('time', epoch.reads, `${epoch.why}: counted from the first of them`, 'likely');
   const share = `${numbers} of ${numbers + notNumber} filled cells are numbers`;
-  if (numbers > 1 && lowest === highest) return say('constant', 'number', `${share}, all ${lowest}`, clean ? 'sure' : 'likely');
+  if (numbers > 1 && lowest === highest)
+    return say('constant', 'number', `${share}, all ${lowest}`, clean ? 'sure' : 'likely');
   return say('number', 'number', share, clean ? 'sure' : 'likely');
-} // prettier-ignore
+}
 
 /** `'12.3'` or `12.3 kPa`: a number, but not by itself. */
 const isDressedNumber = (cell: string): boolean => {
@@ -139,7 +162,8 @@ function ofWords(
 ): Understood {
   const different = new Set(cells).size;
   const counted = `${different} different word${different === 1 ? '' : 's'} in ${cells.length} cells`;
-  if (different <= Math.max(2, cells.length / 2)) return say('category', 'category', counted, different <= 20 ? 'sure' : 'likely'); // prettier-ignore
+  if (different <= Math.max(2, cells.length / 2))
+    return say('category', 'category', counted, different <= 20 ? 'sure' : 'likely');
   return say('text', 'category', `${counted}: remarks rather than states`, 'likely');
 }
 
@@ -152,7 +176,8 @@ function epochOf({ lowest, highest }: Counts, name: string, unit: string) {
   const ofTime = /time|epoch|stamp|unix|zeit|date|clock/i.test(name) || countsSeconds(unit);
   if (!ofTime) return undefined;
   if (within(1)) return { reads: 'epochSeconds' as const, why: 'its numbers are the seconds since 1970 of our days' };
-  if (within(1000)) return { reads: 'epochMilliseconds' as const, why: 'its numbers are the milliseconds since 1970 of our days' }; // prettier-ignore
+  if (within(1000))
+    return { reads: 'epochMilliseconds' as const, why: 'its numbers are the milliseconds since 1970 of our days' };
   return undefined;
 }
 

@@ -68,10 +68,12 @@ function cutDoubts({ rows, layout: { cuts = [] } }: Seen): string[] {
   return cuts.flatMap((at) => {
     const through = rows.filter((r) => r.text !== undefined && goesThrough(r.text, at));
     return through.length > 0 && through.length < rows.length / 2
-      ? [`The cut at character ${at} goes through what stands in line ${through[0]!.line}${through.length > 1 ? ` and ${through.length - 1} more` : ''}. Move it on the ruler, or see whether that line belongs to the table.`]
+      ? [
+          `The cut at character ${at} goes through what stands in line ${through[0]!.line}${through.length > 1 ? ` and ${through.length - 1} more` : ''}. Move it on the ruler, or see whether that line belongs to the table.`,
+        ]
       : [];
   });
-} // prettier-ignore
+}
 
 function rowDoubts({ headings, columns, rows }: Seen): string[] {
   if (rows.length === 0)
@@ -132,7 +134,9 @@ function changeDoubts({ columns, rows, layout }: Seen): string[] {
     for (const { line, cells } of rows) {
       row = readNumber(cells[reading.index] ?? '', layout.decimal) === 'notNumber' ? row + 1 : 0;
       if (row === CHANGED)
-        return [`"${name}" holds no numbers from about line ${line - CHANGED + 1} on: it seems to change its meaning there. Set the last data row, or import the file as two.`]; // prettier-ignore
+        return [
+          `"${name}" holds no numbers from about line ${line - CHANGED + 1} on: it seems to change its meaning there. Set the last data row, or import the file as two.`,
+        ];
     }
     return [];
   });

@@ -12,10 +12,31 @@ function random(seed: number): (below: number) => number {
 }
 
 const log = [
-  'Rig: Loop 3', '', 'When;Flow;Head;Valve', ';L/min;m;',
+  'Rig: Loop 3',
+  '',
+  'When;Flow;Head;Valve',
+  ';L/min;m;',
   ...Array.from({ length: 30 }, (_, i) => `2026-11-03 10:12:${String(i).padStart(2, '0')};${60 + i},5;"1,5";${i % 2}`),
-].join('\r\n'); // prettier-ignore
-const junk = ['"', ';', ',', '\t', '\n', '\r', '\u0000', '\u00ff', '\ufeff', 'NaN', '1e999', '-', '.', '=', '\u2028', '9'.repeat(400), ' '.repeat(50)]; // prettier-ignore
+].join('\r\n');
+const junk = [
+  '"',
+  ';',
+  ',',
+  '\t',
+  '\n',
+  '\r',
+  '\u0000',
+  '\u00ff',
+  '\ufeff',
+  'NaN',
+  '1e999',
+  '-',
+  '.',
+  '=',
+  '\u2028',
+  '9'.repeat(400),
+  ' '.repeat(50),
+];
 
 /** The log with some of its bytes cut, doubled, exchanged or filled with junk. */
 function damaged(next: (below: number) => number): Uint8Array {
@@ -80,7 +101,12 @@ test('2,000 damaged logs are read or refused with a sentence, and every line of 
 
 test('500 broken containers are unpacked or refused with a sentence', async () => {
   const next = random(7);
-  const heads = [[0x1f, 0x8b, 8, 0], [0x50, 0x4b, 3, 4], [0x50, 0x41, 0x52, 0x31], [0x5b, 0x7b]]; // prettier-ignore
+  const heads = [
+    [0x1f, 0x8b, 8, 0],
+    [0x50, 0x4b, 3, 4],
+    [0x50, 0x41, 0x52, 0x31],
+    [0x5b, 0x7b],
+  ];
   for (let round = 0; round < 500; round++) {
     const bytes = Uint8Array.from({ length: 20 + next(400) }, () => next(256));
     bytes.set(heads[round % heads.length]!);

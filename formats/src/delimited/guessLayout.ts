@@ -42,7 +42,12 @@ export function guessLayout(head: Uint8Array, name: string, given: Partial<Layou
   const missing = marksIn(lines.slice(firstData - 1), { ...best.shape, ...(cuts ? { cuts } : {}) });
   return {
     layout: {
-      encoding, delimiter, decimal, headingLine, unitsLine, firstDataLine: firstData,
+      encoding,
+      delimiter,
+      decimal,
+      headingLine,
+      unitsLine,
+      firstDataLine: firstData,
       ...(cuts ? { cuts } : {}),
       ...(comment ? { comment } : {}),
       ...(missing.length > 0 ? { missing: missing.map(String) } : {}),
@@ -59,14 +64,22 @@ export function guessLayout(head: Uint8Array, name: string, given: Partial<Layou
         unitsLine === null
           ? because('no line of units stands between headings and numbers', headingLine === null ? 'likely' : 'sure')
           : because('its cells read as units', 'sure'),
-      firstDataLine: because('first line with numbers where the later lines have them', best.numeric > 0.8 ? 'sure' : 'likely'),
+      firstDataLine: because(
+        'first line with numbers where the later lines have them',
+        best.numeric > 0.8 ? 'sure' : 'likely',
+      ),
       ...(comment ? { comment: because(`lines above the rows begin with ${comment}`, 'likely') } : {}),
       ...(missing.length > 0
-        ? { missing: because(`${missing.join(', ')} ${missing.length === 1 ? 'stands' : 'stand'} far off all other numbers of a column`, 'likely') }
+        ? {
+            missing: because(
+              `${missing.join(', ')} ${missing.length === 1 ? 'stands' : 'stand'} far off all other numbers of a column`,
+              'likely',
+            ),
+          }
         : {}),
     },
   };
-} // prettier-ignore
+}
 
 /** The later lines, where the data are. */
 function bodyOf(lines: readonly string[]): string[] {
@@ -191,9 +204,11 @@ function headingLines(
     above.push(i);
   }
   const readsAsUnits = (index: number): boolean => {
-    const cells = cellsIn(index).map(unitCell).filter((c) => c !== '');
+    const cells = cellsIn(index)
+      .map(unitCell)
+      .filter((c) => c !== '');
     return cells.length > 0 && cells.filter(isUnit).length >= 0.6 * cells.length;
-  }; // prettier-ignore
+  };
   if (above.length === 2 && readsAsUnits(above[0]!)) return { headingLine: above[1]! + 1, unitsLine: above[0]! + 1 };
   return { headingLine: above.length > 0 ? above[0]! + 1 : null, unitsLine: null };
 }

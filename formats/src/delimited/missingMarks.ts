@@ -2,7 +2,25 @@ import type { Layout } from '@undameter/core';
 import { numberIn } from './numberIn';
 
 /** Cells that say "no value" in the logs of common instruments (common practice). */
-const usualMarks = new Set(['', '-', '--', '---', 'nan', 'na', 'n/a', '#n/a', 'null', 'none', 'ol', 'inf', '-inf', '+inf', 'overload', '#div/0!', '?']); // prettier-ignore
+const usualMarks = new Set([
+  '',
+  '-',
+  '--',
+  '---',
+  'nan',
+  'na',
+  'n/a',
+  '#n/a',
+  'null',
+  'none',
+  'ol',
+  'inf',
+  '-inf',
+  '+inf',
+  'overload',
+  '#div/0!',
+  '?',
+]);
 
 export const isMissingMark = (cell: string): boolean => usualMarks.has(cell.toLowerCase());
 

@@ -76,8 +76,10 @@ function leaveOut(columns: PreviewColumn[]): string[] {
   for (const column of beyond) column.proposed = false;
   return beyond.length === 0
     ? []
-    : [`The file has ${columns.length} columns; a run takes ${MOST_CHANNELS}, so the later ones are left out. Keep those that you need.`];
-} // prettier-ignore
+    : [
+        `The file has ${columns.length} columns; a run takes ${MOST_CHANNELS}, so the later ones are left out. Keep those that you need.`,
+      ];
+}
 
 type Role = Preview['lines'][number]['role'];
 

@@ -139,7 +139,10 @@ class BlockWriter {
       this.open = [];
       if (size > 1) {
         const { record } = this;
-        record.continued = { count: (record.continued?.count ?? 0) + size - 1, firstLine: record.continued?.firstLine ?? first }; // prettier-ignore
+        record.continued = {
+          count: (record.continued?.count ?? 0) + size - 1,
+          firstLine: record.continued?.firstLine ?? first,
+        };
       }
       return this.addRow(whole, first);
     }

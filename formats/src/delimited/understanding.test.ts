@@ -51,8 +51,12 @@ test('a table in the form of the W3C tabular-data model: a comment line, heading
     '# Valves of Tern Yard\nGID,On Loop,Make,Service,Inventory Date\n1,LOOP 1,Gate,Yearly Seat Check,10/18/2010\n2,LOOP 3,Ball,Yearly Seat Check,6/2/2010\n3,LOOP 3,,Yearly Seat Check,6/2/2010\n',
   );
   expect(preview.columns.map((c) => [c.name, c.type])).toEqual([
-    ['GID', 'number'], ['On Loop', 'category'], ['Make', 'category'], ['Service', 'category'], ['Inventory Date', 'time'],
-  ]); // prettier-ignore
+    ['GID', 'number'],
+    ['On Loop', 'category'],
+    ['Make', 'category'],
+    ['Service', 'category'],
+    ['Inventory Date', 'time'],
+  ]);
   expect(preview.columns[4]!.reading.reads).toBe('monthFirst');
   expect(columns[1]).toEqual([0, 1, 1]);
   expect(columns[2]).toEqual([0, 1, NaN]);
@@ -62,16 +66,24 @@ test('a table in the form of the W3C tabular-data model: a comment line, heading
 
 describe('fixed width', () => {
   const table = [
-    'Rig: Loop 3', '',
+    'Rig: Loop 3',
+    '',
     'Elapsed time  Suction pressure   Flow',
     '           s               kPa  L/min',
-    ...Array.from({ length: 20 }, (_, i) =>
-      `${(i / 10).toFixed(1).padStart(12)}${i === 4 ? ''.padStart(18) : (101 + i / 8).toFixed(3).padStart(18)}${String(60 + i).padStart(7)}`),
-  ].join('\n'); // prettier-ignore
+    ...Array.from(
+      { length: 20 },
+      (_, i) =>
+        `${(i / 10).toFixed(1).padStart(12)}${i === 4 ? ''.padStart(18) : (101 + i / 8).toFixed(3).padStart(18)}${String(60 + i).padStart(7)}`,
+    ),
+  ].join('\n');
   test('columns are found by the places that are blank in all rows; a blank cell is missing', async () => {
     const { layout, preview, columns, why } = await read(table);
     expect(layout).toMatchObject({ delimiter: 'fixed', headingLine: 3, unitsLine: 4, firstDataLine: 5 });
-    expect(preview.columns.map((c) => [c.name, c.unit])).toEqual([['Elapsed time', 's'], ['Suction pressure', 'kPa'], ['Flow', 'L/min']]); // prettier-ignore
+    expect(preview.columns.map((c) => [c.name, c.unit])).toEqual([
+      ['Elapsed time', 's'],
+      ['Suction pressure', 'kPa'],
+      ['Flow', 'L/min'],
+    ]);
     expect(columns[1]!.slice(3, 6)).toEqual([101.375, NaN, 101.625]);
     expect(columns[2]).toEqual(Array.from({ length: 20 }, (_, i) => 60 + i));
     expect(why.delimiter.why).toContain('blank in all rows');
@@ -88,21 +100,33 @@ describe('fixed width', () => {
     expect(wide.record.cutThrough).toEqual({ count: 1, firstLine: 301 });
   });
   test('empty cells between blanks speak for a fixed width', async () => {
-    const rows = Array.from({ length: 100 }, (_, i) => `${String(i).padStart(4)}${(i % 9 ? '5.5' : '').padStart(8)}${'7'.padStart(6)}`); // prettier-ignore
+    const rows = Array.from(
+      { length: 100 },
+      (_, i) => `${String(i).padStart(4)}${(i % 9 ? '5.5' : '').padStart(8)}${'7'.padStart(6)}`,
+    );
     const { layout, columns } = await read(rows.join('\n'));
     expect(layout.delimiter).toBe('fixed');
     expect(columns[2]!.every((v) => v === 7)).toBe(true);
   });
   test('numbers that touch are told apart by cuts set by hand', async () => {
-    const { columns } = await read('  1.0-20.5\n  2.0-21.5\n', { delimiter: 'fixed', cuts: [5], firstDataLine: 1, headingLine: null }); // prettier-ignore
-    expect(columns).toEqual([[1, 2], [-20.5, -21.5]]); // prettier-ignore
+    const { columns } = await read('  1.0-20.5\n  2.0-21.5\n', {
+      delimiter: 'fixed',
+      cuts: [5],
+      firstDataLine: 1,
+      headingLine: null,
+    });
+    expect(columns).toEqual([
+      [1, 2],
+      [-20.5, -21.5],
+    ]);
   });
 });
 
 describe('what stands for no value', () => {
   test('numbers far off all others are suspected, told, and read as missing', async () => {
     const { layout, why, columns, record } = await read(
-      't,p,T\n' + Array.from({ length: 30 }, (_, i) => `${i},${i % 7 ? 100 + i : -9999},${i % 9 ? 20 : '1E+37'}`).join('\n'), // prettier-ignore
+      't,p,T\n' +
+        Array.from({ length: 30 }, (_, i) => `${i},${i % 7 ? 100 + i : -9999},${i % 9 ? 20 : '1E+37'}`).join('\n'),
     );
     expect(layout.missing).toEqual(['-9999', '1e+37']);
     expect(why.missing).toMatchObject({ sure: 'likely' });
@@ -159,10 +183,15 @@ test('the zone of a logger that does not state it is set by hand, and stands in 
     bytes: (async function* () {
       yield bytes;
     })(),
-    name: 'l', layout, width: 2,
-    columns: [{ index: 0, reads: 'yearFirst', zone: -210 }, { index: 1, reads: 'number' }],
+    name: 'l',
+    layout,
+    width: 2,
+    columns: [
+      { index: 0, reads: 'yearFirst', zone: -210 },
+      { index: 1, reads: 'number' },
+    ],
     onBlock: () => undefined,
-  }); // prettier-ignore
+  });
   expect(record.columns[0]!.origin).toBe('2026-11-03T10:00:00-03:30');
 });
 
@@ -180,13 +209,14 @@ test('a heading line behind the mark of a remark is one', async () => {
 });
 
 test('UTF-16 with the high byte first, with and without a mark', async () => {
-  const wide = (text: string) => new Uint8Array([...text].flatMap((c) => [c.charCodeAt(0) >> 8, c.charCodeAt(0) & 255]));
+  const wide = (text: string) =>
+    new Uint8Array([...text].flatMap((c) => [c.charCodeAt(0) >> 8, c.charCodeAt(0) & 255]));
   const text = 't;T [°C]\n0;18\n1;19\n2;20\n';
   for (const bytes of [wide(text), wide(`\ufeff${text}`)]) {
     const { layout, preview, columns } = await read(bytes);
     expect([layout.encoding, preview.columns[1]!.unit, columns[1]]).toEqual(['utf-16be', '°C', [18, 19, 20]]);
   }
-}); // prettier-ignore
+});
 
 test('a column that turns from numbers to words half way is doubted with its line', async () => {
   const rows = Array.from({ length: 100 }, (_, i) => `${i},${i < 60 ? i : 'off'}`).join('\n');
@@ -196,10 +226,17 @@ test('a column that turns from numbers to words half way is doubted with its lin
 test.each([
   ["a,b\n'1.5',1\n'2.5',2\n'3.5',3\n", 3],
   ['a;b\n1.5 kPa;1\n2.5 kPa;2\n3.25 kPa;3\n4 kPa;4\n', 4],
-])('cells that are numbers only behind quotes or a unit are counted and told, and never sure: %j', async (text, count) => {
-  const { preview } = await read(text);
-  expect(preview.columns[0]).toMatchObject({ type: 'text', notNumber: count, because: { sure: 'a guess', why: expect.stringContaining('not read as numbers') } });
-}); // prettier-ignore
+])(
+  'cells that are numbers only behind quotes or a unit are counted and told, and never sure: %j',
+  async (text, count) => {
+    const { preview } = await read(text);
+    expect(preview.columns[0]).toMatchObject({
+      type: 'text',
+      notNumber: count,
+      because: { sure: 'a guess', why: expect.stringContaining('not read as numbers') },
+    });
+  },
+);
 test('words with a digit are words', async () => {
   const { preview } = await read('valve,t\nV1,1\nV2,2\nV1,3\nV2,4\n');
   expect(preview.columns[0]).toMatchObject({ type: 'category', notNumber: 0 });

@@ -16,7 +16,9 @@ export const parquet: Writer = {
         ? { name: names[k]!, type: 'STRING' as const, data: Array.from({ length: rows }, (_, i) => cellOf(channel, i)) }
         : { name: names[k]!, type: 'DOUBLE' as const, data: channel.values, nullable: false },
     );
-    const kvMetadata = run.channels.flatMap(({ unit }, k) => (unit === '' ? [] : [{ key: unitKey(names[k]!), value: unit }])); // prettier-ignore
+    const kvMetadata = run.channels.flatMap(({ unit }, k) =>
+      unit === '' ? [] : [{ key: unitKey(names[k]!), value: unit }],
+    );
     return [new Uint8Array(parquetWriteBuffer({ columnData, kvMetadata }))];
   },
 };

@@ -6,19 +6,27 @@ import { writers } from './index';
 
 const N = 5000;
 const channel = (symbol: string, name: string, unit: string, at: (i: number) => number) => ({
-  symbol, name, unit, values: Float64Array.from({ length: N }, (_, i) => at(i)),
-}); // prettier-ignore
+  symbol,
+  name,
+  unit,
+  values: Float64Array.from({ length: N }, (_, i) => at(i)),
+});
 /** Doubles of every size and sign, missing ones, names that need quoting, words that do too. */
 const run = {
   name: 'Sweep',
   channels: [
     channel('t', 'Elapsed time', 's', (i) => i / 10),
-    channel('p_d', 'Discharge pressure, "outer" tap', 'kPa', (i) => (i % 7 === 3 ? NaN : 100 * Math.sin(i * 12.9898) * 10 ** ((i % 41) - 20))),
+    channel('p_d', 'Discharge pressure, "outer" tap', 'kPa', (i) =>
+      i % 7 === 3 ? NaN : 100 * Math.sin(i * 12.9898) * 10 ** ((i % 41) - 20),
+    ),
     channel('T_w', 'Water temperature', '°C', (i) => 18.4 + i / 3),
     channel('k', 'Count', '', (i) => i - 2500),
-    { ...channel('valve', 'Valve', '', (i) => (i % 11 === 0 ? NaN : i % 3)), labels: ['open', 'shut, locked', 'half "open"'] },
+    {
+      ...channel('valve', 'Valve', '', (i) => (i % 11 === 0 ? NaN : i % 3)),
+      labels: ['open', 'shut, locked', 'half "open"'],
+    },
   ],
-}; // prettier-ignore
+};
 
 test.each(writers.map((w) => [w.kind, w] as const))(
   'what is taken out as %s comes in again to the same numbers, units and words',
@@ -42,17 +50,20 @@ test.each(writers.map((w) => [w.kind, w] as const))(
       onBlock: (block) => block.forEach((c, k) => columns[k]!.push(...c)),
     });
     expect(record.rows).toBe(N);
-    for (const { name: wanted, unit, values, labels } of run.channels as readonly ((typeof run.channels)[number] & { labels?: string[] })[]) {
+    for (const { name: wanted, unit, values, labels } of run.channels as readonly ((typeof run.channels)[number] & {
+      labels?: string[];
+    })[]) {
       const at = preview.columns.findIndex((c) => c.name === wanted);
       expect([wanted, preview.columns[at]?.unit]).toEqual([wanted, unit]);
       if (!labels) expect(columns[at]!.every((v, i) => Object.is(v, values[i]))).toBe(true);
       else {
-        const words = (codes: ArrayLike<number>, of: readonly string[]) => Array.from({ length: N }, (_, i) => of[codes[i]!]);
+        const words = (codes: ArrayLike<number>, of: readonly string[]) =>
+          Array.from({ length: N }, (_, i) => of[codes[i]!]);
         expect(words(columns[at]!, record.columns[at]!.labels!)).toEqual(words(values, labels));
       }
     }
   },
-); // prettier-ignore
+);
 
 test('a spreadsheet refuses more rows than its standard has', async () => {
   const values = new Float64Array(1_048_575);

@@ -34,7 +34,10 @@ export async function budgetOfFinding(services: Services, origin: FindingOrigin)
   }
 }
 
-async function budgetOfReading(services: Services, origin: Extract<FindingOrigin, { kind: 'reading' }>): Promise<FindingBudget> {
+async function budgetOfReading(
+  services: Services,
+  origin: Extract<FindingOrigin, { kind: 'reading' }>,
+): Promise<FindingBudget> {
   const { what } = origin;
   if (what === 'optimum') {
     const { optimum, facts } = await optimumOf(services, origin);
@@ -44,4 +47,4 @@ async function budgetOfReading(services: Services, origin: Extract<FindingOrigin
   return readings[0]
     ? budget(what === 'at' ? facts.yUnit : facts.xUnit, readings[0].budget)
     : none('The curve does not reach this value.');
-} // prettier-ignore
+}

@@ -108,13 +108,15 @@ export class Imports {
       if (target.replaces) await this.originals.dropUnused();
       this.originals.compressLater(upload.sha256);
     } catch (error) {
-      await (target.replaces ? dropSampleSet(this.db, target.sampleSet) : removeRun(this.db, target.id)).catch(() => undefined);
+      await (target.replaces ? dropSampleSet(this.db, target.sampleSet) : removeRun(this.db, target.id)).catch(
+        () => undefined,
+      );
       await kept.catch(() => undefined);
       await this.originals.dropUnused().catch(() => undefined);
       job.error = this.say(error);
       job.state = 'failed';
     }
-  } // prettier-ignore
+  }
 
   private async read(job: Job, upload: Upload, target: Target, body: ImportBody, kept: Promise<void>): Promise<void> {
     const { id, sampleSet, replaces } = target;

@@ -77,7 +77,11 @@ export class Originals {
   /** Writes an original to a place as it was sent. @throws {AppError} ORIGINAL_GONE */
   async restore(sha256: string, name: string, path: string): Promise<void> {
     const [raw, compressed] = [this.raw(sha256), this.compressed(sha256)];
-    const source = existsSync(compressed) ? createReadStream(compressed).pipe(createGunzip()) : existsSync(raw) ? createReadStream(raw) : undefined; // prettier-ignore
+    const source = existsSync(compressed)
+      ? createReadStream(compressed).pipe(createGunzip())
+      : existsSync(raw)
+        ? createReadStream(raw)
+        : undefined;
     if (!source) throw new AppError('ORIGINAL_GONE', { name });
     await pipeline(source as Readable, createWriteStream(path));
   }

@@ -6,12 +6,17 @@ import { createSampleSet, dropSampleSet, writeColumns } from '../store/samples';
 import type { TwoRuns } from '../threads/BenchInput';
 
 /** Two runs of one campaign. @throws {AppError} NOT_FOUND, JOIN_WITH_ITSELF */
-export async function twoRuns({ loader }: Pick<Services, 'loader'>, runId: number, otherRunId: number): Promise<TwoRuns> {
+export async function twoRuns(
+  { loader }: Pick<Services, 'loader'>,
+  runId: number,
+  otherRunId: number,
+): Promise<TwoRuns> {
   if (runId === otherRunId) throw new AppError('JOIN_WITH_ITSELF', {});
   const [first, other] = [await loader.run(runId), await loader.run(otherRunId)];
-  if (first.campaignId !== other.campaignId) throw new AppError('NOT_FOUND', { what: 'run of this campaign', id: String(otherRunId) });
+  if (first.campaignId !== other.campaignId)
+    throw new AppError('NOT_FOUND', { what: 'run of this campaign', id: String(otherRunId) });
   return { run: first, other };
-} // prettier-ignore
+}
 
 /** Puts the rows of another run below those of a run; its procedure goes over all of them. */
 export async function continueRun(services: Services, runId: number, body: ContinueBody): Promise<void> {

@@ -49,15 +49,25 @@ export function exportingRoutes(app: Routes, { db, loader, pools }: Services): v
       schema: { tags, summary: 'The record of a run’s import, as a JSON file', params: idParams },
     },
     async (request, reply) => {
-      const { name, fileName, fileSha256, fileBytes, parts, layout, record, sources, declared } = await run(db, request.params.id);
-      const account = { run: name, file: { name: fileName, sha256: fileSha256, bytes: fileBytes, parts }, layout, channels: declared, record, sources };
+      const { name, fileName, fileSha256, fileBytes, parts, layout, record, sources, declared } = await run(
+        db,
+        request.params.id,
+      );
+      const account = {
+        run: name,
+        file: { name: fileName, sha256: fileSha256, bytes: fileBytes, parts },
+        layout,
+        channels: declared,
+        record,
+        sources,
+      };
       return reply
         .type('application/json; charset=utf-8')
         .header('content-disposition', attachment(`${name} import record`, 'json'))
         .send(JSON.stringify(account, null, 2));
     },
   );
-} // prettier-ignore
+}
 
 /** Nothing but ASCII may stand in a header, so the file gets a plain name there. */
 function attachment(title: string, extension: string): string {

@@ -1,4 +1,29 @@
-import { comparisonBody, comparisonReply, comparisonRow, fitBody, fitReply, fitRow, idParams, judgementBody, judgementReply, ownModelBody, ownModelRow, rankingBody, rankingReply, readingsBody, readingsReply, trialComparisonBody, trialFitBody, type ComparisonBody, type ComparisonRow, type FitBody, type FitResults, type FitRow, type OwnModelBody, type OwnModelRow } from '@undameter/contract'; // prettier-ignore
+import {
+  comparisonBody,
+  comparisonReply,
+  comparisonRow,
+  fitBody,
+  fitReply,
+  fitRow,
+  idParams,
+  judgementBody,
+  judgementReply,
+  ownModelBody,
+  ownModelRow,
+  rankingBody,
+  rankingReply,
+  readingsBody,
+  readingsReply,
+  trialComparisonBody,
+  trialFitBody,
+  type ComparisonBody,
+  type ComparisonRow,
+  type FitBody,
+  type FitResults,
+  type FitRow,
+  type OwnModelBody,
+  type OwnModelRow,
+} from '@undameter/contract';
 import { AppError, modelOf, plain } from '@undameter/core';
 import { Errors } from 'typebox/value';
 import type { Services } from '../services';
@@ -23,12 +48,19 @@ export function checkModel<Body extends { model: string; settings: unknown }>(bo
 export async function resultsOf({ loader, pools }: Services, body: FitBody): Promise<FitResults> {
   try {
     const { series } = await pools.fit(await loader.fit(body));
-    return Object.fromEntries(series.map((s) => [s.name, Object.fromEntries(s.parameters.flatMap((p) => (p.value === null ? [] : [[p.symbol, [p.value, p.standardError]]])))]));
+    return Object.fromEntries(
+      series.map((s) => [
+        s.name,
+        Object.fromEntries(
+          s.parameters.flatMap((p) => (p.value === null ? [] : [[p.symbol, [p.value, p.standardError]]])),
+        ),
+      ]),
+    );
   } catch (error) {
     if (error instanceof AppError) return {};
     throw error;
   }
-} // prettier-ignore
+}
 
 export function modelRoutes(app: Routes, services: Services): void {
   const { db, loader, pools } = services;

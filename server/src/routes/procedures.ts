@@ -1,10 +1,25 @@
-import { appliedRun, applyBody, idParams, savedProcedureBody, savedProcedureRow, type AppliedRun, type ApplyBody, type SavedProcedureBody, type SavedProcedureRow } from '@undameter/contract'; // prettier-ignore
+import {
+  appliedRun,
+  applyBody,
+  idParams,
+  savedProcedureBody,
+  savedProcedureRow,
+  type AppliedRun,
+  type ApplyBody,
+  type SavedProcedureBody,
+  type SavedProcedureRow,
+} from '@undameter/contract';
 import { AppError, checkSettings, madeBySteps, parseUnit, sameUnit, symbolsRead, type Step } from '@undameter/core';
 import { randomUUID } from 'node:crypto';
 import { Type } from 'typebox';
 import type { Services } from '../services';
 import { channels, declareChannel, run, saveProcedure, type StoredChannel } from '../store/runs';
-import { createSavedProcedure, removeSavedProcedure, savedProcedures, updateSavedProcedure } from '../store/savedProcedures'; // prettier-ignore
+import {
+  createSavedProcedure,
+  removeSavedProcedure,
+  savedProcedures,
+  updateSavedProcedure,
+} from '../store/savedProcedures';
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
@@ -44,14 +59,20 @@ export function procedureRoutes(app: Routes, services: Services): void {
     async (request) => {
       (request.body.steps as Step[]).forEach(checkSettings);
       const applied: AppliedRun[] = [];
-      for (const runId of request.body.runIds) applied.push(await applyTo(services, request.params.id, runId, request.body)); // prettier-ignore
+      for (const runId of request.body.runIds)
+        applied.push(await applyTo(services, request.params.id, runId, request.body));
       return applied;
     },
   );
 }
 
 /** @throws {AppError} NOT_FOUND when the run is not of the campaign */
-async function applyTo({ db, loader, pools }: Services, campaignId: number, runId: number, body: ApplyBody): Promise<AppliedRun> {
+async function applyTo(
+  { db, loader, pools }: Services,
+  campaignId: number,
+  runId: number,
+  body: ApplyBody,
+): Promise<AppliedRun> {
   const head = await run(db, runId);
   if (head.campaignId !== campaignId) throw new AppError('NOT_FOUND', { what: 'run', id: String(runId) });
   // Each run's steps are its own: an id names one step of one run.
@@ -60,7 +81,9 @@ async function applyTo({ db, loader, pools }: Services, campaignId: number, runI
   const bench = await pools.evaluate({ run: await loader.run(runId, steps), conditions: [] });
   const units = new Map(bench.channels.map((c) => [c.symbol, c.unit]));
   const made = madeBySteps(steps);
-  const missing = symbolsRead(copies, head.along ?? undefined).filter((s) => !units.has(s) && !made.has(s) && isChannel(s, body));
+  const missing = symbolsRead(copies, head.along ?? undefined).filter(
+    (s) => !units.has(s) && !made.has(s) && isChannel(s, body),
+  );
   const otherUnits = body.channels.flatMap(({ symbol, unit }) => {
     const here = units.get(symbol);
     return here === undefined || sameUnit(here, unit) ? [] : [{ symbol, made: unit, here }];
@@ -68,11 +91,27 @@ async function applyTo({ db, loader, pools }: Services, campaignId: number, runI
   const undeclared = undeclaredOf(await channels(db, runId), body);
   if (body.save) {
     await saveProcedure(db, runId, steps, head.procedureVersion);
-    if (body.carriesUncertainty) for (const { here, uncertainty } of undeclared) await declareChannel(db, runId, here.symbol, { symbol: here.symbol, name: here.name, unit: here.unit, uncertainty });
+    if (body.carriesUncertainty)
+      for (const { here, uncertainty } of undeclared)
+        await declareChannel(db, runId, here.symbol, {
+          symbol: here.symbol,
+          name: here.name,
+          unit: here.unit,
+          uncertainty,
+        });
   }
   const { samples, kept, reports } = bench;
-  return { runId, runName: head.name, samples, kept, reports, missing, undeclared: undeclared.map((u) => u.here.symbol), otherUnits };
-} // prettier-ignore
+  return {
+    runId,
+    runName: head.name,
+    samples,
+    kept,
+    reports,
+    missing,
+    undeclared: undeclared.map((u) => u.here.symbol),
+    otherUnits,
+  };
+}
 
 /** Channels of a run of which nothing is declared, with what is declared of the one of the same symbol and unit. */
 const undeclaredOf = (here: readonly StoredChannel[], body: ApplyBody) =>

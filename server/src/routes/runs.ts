@@ -1,4 +1,25 @@
-import { benchBody, benchReply, channelBody, channelParams, costBody, costReply, done, formulaBody, formulaReply, idParams, monteCarloReply, procedureBody, procedureReply, qualityReply, renameBody, runReply, tracesBody, tracesReply, undoBody, type FormulaBody } from '@undameter/contract'; // prettier-ignore
+import {
+  benchBody,
+  benchReply,
+  channelBody,
+  channelParams,
+  costBody,
+  costReply,
+  done,
+  formulaBody,
+  formulaReply,
+  idParams,
+  monteCarloReply,
+  procedureBody,
+  procedureReply,
+  qualityReply,
+  renameBody,
+  runReply,
+  tracesBody,
+  tracesReply,
+  undoBody,
+  type FormulaBody,
+} from '@undameter/contract';
 import {
   AppError,
   checkSettings,

@@ -1,4 +1,15 @@
-import { fileQuery, idParams, tableBody, tableFileReply, tableRow, tableUse, tableVersion, type IdParams, type TableBody, type TableRow } from '@undameter/contract'; // prettier-ignore
+import {
+  fileQuery,
+  idParams,
+  tableBody,
+  tableFileReply,
+  tableRow,
+  tableUse,
+  tableVersion,
+  type IdParams,
+  type TableBody,
+  type TableRow,
+} from '@undameter/contract';
 import {
   AppError,
   builtInOf,

@@ -1,4 +1,16 @@
-import { histogramBody, histogramReply, idParams, pairsBody, pairsReply, spectrumBody, spectrumReply, stretchBody, stretchReply, whyBody, whyReply } from '@undameter/contract'; // prettier-ignore
+import {
+  histogramBody,
+  histogramReply,
+  idParams,
+  pairsBody,
+  pairsReply,
+  spectrumBody,
+  spectrumReply,
+  stretchBody,
+  stretchReply,
+  whyBody,
+  whyReply,
+} from '@undameter/contract';
 import type { Step } from '@undameter/core';
 import type { Services } from '../services';
 import type { Routes } from './Routes';
@@ -7,18 +19,35 @@ import type { Routes } from './Routes';
 export function viewRoutes(app: Routes, { loader, pools }: Services): void {
   const schema = { tags: ['views'], params: idParams };
   /** The run with the channels that are looked at, and those that its steps read. */
-  const withRun = async <B extends { symbols: string[]; steps?: unknown; x?: string }>(id: number, { steps, ...rest }: B) => {
+  const withRun = async <B extends { symbols: string[]; steps?: unknown; x?: string }>(
+    id: number,
+    { steps, ...rest }: B,
+  ) => {
     const wanted = rest.x === undefined ? rest.symbols : [...rest.symbols, rest.x];
     return { ...rest, run: await loader.run(id, steps as Step[] | undefined, wanted) };
   };
   app.post(
     '/runs/:id/stretch',
-    { schema: { ...schema, summary: 'What lies between two cursors', body: stretchBody, response: { 200: stretchReply } } },
+    {
+      schema: {
+        ...schema,
+        summary: 'What lies between two cursors',
+        body: stretchBody,
+        response: { 200: stretchReply },
+      },
+    },
     async (request) => pools.stretchOf(await withRun(request.params.id, request.body)),
   );
   app.post(
     '/runs/:id/why',
-    { schema: { ...schema, summary: 'Why a sample is or is not in the result', body: whyBody, response: { 200: whyReply } } },
+    {
+      schema: {
+        ...schema,
+        summary: 'Why a sample is or is not in the result',
+        body: whyBody,
+        response: { 200: whyReply },
+      },
+    },
     async (request) => {
       const { steps, at } = request.body;
       const run = await loader.run(request.params.id, steps as Step[] | undefined);
@@ -37,7 +66,14 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
   );
   app.post(
     '/runs/:id/histogram',
-    { schema: { ...schema, summary: 'How often channels take which values', body: histogramBody, response: { 200: histogramReply } } },
+    {
+      schema: {
+        ...schema,
+        summary: 'How often channels take which values',
+        body: histogramBody,
+        response: { 200: histogramReply },
+      },
+    },
     async (request) => pools.histogramsOf(await withRun(request.params.id, request.body)),
   );
-} // prettier-ignore
+}

@@ -17,7 +17,11 @@ const byId = async (db: Db, id: number): Promise<SavedProcedureRow> =>
   );
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
-export async function createSavedProcedure(db: Db, campaignId: number, body: SavedProcedureBody): Promise<SavedProcedureRow> {
+export async function createSavedProcedure(
+  db: Db,
+  campaignId: number,
+  body: SavedProcedureBody,
+): Promise<SavedProcedureRow> {
   oneOf(await db.sql`select id from campaign where id = ${campaignId}`, 'campaign', campaignId);
   const rows = await uniquely(
     'procedure',
@@ -28,7 +32,7 @@ export async function createSavedProcedure(db: Db, campaignId: number, body: Sav
       returning id`,
   );
   return byId(db, rows[0]!.id);
-} // prettier-ignore
+}
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function updateSavedProcedure(db: Db, id: number, body: SavedProcedureBody): Promise<SavedProcedureRow> {

@@ -89,10 +89,12 @@ export async function usesOfTable(db: Db, id: number): Promise<TableUse[]> {
   const asks = (step: Step): boolean => step.settings['table'] === symbol || readsOf(step, undefined).includes(symbol);
   return [
     ...runs.flatMap(({ runId, run, steps }) =>
-      steps.filter(asks).map((step) => ({ runId, where: run, what: stepKindOf(step.kind).words(step.settings as never).title })),
+      steps
+        .filter(asks)
+        .map((step) => ({ runId, where: run, what: stepKindOf(step.kind).words(step.settings as never).title })),
     ),
     ...conditions
       .filter(({ limits }) => limits.some((limit) => symbolsOfLimit(limit).includes(symbol)))
       .map(({ name }) => ({ runId: null, where: 'condition', what: name })),
   ];
-} // prettier-ignore
+}

@@ -142,6 +142,34 @@ export class BenchLoader {
   }
 }
 
-const toPropertyTable = ({ symbol, name, xName, xUnit, yUnit, source, method, xScale, yScale, outside, uncertainty, x, y, second }: PropertyTable): PropertyTable => ({
-  symbol, name, xName, xUnit, yUnit, source, method, xScale, yScale, outside, uncertainty, x, y, second,
-}); // prettier-ignore
+const toPropertyTable = ({
+  symbol,
+  name,
+  xName,
+  xUnit,
+  yUnit,
+  source,
+  method,
+  xScale,
+  yScale,
+  outside,
+  uncertainty,
+  x,
+  y,
+  second,
+}: PropertyTable): PropertyTable => ({
+  symbol,
+  name,
+  xName,
+  xUnit,
+  yUnit,
+  source,
+  method,
+  xScale,
+  yScale,
+  outside,
+  uncertainty,
+  x,
+  y,
+  second,
+});

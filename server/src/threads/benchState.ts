@@ -93,10 +93,14 @@ function pickedFrom(state: RunState, { name, limits }: NamedCondition, key: stri
   const read = symbols.map((symbol) => state.channels.get(symbol));
   if (!read.every((channel) => channel !== undefined)) return pick();
   let place: WeakMap<object, unknown> = picks;
-  for (const part of [state.mask, ...read.map((c) => c.values)]) place = remember(place, part, () => new WeakMap()) as WeakMap<object, unknown>;
-  const byKey = remember(place, state.mask, () => new Map<string, Attempt<Int32Array>>()) as Map<string, Attempt<Int32Array>>;
+  for (const part of [state.mask, ...read.map((c) => c.values)])
+    place = remember(place, part, () => new WeakMap()) as WeakMap<object, unknown>;
+  const byKey = remember(place, state.mask, () => new Map<string, Attempt<Int32Array>>()) as Map<
+    string,
+    Attempt<Int32Array>
+  >;
   return remember(byKey, `${key} ${JSON.stringify(read.map(({ unit, labels }) => [unit, labels]))}`, pick);
-} // prettier-ignore
+}
 
 function loggedState(run: BenchRun): RunState {
   const channels = run.channels.map(({ levels, ...channel }) => {

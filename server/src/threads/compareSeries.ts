@@ -29,7 +29,7 @@ import {
 import type { CandidateTask, CompareTask, FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
 import { barsOf, curveGrid, thinned } from './fitSeries';
-import { eachCondition, fitAll, nameOf, prepareSeries, type FittedSeries, type PreparedSeries } from './prepareSeries'; // prettier-ignore
+import { eachCondition, fitAll, nameOf, prepareSeries, type FittedSeries, type PreparedSeries } from './prepareSeries';
 import { attempt, budgetReply, reading, readings, type Attempt } from './toReply';
 
 /** A candidate on its way to be compared: what is the same for all series is computed once. */
@@ -89,7 +89,9 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTa
   const halfWidth = n > 1 ? (studentTQuantile(0.975, n - 1) * scatter) / Math.sqrt(n) : NaN;
   const drawn = (column: Float64Array) => indices.map((i) => reading(column[i]!));
   const isOwn = isOwnData(ready.task.fit, task, prepared);
-  const { state, text, differsIn, assessment } = isOwn ? ownData : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
+  const { state, text, differsIn, assessment } = isOwn
+    ? ownData
+    : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
   return {
     curve,
     points: n,
@@ -115,7 +117,7 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTa
     },
     problem: null,
   };
-} // prettier-ignore
+}
 
 /** Standard uncertainty of each difference; missing where none is known. */
 function uncertaintyOf({ x, known }: Difference): Float64Array {
@@ -152,12 +154,13 @@ const isOwnData = (fit: FitTask | undefined, reference: FitTask, { condition }: 
 function referenceOf({ points, data, random }: PreparedSeries, candidate: CurveCandidate): Reference {
   const shared = points.errors ?? [];
   const own = random.sigma?.some((u) => u > 0) ? random.sigma : undefined;
-  if (data.isReduced || own || shared.length === 0) return { ...points, shared, independent: own, independentX: random.sigmaX };
+  if (data.isReduced || own || shared.length === 0)
+    return { ...points, shared, independent: own, independentX: random.sigmaX };
   const off = difference(points, candidate, '').difference;
   const { tau } = dependenceOf(removeLine(off), 2);
   const noise = noiseOfColumn(points.y) * Math.sqrt(tau);
   return { ...points, shared, independent: points.y.map(() => noise) };
-} // prettier-ignore
+}
 
 interface Brought {
   curve: ComparedCandidate['curve'];
@@ -165,18 +168,26 @@ interface Brought {
 }
 
 /** What its maker states, which moves the whole curve, and what is known of its own errors. */
-function together({ uncertainty, name }: CandidateTask, own?: (x: Float64Array) => SharedError[]): CurveCandidate['shared'] {
+function together(
+  { uncertainty, name }: CandidateTask,
+  own?: (x: Float64Array) => SharedError[],
+): CurveCandidate['shared'] {
   if (uncertainty === null && !own) return undefined;
   return (x) => [
     ...(own?.(x) ?? []),
     ...(uncertainty === null ? [] : [{ source: `the stated ± of ${name}`, column: x.map(() => uncertainty) }]),
   ];
-} // prettier-ignore
+}
 
 /** A run's points in the units of the reference, scaled and offset as was said. */
 function ofRun({ data, condition }: PreparedSeries, task: CandidateTask): Brought {
   const state = benchState(task.run!).result.final;
-  const series = seriesData(state, usable(condition, task, state.channels, data.xChannel.symbol), { x: task.x, y: task.y }, task.name); // prettier-ignore
+  const series = seriesData(
+    state,
+    usable(condition, task, state.channels, data.xChannel.symbol),
+    { x: task.x, y: task.y },
+    task.name,
+  );
   const points: Curve = {
     x: convertColumn(series.x, unit(series.xChannel), unit(data.xChannel)),
     y: convertColumn(series.y, unit(series.yChannel), unit(data.yChannel)).map((v) => v * task.scale + task.offset),
@@ -201,12 +212,19 @@ function errorsAlong({ x }: Curve, errors: readonly PointErrors[], factor: numbe
 }
 
 /** Its own points where straight lines join them, else as it is interpolated; of very many points a grid. */
-function drawnThrough(points: Curve, method: string, candidate: CurveCandidate): { x: (number | null)[]; y: (number | null)[] } {
+function drawnThrough(
+  points: Curve,
+  method: string,
+  candidate: CurveCandidate,
+): { x: (number | null)[]; y: (number | null)[] } {
   const own = sortedCurve(points);
   if (method === 'linear' && own.x.length <= MOST_OWN) return { x: readings(own.x), y: readings(own.y) };
-  const x = own.x.length > MOST_OWN ? curveGrid(candidate.range) : Float64Array.from([...own.x, ...curveGrid(candidate.range)]).sort();
+  const x =
+    own.x.length > MOST_OWN
+      ? curveGrid(candidate.range)
+      : Float64Array.from([...own.x, ...curveGrid(candidate.range)]).sort();
   return { x: readings(x), y: readings(candidate.at(x)) };
-} // prettier-ignore
+}
 
 const MOST_OWN = 300;
 
@@ -216,15 +234,23 @@ const unit = (channel: Channel): Unit => parseUnit(channel.unit);
  * A limit on a channel that the candidate does not have cannot pick there and is left out; so is one on the x axis,
  * since it would cut the curve short where points are compared with it.
  */
-function usable(condition: Condition | undefined, task: CandidateTask, channels: ReadonlyMap<string, Channel>, x: string): Condition | undefined {
-  return condition && {
-    name: condition.name,
-    limits: condition.limits.filter(
-      // A curve without time has nothing that could be steady.
-      (limit) => !('steady' in limit) && symbolsOfLimit(limit).every((s) => channels.has(s) && s !== task.x && s !== x),
-    ),
-  };
-} // prettier-ignore
+function usable(
+  condition: Condition | undefined,
+  task: CandidateTask,
+  channels: ReadonlyMap<string, Channel>,
+  x: string,
+): Condition | undefined {
+  return (
+    condition && {
+      name: condition.name,
+      limits: condition.limits.filter(
+        // A curve without time has nothing that could be steady.
+        (limit) =>
+          !('steady' in limit) && symbolsOfLimit(limit).every((s) => channels.has(s) && s !== task.x && s !== x),
+      ),
+    }
+  );
+}
 
 /** A fit of the same condition, or its only one, over the range of its points. */
 function ofFit({ data, condition }: PreparedSeries, { task, fitted }: ReadyCandidate): Brought {
@@ -237,23 +263,51 @@ function ofFit({ data, condition }: PreparedSeries, { task, fitted }: ReadyCandi
   const factor = (yOwn.scale / yHere.scale) * task.scale;
   const ends = convertColumn(Float64Array.from(range), unit(own.xChannel), unit(data.xChannel)).sort();
   const at = (x: Float64Array): Float64Array =>
-    convertColumn(toOwn(x).map((v) => predict(fit, v).value), yOwn, yHere).map((v) => v * task.scale + task.offset);
+    convertColumn(
+      toOwn(x).map((v) => predict(fit, v).value),
+      yOwn,
+      yHere,
+    ).map((v) => v * task.scale + task.offset);
   const errors = (x: Float64Array): SharedError[] =>
-    errorsOfCurve(fit, toOwn(x), task.name).map(({ source, column }) => ({ source, column: column.map((v) => v * factor) }));
-  const candidate: CurveCandidate = { name: task.name, range: [ends[0]!, ends[1]!], at, shared: together(task, errors) };
+    errorsOfCurve(fit, toOwn(x), task.name).map(({ source, column }) => ({
+      source,
+      column: column.map((v) => v * factor),
+    }));
+  const candidate: CurveCandidate = {
+    name: task.name,
+    range: [ends[0]!, ends[1]!],
+    at,
+    shared: together(task, errors),
+  };
   const x = curveGrid([ends[0]!, ends[1]!]);
   const [values, half] = [at(x), toOwn(x).map((v) => Math.abs(factor) * predict(fit, v).spread.halfWidth)];
-  const curve = { x: readings(x), y: readings(values), low: readings(values.map((v, i) => v - half[i]!)), high: readings(values.map((v, i) => v + half[i]!)) };
+  const curve = {
+    x: readings(x),
+    y: readings(values),
+    low: readings(values.map((v, i) => v - half[i]!)),
+    high: readings(values.map((v, i) => v + half[i]!)),
+  };
   return { curve, candidate };
-} // prettier-ignore
+}
 
 const emptyCandidate = (): Omit<ComparedCandidate, 'problem'> => ({
   curve: { x: [], y: [], low: [], high: [] },
-  points: 0, outside: 0, mean: null, meanHalfWidth: null, rms: null, largest: null, largestAt: null, scaled: null,
-  correlation: null, within: null, e: null, uVal: null, budget: [],
+  points: 0,
+  outside: 0,
+  mean: null,
+  meanHalfWidth: null,
+  rms: null,
+  largest: null,
+  largestAt: null,
+  scaled: null,
+  correlation: null,
+  within: null,
+  e: null,
+  uVal: null,
+  budget: [],
   verdict: { state: 'notTested', text: '', differsIn: [] },
   drawn: { x: [], difference: [], reference: [], candidate: [], uncertainty: [] },
-}); // prettier-ignore
+});
 
 const emptySeries = (condition: NamedCondition | undefined, problem: ComparedSeries['problem']): ComparedSeries => ({
   name: nameOf(condition),

@@ -118,14 +118,14 @@ function wayOf(task: DrawTask): { way: Way; asked: Asked[] } {
   const isShared = (task.choices.shared ?? []).length > 0;
   const wanted = [task.series, ...(task.other === null || task.other === task.series ? [] : [task.other])];
   const hand = fittedOf(all, task.series);
-  const needed = isShared
-    ? all.flatMap((one) => one.value ?? [])
-    : wanted.map((which) => fittedOf(all, which));
+  const needed = isShared ? all.flatMap((one) => one.value ?? []) : wanted.map((which) => fittedOf(all, which));
   const place = (which: number): number => needed.indexOf(fittedOf(all, which));
   const asked = [
     ...askedOfParameters(task, hand, place(task.series)),
     ...askedOfCurve(task, hand, place(task.series)),
-    ...(wanted.length > 1 ? askedOfMeetings(hand, fittedOf(all, task.other!), [place(task.series), place(task.other!)]) : []),
+    ...(wanted.length > 1
+      ? askedOfMeetings(hand, fittedOf(all, task.other!), [place(task.series), place(task.other!)])
+      : []),
   ];
   const { steps } = task.run;
   const way: Way = {
@@ -144,7 +144,7 @@ function wayOf(task: DrawTask): { way: Way; asked: Asked[] } {
     quantities: asked.map((a) => a.quantity),
   };
   return { way, asked };
-} // prettier-ignore
+}
 
 const knownOf = (column: Float64Array | undefined): Float64Array | undefined =>
   column?.some((u) => u > 0) ? column : undefined;
@@ -189,15 +189,37 @@ function askedOfCurve(task: DrawTask, series: FittedSeries, which: number): Aske
   const { atX, atY } = task;
   const backTo = (to: number): Asked[] =>
     readBack(curve, to).map((r) =>
-      ofX(backQuantity(`${series.data.xChannel.symbol} where ${series.data.yChannel.symbol} is ${formatValue(to)} ${y}`.trim(), to, r.x, range, which), r, x),
+      ofX(
+        backQuantity(
+          `${series.data.xChannel.symbol} where ${series.data.yChannel.symbol} is ${formatValue(to)} ${y}`.trim(),
+          to,
+          r.x,
+          range,
+          which,
+        ),
+        r,
+        x,
+      ),
     );
   return [
-    ...(atX === null ? [] : [ofY(valueQuantity(`${series.data.yChannel.symbol} at ${formatValue(atX)} ${x}`.trim(), atX, which), readAt(curve, atX), y)]),
+    ...(atX === null
+      ? []
+      : [
+          ofY(
+            valueQuantity(`${series.data.yChannel.symbol} at ${formatValue(atX)} ${x}`.trim(), atX, which),
+            readAt(curve, atX),
+            y,
+          ),
+        ]),
     ...(atY === null ? [] : backTo(atY)),
     ...(atY === 0 ? [] : backTo(0)),
-    ...optima(curve).map((r) => ofX(optimumQuantity(`${series.data.xChannel.symbol} of the ${r.kind} place`, r.x, range, which), r, x)),
-  ].filter((a) => a.halfWidth > 0).slice(0, MOST_READINGS);
-} // prettier-ignore
+    ...optima(curve).map((r) =>
+      ofX(optimumQuantity(`${series.data.xChannel.symbol} of the ${r.kind} place`, r.x, range, which), r, x),
+    ),
+  ]
+    .filter((a) => a.halfWidth > 0)
+    .slice(0, MOST_READINGS);
+}
 
 const MOST_READINGS = 8;
 
@@ -205,8 +227,14 @@ function askedOfMeetings(series: FittedSeries, other: FittedSeries, places: [num
   const [x] = unitsOf(series);
   return crossings(readable(series), readable(other))
     .slice(0, MOST_READINGS)
-    .map((r) => ofX(meetingQuantity(`${series.data.xChannel.symbol} where it meets ${other.name}`, r.x, series.range, places), r, x));
-} // prettier-ignore
+    .map((r) =>
+      ofX(
+        meetingQuantity(`${series.data.xChannel.symbol} where it meets ${other.name}`, r.x, series.range, places),
+        r,
+        x,
+      ),
+    );
+}
 
 const unitsOf = ({ data }: FittedSeries): [string, string] => [
   printUnit(data.xChannel.unit),

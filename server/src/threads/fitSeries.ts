@@ -1,8 +1,31 @@
 import type { FitReply, SeriesReply } from '@undameter/contract';
-import { budgetOf, countKept, fTail, furtherSpread, goodnessOf, modelOf, numberChannelOf, predict, printUnit, scatterAbout, shortPoints, titleOf } from '@undameter/core'; // prettier-ignore
+import {
+  budgetOf,
+  countKept,
+  fTail,
+  furtherSpread,
+  goodnessOf,
+  modelOf,
+  numberChannelOf,
+  predict,
+  printUnit,
+  scatterAbout,
+  shortPoints,
+  titleOf,
+} from '@undameter/core';
 import type { FitTask, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
-import { endsOf, eachCondition, fitAll, meansOf, meansOfOthers, nameOf, parametersOf, type FittedSeries, type PreparedSeries } from './prepareSeries'; // prettier-ignore
+import {
+  endsOf,
+  eachCondition,
+  fitAll,
+  meansOf,
+  meansOfOthers,
+  nameOf,
+  parametersOf,
+  type FittedSeries,
+  type PreparedSeries,
+} from './prepareSeries';
 import { budgetReply, reading, readings } from './toReply';
 
 const MOST_DRAWN = 300;
@@ -40,7 +63,8 @@ function sharingOf(task: FitTask, together: readonly FittedSeries[]): FitReply['
   if (shared.length === 0 || together.length < 2) return null;
   const alone = fitAll({ ...task, choices: { ...task.choices, shared: [] } }).flatMap((one) => one.value ?? []);
   if (alone.length < together.length) return null;
-  const sum = (all: readonly FittedSeries[]): number => all.reduce((s, { fit: f, points }) => s + squaresOf(f.residuals, points.sigma), 0);
+  const sum = (all: readonly FittedSeries[]): number =>
+    all.reduce((s, { fit: f, points }) => s + squaresOf(f.residuals, points.sigma), 0);
   const freedom = alone.reduce((s, { fit: f }) => s + f.degreesOfFreedom, 0);
   const extra = together[0]!.fit.degreesOfFreedom - freedom;
   const [one, each] = [sum(together), sum(alone)];
@@ -53,7 +77,7 @@ function sharingOf(task: FitTask, together: readonly FittedSeries[]): FitReply['
       ? `One ${names} for all series holds them worse than one for each: so much by chance in ${chance} of cases (F = ${Number(f.toPrecision(3))}). They do not fall on each other.`
       : `One ${names} for all series holds them as well as one for each: the gain of more would come by chance in ${chance} of cases (F = ${Number(f.toPrecision(3))}).`;
   return { f: reading(f), p, text };
-} // prettier-ignore
+}
 
 const squaresOf = (residuals: Float64Array, sigma: Float64Array | undefined): number =>
   residuals.reduce((sum, r, i) => sum + (r / (sigma?.[i] ?? 1)) ** 2, 0);
@@ -74,9 +98,12 @@ function leftOutReply({ data: { x, y, setAside }, leftOut }: FittedSeries): Seri
   const near = [...setAside.x.keys()].filter((i) => nearX(setAside.x[i]!) && nearY(setAside.y[i]!));
   const outside = thinned(leftOut.x.length).indices;
   const aside = thinned(near.length).indices.map((k) => near[k]!);
-  const column = (axis: 'x' | 'y') => [...outside.map((i) => reading(leftOut[axis][i]!)), ...aside.map((i) => reading(setAside[axis][i]!))];
+  const column = (axis: 'x' | 'y') => [
+    ...outside.map((i) => reading(leftOut[axis][i]!)),
+    ...aside.map((i) => reading(setAside[axis][i]!)),
+  ];
   return { x: column('x'), y: column('y'), beyond: setAside.x.length - near.length };
-} // prettier-ignore
+}
 
 /** Evenly spaced x over a range, both ends included. */
 export const curveGrid = ([low, high]: readonly [number, number]): Float64Array =>
@@ -113,7 +140,9 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
       every,
       x: take(points.x),
       // With further x in it, a point is drawn where it would lie with those at their means.
-      y: points.others ? indices.map((i) => reading(fitted.curve(points.x[i]!).value + fitted.residuals[i]!)) : take(points.y),
+      y: points.others
+        ? indices.map((i) => reading(fitted.curve(points.x[i]!).value + fitted.residuals[i]!))
+        : take(points.y),
       residual: take(fitted.residuals),
       ...barsOf(series, indices),
     },
@@ -126,10 +155,13 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
       lowest: curve.map((p, i) => reading(p.value - further[i]!)),
       highest: curve.map((p, i) => reading(p.value + further[i]!)),
     },
-    means: meansOf(benchState(task.run).result.final, data).map(({ symbol, mean }) => ({ symbol, mean: reading(mean) })),
+    means: meansOf(benchState(task.run).result.final, data).map(({ symbol, mean }) => ({
+      symbol,
+      mean: reading(mean),
+    })),
     problem: null,
   };
-} // prettier-ignore
+}
 
 function parameterRows(task: FitTask, series: FittedSeries): SeriesReply['parameters'] {
   const { fit: fitted } = series;

@@ -28,12 +28,17 @@ export interface JoinedColumns {
 const loggedOf = (run: BenchRun): RunState => benchState({ ...run, steps: [] }).result.final;
 
 /** The columns of a run with the rows of another below them. */
-export function continueRun({ run, other, matches, times }: TwoRuns & Pick<ContinueBody, 'matches' | 'times'>): JoinedColumns {
+export function continueRun({
+  run,
+  other,
+  matches,
+  times,
+}: TwoRuns & Pick<ContinueBody, 'matches' | 'times'>): JoinedColumns {
   const base = [...loggedOf(run).channels.values()];
   const further = [...loggedOf(other).channels.values()];
   const shift = shiftOf({ run, other }, matches, times);
   return { columns: appendRun(base, further, matches, run.along, shift), shift };
-} // prettier-ignore
+}
 
 function shiftOf({ run, other }: TwoRuns, matches: ContinueBody['matches'], times: ContinueBody['times']): number {
   const from = matches.find((m) => m.symbol === run.along)?.from;
@@ -77,16 +82,27 @@ const keptOf = (state: RunState, values: Float64Array): Float64Array =>
   values.map((v, i) => (state.mask[i] === KEPT ? v : NaN));
 
 /** The offset at which a channel of the second log agrees best with one of the run. */
-export function offsetOf({ run, other, symbol, otherSymbol }: TwoRuns & { symbol: string; otherSymbol: string }): OffsetReply {
+export function offsetOf({
+  run,
+  other,
+  symbol,
+  otherSymbol,
+}: TwoRuns & { symbol: string; otherSymbol: string }): OffsetReply {
   const { own, its, second } = onTime({ run, other });
   // What the procedure sets aside, a start or a stop, is often what tells the offset.
   const a = { x: own, y: numberChannelOf(loggedOf(run), symbol).values };
   const b = { x: its, y: keptOf(second, numberChannelOf(second, otherSymbol).values) };
   return { ...findOffset(a, b), byClock: byClock({ run, other }) ?? null };
-} // prettier-ignore
+}
 
 /** Channels of the second log at the times of the run. Words are never mixed: the nearer one is taken. */
-export function joinRun({ run, other, offset, method, channels }: TwoRuns & Omit<JoinBody, 'otherRunId'>): JoinedColumns {
+export function joinRun({
+  run,
+  other,
+  offset,
+  method,
+  channels,
+}: TwoRuns & Omit<JoinBody, 'otherRunId'>): JoinedColumns {
   const { own, its, second } = onTime({ run, other });
   const x = its.map((v) => v + offset);
   const columns = channels.map(({ from }) => {
@@ -97,4 +113,4 @@ export function joinRun({ run, other, offset, method, channels }: TwoRuns & Omit
     return { values: brought, unit, labels, ...(uncertainty?.kind === 'channel' ? {} : { uncertainty }) };
   });
   return { columns, shift: offset };
-} // prettier-ignore
+}

@@ -52,23 +52,41 @@ export function judge(task: JudgeTask): JudgementReply {
   const candidate = { kind: task.model, settings: task.settings };
   const names = { x: data.xChannel.name, y: data.yChannel.name };
   const symbols = parameters.map((p) => p.symbol);
-  const rungs = diagnose({ model, candidate, data: points, fit, choices: task.choices, weights: task.weights, known, names, symbols }); // prettier-ignore
+  const rungs = diagnose({
+    model,
+    candidate,
+    data: points,
+    fit,
+    choices: task.choices,
+    weights: task.weights,
+    known,
+    names,
+    symbols,
+  });
   const straight = straightFit(model, points);
   return {
     rungs,
     tests: testsOf(points, fit.residuals),
     straight: straight && {
-      parameters: parameters.map(({ symbol, unit }, k) => ({ symbol, unit: printUnit(unit.text), value: reading(straight.parameters[k]!) })),
-      curve: { x: readings(curveGrid(series.range)), y: Array.from(curveGrid(series.range), (x) => reading(straight.curve(x))) },
+      parameters: parameters.map(({ symbol, unit }, k) => ({
+        symbol,
+        unit: printUnit(unit.text),
+        value: reading(straight.parameters[k]!),
+      })),
+      curve: {
+        x: readings(curveGrid(series.range)),
+        y: Array.from(curveGrid(series.range), (x) => reading(straight.curve(x))),
+      },
       says: straight.says,
     },
   };
-} // prettier-ignore
+}
 
 /** Rarer than one in a hundred is doubtful, in ten thousand a failure. */
 const stateOf = (p: number): 'passed' | 'doubtful' | 'failed' =>
   p < 1e-4 ? 'failed' : p < 0.01 ? 'doubtful' : 'passed';
-const rarely = (p: number): string => (p < 1e-4 ? 'less than 1 in 10 000' : p > 0.1 ? `${Math.round(p * 100)} %` : `${Number((p * 100).toPrecision(2))} %`); // prettier-ignore
+const rarely = (p: number): string =>
+  p < 1e-4 ? 'less than 1 in 10 000' : p > 0.1 ? `${Math.round(p * 100)} %` : `${Number((p * 100).toPrecision(2))} %`;
 
 function testsOf({ x }: FitData, residuals: Float64Array): JudgementReply['tests'] {
   const order = [...x.keys()].sort((a, b) => x[a]! - x[b]!);
@@ -85,17 +103,29 @@ function testsOf({ x }: FitData, residuals: Float64Array): JudgementReply['tests
       text: `by chance in ${rarely(mean.p)} of cases (Student’s t)`,
     },
     runs
-      ? { name: 'Signs along x', state: stateOf(runs.p), text: `${runs.runs} runs of one sign, ${runs.expected.toFixed(1)} expected; so few by chance in ${rarely(runs.p)} of cases` }
-      : { name: 'Signs along x', state: 'notTested', text: `not tested: ${x.length} points are too few for a runs test` },
+      ? {
+          name: 'Signs along x',
+          state: stateOf(runs.p),
+          text: `${runs.runs} runs of one sign, ${runs.expected.toFixed(1)} expected; so few by chance in ${rarely(runs.p)} of cases`,
+        }
+      : {
+          name: 'Signs along x',
+          state: 'notTested',
+          text: `not tested: ${x.length} points are too few for a runs test`,
+        },
     {
       name: 'Neighbours',
       state: dependent ? 'doubtful' : 'passed',
       text: `Durbin–Watson ${alongX.toFixed(2)} along x, ${inTime.toFixed(2)} in time order; near 2 where neighbours know nothing of each other${dependent ? '. They do here; of samples in time order the ± allows for it' : ''}`,
     },
     normal
-      ? { name: 'Normal', state: stateOf(normal.p), text: `so far from a normal distribution by chance in ${rarely(normal.p)} of cases (Anderson–Darling ${normal.statistic.toFixed(2)})` }
+      ? {
+          name: 'Normal',
+          state: stateOf(normal.p),
+          text: `so far from a normal distribution by chance in ${rarely(normal.p)} of cases (Anderson–Darling ${normal.statistic.toFixed(2)})`,
+        }
       : { name: 'Normal', state: 'notTested', text: `not tested: ${x.length} points are too few` },
-  ]; // prettier-ignore
+  ];
 }
 
 export interface ReadingsTask extends JudgeTask {
@@ -115,10 +145,15 @@ export function readCurve(task: ReadingsTask): ReadingsReply {
     at: task.atX === null ? [] : reply([readAt(curve, task.atX)]),
     back: task.atY === null ? [] : reply(readBack(curve, task.atY)),
     zeros: reply(readBack(curve, 0)),
-    optima: optima(curve).slice(0, MOST_READINGS).map((r) => halves(r, r.kind)),
-    crossings: task.other === null || task.other === task.series ? [] : reply(crossings(curve, readable(seriesInHand(task, task.other)))),
+    optima: optima(curve)
+      .slice(0, MOST_READINGS)
+      .map((r) => halves(r, r.kind)),
+    crossings:
+      task.other === null || task.other === task.series
+        ? []
+        : reply(crossings(curve, readable(seriesInHand(task, task.other)))),
   };
-} // prettier-ignore
+}
 
 const MOST_READINGS = 8;
 
@@ -179,10 +214,16 @@ export function rank(task: RankTask): RankingReply {
       runs: reading(r.runs),
       leftOut: reading(r.leftOut),
       nested: r.nested ? { simpler: r.nested.simpler, f: reading(r.nested.f), p: reading(r.nested.p) } : null,
-      values: (named.value ?? []).map(({ symbol }, k) => ({ symbol, value: reading(r.fit!.parameters[k]!), standardError: reading(r.fit!.standardErrors[k]!) })),
-      curve: r.fit ? { x: readings(grid), y: Array.from(grid, (at) => reading(r.fit!.curve(at).value)) } : { x: [], y: [] },
+      values: (named.value ?? []).map(({ symbol }, k) => ({
+        symbol,
+        value: reading(r.fit!.parameters[k]!),
+        standardError: reading(r.fit!.standardErrors[k]!),
+      })),
+      curve: r.fit
+        ? { x: readings(grid), y: Array.from(grid, (at) => reading(r.fit!.curve(at).value)) }
+        : { x: [], y: [] },
       problem: r.problem?.report() ?? named.problem,
     };
   });
   return { rows, suffices, sentence, points: data.x.length, every };
-} // prettier-ignore
+}

@@ -53,12 +53,19 @@ export function fitAll(task: FitTask): Attempt<FittedSeries>[] {
     return prepared.map((p) =>
       p.value ? attempt(() => fitted(p.value, fitModel(model, task.settings, p.value.points, task.choices))) : p,
     );
-  const joint = attempt(() => fitTogether(model, task.settings, together.map((p) => p.points), task.choices));
+  const joint = attempt(() =>
+    fitTogether(
+      model,
+      task.settings,
+      together.map((p) => p.points),
+      task.choices,
+    ),
+  );
   return prepared.map((p) => {
     if (!p.value) return p;
     return joint.value ? { value: fitted(p.value, joint.value[together.indexOf(p.value)]!), problem: null } : joint;
   });
-} // prettier-ignore
+}
 
 /** One of the series by its number. @throws {AppError} NOT_FOUND, and as its fit failed */
 export function fittedOf(all: readonly Attempt<FittedSeries>[], which: number): FittedSeries {
@@ -83,7 +90,8 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
   const taken = Int32Array.from(data.x, (_, i) => i).filter((i) => isIn(data.x[i]!));
   const inside = (column: Float64Array): Float64Array | undefined =>
     column.length === 0 ? undefined : range ? Float64Array.from(taken, (i) => column[i]!) : column;
-  const outside = (column: Float64Array): Float64Array => (range ? column.filter((_, i) => !isIn(data.x[i]!)) : new Float64Array()); // prettier-ignore
+  const outside = (column: Float64Array): Float64Array =>
+    range ? column.filter((_, i) => !isIn(data.x[i]!)) : new Float64Array();
   const x = inside(data.x) ?? data.x;
   if (x.length === 0) throw new AppError('FIT_RANGE_EMPTY', { series: name, from: range![0], to: range![1] });
   const known = { sigma: inside(data.sigma), sigmaX: inside(data.sigmaX) };
@@ -128,13 +136,14 @@ function noiseOf({ spread, members }: Series, taken: Int32Array, samples: number
  */
 function weightsOf({ weights }: FitTask, data: Series, { sigma, sigmaX }: Sigmas, random: Sigmas): Partial<FitData> {
   if (weights === 'none') return {};
-  const isKnown = (column: Float64Array | undefined): column is Float64Array => column !== undefined && column.every((s) => s > 0 && s < Infinity);
+  const isKnown = (column: Float64Array | undefined): column is Float64Array =>
+    column !== undefined && column.every((s) => s > 0 && s < Infinity);
   const ofY = isKnown(random.sigma) ? random.sigma : usable(sigma, data.x.length, data.yChannel.name);
   const sigmaIsAbsolute = weights !== 'relative' && isKnown(random.sigma);
   if (weights !== 'both') return { sigma: ofY, sigmaIsAbsolute };
   const ofX = isKnown(random.sigmaX) ? random.sigmaX : usable(sigmaX, data.x.length, data.xChannel.name);
   return { sigma: ofY, sigmaIsAbsolute, sigmaX: ofX };
-} // prettier-ignore
+}
 
 type Sigmas = PreparedSeries['known'];
 

@@ -44,14 +44,17 @@ export function reducePoints({ run, conditions, symbols }: PointsTask): PointsRe
       const picked = state.pickedBy(condition);
       if (picked.problem) return { points: [], problem: picked.problem };
       const key = JSON.stringify([condition.limits, wanted]);
-      return { points: state.once(`points ${key}`, () => operatingPoints(final, picked.value!, wanted)), problem: null };
+      return {
+        points: state.once(`points ${key}`, () => operatingPoints(final, picked.value!, wanted)),
+        problem: null,
+      };
     });
     const problem = found.problem ?? found.value?.problem;
     if (problem) reply.problems.push({ conditionId: condition.id, problem });
     found.value?.points.forEach((p, k) => reply.points.push(pointReply(condition.id, k + 1, p)));
   }
   return reply;
-} // prettier-ignore
+}
 
 /** What can be reduced: numbers that are present among what is kept. */
 const numbersOf = ({ channels, along }: RunState): Channel[] =>

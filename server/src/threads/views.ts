@@ -89,8 +89,16 @@ export function spectraOf(task: ViewTask & { as: 'amplitude' | 'density' }): Spe
   return task.symbols.map((symbol) => {
     const found = attempt(() => {
       const { values, name } = numberChannelOf(final, symbol);
-      const longest = segments(x, values, inside, xName, final.gaps).reduce((a, b) => (b.length > a.length ? b : a), new Int32Array()); // prettier-ignore
-      if (longest.length < 8) throw new AppError('TOO_FEW_SAMPLES', { name: `The longest stretch of "${name}"`, have: longest.length, need: 8 }); // prettier-ignore
+      const longest = segments(x, values, inside, xName, final.gaps).reduce(
+        (a, b) => (b.length > a.length ? b : a),
+        new Int32Array(),
+      );
+      if (longest.length < 8)
+        throw new AppError('TOO_FEW_SAMPLES', {
+          name: `The longest stretch of "${name}"`,
+          have: longest.length,
+          need: 8,
+        });
       const { y, spacing } = needEven(gather(values, longest), gather(x, longest), {
         name: xName,
         method: 'a spectrum',
@@ -102,7 +110,13 @@ export function spectraOf(task: ViewTask & { as: 'amplitude' | 'density' }): Spe
       return { lines: thinned(lines.frequency, lines.value), samples: longest.length };
     });
     const [frequency, value] = found.value?.lines ?? [new Float64Array(), new Float64Array()];
-    return { symbol, frequency: readings(frequency), value: readings(value), samples: found.value?.samples ?? 0, problem: found.problem }; // prettier-ignore
+    return {
+      symbol,
+      frequency: readings(frequency),
+      value: readings(value),
+      samples: found.value?.samples ?? 0,
+      problem: found.problem,
+    };
   });
 }
 
@@ -123,7 +137,12 @@ export function histogramsOf(task: ViewTask): HistogramReply {
   const kept = keptWithin(final, task);
   return task.symbols.map((symbol) => {
     const made = histogram(gather(numberChannelOf(final, symbol).values, kept));
-    return { symbol, low: reading(made?.low ?? NaN), width: reading(made?.width ?? NaN), counts: Array.from(made?.counts ?? []) }; // prettier-ignore
+    return {
+      symbol,
+      low: reading(made?.low ?? NaN),
+      width: reading(made?.width ?? NaN),
+      counts: Array.from(made?.counts ?? []),
+    };
   });
 }
 

@@ -48,4 +48,4 @@ export function Pages() {
       </Routes>
     </Suspense>
   );
-} // prettier-ignore
+}

@@ -16,7 +16,16 @@ interface PlaceFrameProps {
 }
 
 /** Every place is the same bench: head and ledger above, the chart, the board below it, one panel at the right. */
-export function PlaceFrame({ title, context, ledger, heading, chart, board, panel, boardHeight = 210 }: PlaceFrameProps) {
+export function PlaceFrame({
+  title,
+  context,
+  ledger,
+  heading,
+  chart,
+  board,
+  panel,
+  boardHeight = 210,
+}: PlaceFrameProps) {
   const [panelWidth, setPanelWidth] = usePreference('panelWidth', 312);
   return (
     <div className="place">
@@ -37,14 +46,23 @@ export function PlaceFrame({ title, context, ledger, heading, chart, board, pane
               </main>
             </Splitter.Panel>
             {board && (
-              <Splitter.Panel defaultSize={boardHeight} min={60} collapsible={{ start: true, end: true, showCollapsibleIcon: 'auto' }}>
+              <Splitter.Panel
+                defaultSize={boardHeight}
+                min={60}
+                collapsible={{ start: true, end: true, showCollapsibleIcon: 'auto' }}
+              >
                 {board}
               </Splitter.Panel>
             )}
           </Splitter>
         </Splitter.Panel>
         {panel && (
-          <Splitter.Panel defaultSize={panelWidth} min={260} max={620} collapsible={{ start: true, end: true, showCollapsibleIcon: 'auto' }}>
+          <Splitter.Panel
+            defaultSize={panelWidth}
+            min={260}
+            max={620}
+            collapsible={{ start: true, end: true, showCollapsibleIcon: 'auto' }}
+          >
             <aside className="panel" aria-label="In hand">
               {panel}
             </aside>
@@ -53,4 +71,4 @@ export function PlaceFrame({ title, context, ledger, heading, chart, board, pane
       </Splitter>
     </div>
   );
-} // prettier-ignore
+}

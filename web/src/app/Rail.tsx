@@ -3,7 +3,15 @@ import { NavLink } from 'react-router';
 import { useTheme } from '../theme/ThemeProvider';
 import { addressOf, places } from './places';
 
-export function Rail({ campaign, onFind, onKeys }: { campaign?: CampaignReply | undefined; onFind(): void; onKeys(): void }) {
+export function Rail({
+  campaign,
+  onFind,
+  onKeys,
+}: {
+  campaign?: CampaignReply | undefined;
+  onFind(): void;
+  onKeys(): void;
+}) {
   const { name, toggle } = useTheme();
   return (
     <nav className="rail" aria-label="Places">
@@ -38,4 +46,4 @@ export function Rail({ campaign, onFind, onKeys }: { campaign?: CampaignReply | 
       </button>
     </nav>
   );
-} // prettier-ignore
+}

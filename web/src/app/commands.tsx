@@ -1,4 +1,13 @@
-import { createContext, useContext, useEffect, useLayoutEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react'; // prettier-ignore
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 
 /** Something that can be done from the command list, and from the keyboard where it has a key. */
 export interface Command {
@@ -83,10 +92,15 @@ const typing = (target: EventTarget | null): boolean =>
   (target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)));
 
 /** The keys of an event as a command states them. */
-export function keysOf({ key, ctrlKey, metaKey, shiftKey }: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey'>): string {
+export function keysOf({
+  key,
+  ctrlKey,
+  metaKey,
+  shiftKey,
+}: Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'shiftKey'>): string {
   const ctrl = ctrlKey || metaKey;
   return `${ctrl ? 'Ctrl+' : ''}${ctrl && shiftKey ? 'Shift+' : ''}${key.length === 1 ? key.toUpperCase() : key}`;
-} // prettier-ignore
+}
 
 export function CommandProvider({ children }: { children: ReactNode }) {
   const [store] = useState(() => new CommandStore());

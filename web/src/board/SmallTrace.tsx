@@ -4,7 +4,8 @@ export function SmallTrace({ values, colour }: { values: readonly (number | null
   if (present.length < 2) return null;
   const low = Math.min(...present);
   const span = Math.max(...present) - low || 1;
-  const at = (v: number, i: number) => `${((i / (values.length - 1)) * 108 + 1).toFixed(1)} ${(17 - ((v - low) / span) * 15).toFixed(1)}`; // prettier-ignore
+  const at = (v: number, i: number) =>
+    `${((i / (values.length - 1)) * 108 + 1).toFixed(1)} ${(17 - ((v - low) / span) * 15).toFixed(1)}`;
   const path = values.map((v, i) => (v === null ? '' : `${i > 0 && values[i - 1] !== null ? 'L' : 'M'}${at(v, i)}`));
   return (
     <svg width="96" height="18" viewBox="0 0 110 18" preserveAspectRatio="none" aria-hidden>

@@ -28,12 +28,24 @@ describe('the chart language', () => {
     const simulated = line(curve, { name: 'simulated', colour: '#000000', dashed: true });
     expect(model['lineStyle']).toMatchObject({ type: 'solid' });
     expect(simulated['lineStyle']).toMatchObject({ type: [6, 4] });
-    expect(model).toMatchObject({ connectNulls: false, data: [[1, 10], [2, null], [3, 30]] }); // prettier-ignore
+    expect(model).toMatchObject({
+      connectNulls: false,
+      data: [
+        [1, 10],
+        [2, null],
+        [3, 30],
+      ],
+    });
   });
 
   test('a band runs along the upper curve and back along the lower, leaving out what is missing', () => {
     const made = band({ x: [1, 2, 3], low: [0, null, 2], high: [4, 5, 6] }, '#000000', 'band');
-    expect(made['data']).toEqual([[1, 4], [3, 6], [3, 2], [1, 0]]); // prettier-ignore
+    expect(made['data']).toEqual([
+      [1, 4],
+      [3, 6],
+      [3, 2],
+      [1, 0],
+    ]);
   });
 });
 
@@ -43,15 +55,22 @@ describe('a stack of panes', () => {
     palette,
     x: { title: 'Flow (L/min)' },
     panes: [
-      { title: 'a', weight: 3, marks: [line({ x: [2, 118], y: [1, 2] }, { name: 'a', colour: '#000000', endLabel: 'a' })] },
+      {
+        title: 'a',
+        weight: 3,
+        marks: [line({ x: [2, 118], y: [1, 2] }, { name: 'a', colour: '#000000', endLabel: 'a' })],
+      },
       { title: 'b', weight: 1, marks: [line({ x: [20, 90], y: [1, 2] }, { name: 'b', colour: '#000000' })] },
     ],
-  }); // prettier-ignore
+  });
   const axes = option['xAxis'] as { min: number; max: number; name: string }[];
   const grids = option['grid'] as { top: number; height: number }[];
 
   test('shares one x range, from zero where the data begin near it, with room for a name at the end', () => {
-    expect(axes.map((a) => [a.min, a.max])).toEqual([[0, 130], [0, 130]]); // prettier-ignore
+    expect(axes.map((a) => [a.min, a.max])).toEqual([
+      [0, 130],
+      [0, 130],
+    ]);
     expect(commonRange([])).toBeUndefined();
   });
   test('gives height by weight and names x once, below', () => {
@@ -61,7 +80,14 @@ describe('a stack of panes', () => {
   test('puts each mark into its own pane', () =>
     expect((option['series'] as { xAxisIndex: number }[]).map((s) => s.xAxisIndex)).toEqual([0, 1]));
   test('has room left when the window is very low', () =>
-    expect(stackOption({ size: { width: 300, height: 20 }, palette, x: { title: '' }, panes: [{ title: '', weight: 1, marks: [] }] })['grid']).toMatchObject([{ height: 40 }])); // prettier-ignore
+    expect(
+      stackOption({
+        size: { width: 300, height: 20 },
+        palette,
+        x: { title: '' },
+        panes: [{ title: '', weight: 1, marks: [] }],
+      })['grid'],
+    ).toMatchObject([{ height: 40 }]));
 });
 
 test('a PNG states its density in a chunk with a right checksum, before the picture data', () => {

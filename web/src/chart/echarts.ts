@@ -1,6 +1,14 @@
 /** The parts of the chart library that the bench uses. */
 import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
-import { AxisPointerComponent, GraphicComponent, GridComponent, MarkAreaComponent, MarkLineComponent, TitleComponent, TooltipComponent } from 'echarts/components'; // prettier-ignore
+import {
+  AxisPointerComponent,
+  GraphicComponent,
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  TitleComponent,
+  TooltipComponent,
+} from 'echarts/components';
 import * as echarts from 'echarts/core';
 import { CanvasRenderer, SVGRenderer } from 'echarts/renderers';
 

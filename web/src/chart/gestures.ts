@@ -155,8 +155,14 @@ export function drawSelection({ chart, panes }: Drawn, range: readonly [number, 
     if (width < 0) continue;
     const shape = { x: x - (width < 2 ? 1 : 0), y: grid.top, width: Math.max(2, width), height: grid.height };
     zr.add(
-      new echarts.graphic.Rect({ name: 'selection', z: 90, silent: true, shape, style: { fill: colour, opacity: 0.16 } }),
-    ); // prettier-ignore
+      new echarts.graphic.Rect({
+        name: 'selection',
+        z: 90,
+        silent: true,
+        shape,
+        style: { fill: colour, opacity: 0.16 },
+      }),
+    );
   }
 }
 
@@ -180,12 +186,16 @@ export function drawOverlay({ chart, panes }: Drawn, overlay: Overlay | null, ha
   const group = new echarts.graphic.Group({ name: 'overlay', silent: true });
   const clip = { x: grid.left, y: grid.top, width: chart.getWidth() - grid.left - grid.right, height: grid.height };
   group.setClipPath(new echarts.graphic.Rect({ shape: clip }));
-  const points = overlay.x.map((x, i) => pixel(x, overlay.y[i]!)).filter(([px, py]) => Number.isFinite(px) && Number.isFinite(py)); // prettier-ignore
+  const points = overlay.x
+    .map((x, i) => pixel(x, overlay.y[i]!))
+    .filter(([px, py]) => Number.isFinite(px) && Number.isFinite(py));
   const style = { stroke: overlay.colour, lineWidth: 1.8, lineDash: [1.5, 3.5], fill: 'none' };
   group.add(new echarts.graphic.Polyline({ zlevel: 1, silent: true, shape: { points }, style }));
   for (const { x, y } of overlay.handles) {
     const [cx, cy] = pixel(x, y);
-    group.add(new echarts.graphic.Circle({ zlevel: 1, silent: true, shape: { cx, cy, r: 5.5 }, style: { fill: handleColour } })); // prettier-ignore
+    group.add(
+      new echarts.graphic.Circle({ zlevel: 1, silent: true, shape: { cx, cy, r: 5.5 }, style: { fill: handleColour } }),
+    );
   }
   zr.add(group);
 }

@@ -36,7 +36,10 @@ interface LineLook {
   z?: number;
 }
 
-export const line = (points: Points, { name, colour, width = 1.5, opacity = 1, dashed, dotted, held, endLabel, z = 3 }: LineLook): Mark => ({
+export const line = (
+  points: Points,
+  { name, colour, width = 1.5, opacity = 1, dashed, dotted, held, endLabel, z = 3 }: LineLook,
+): Mark => ({
   type: 'line',
   name,
   data: pairs(points),
@@ -52,7 +55,7 @@ export const line = (points: Points, { name, colour, width = 1.5, opacity = 1, d
     : {
         endLabel: { show: true, formatter: endLabel, color: colour, align: 'left', offset: [2, -6], fontWeight: 600 },
       }),
-}); // prettier-ignore
+});
 
 interface PointLook {
   name: string;
@@ -75,10 +78,13 @@ export const points = (at: Points, { name, colour, series, ground, size = 7 }: P
 });
 
 /** A knot or a point under the cursor: filled. */
-export const knots = (at: Points, { name, colour, size = 6 }: { name: string; colour: string; size?: number }): Mark => ({
+export const knots = (
+  at: Points,
+  { name, colour, size = 6 }: { name: string; colour: string; size?: number },
+): Mark => ({
   ...points(at, { name, colour, series: 0, ground: colour, size }),
   z: 5,
-}); // prettier-ignore
+});
 
 export const setAsideCrosses = (at: Points, palette: Palette): Mark => ({
   type: 'scatter',
@@ -130,7 +136,10 @@ export function band({ x, low, high }: { x: Column; low: Column; high: Column },
 type Ring = readonly (readonly [number, number])[];
 
 /** Areas of a map with their rims, each an outer ring and the rings of its holes, and what the rim means written on it. */
-export const region = (areas: readonly (readonly Ring[])[], { colour, label, ink }: { colour: string; label: string; ink: string }): Mark => ({
+export const region = (
+  areas: readonly (readonly Ring[])[],
+  { colour, label, ink }: { colour: string; label: string; ink: string },
+): Mark => ({
   type: 'custom',
   name: label,
   silent: true,
@@ -148,11 +157,16 @@ export const region = (areas: readonly (readonly Ring[])[], { colour, label, ink
       children: [
         { type: 'path', shape: { pathData }, style: { fill: colour, opacity: 0.09 } },
         { type: 'path', shape: { pathData }, style: { stroke: colour, lineWidth: 1, fill: 'none' } },
-        { type: 'text', x, y, style: { text: label, fill: ink, fontSize: 11, textAlign: 'center', textVerticalAlign: 'middle' } },
+        {
+          type: 'text',
+          x,
+          y,
+          style: { text: label, fill: ink, fontSize: 11, textAlign: 'center', textVerticalAlign: 'middle' },
+        },
       ],
     };
   },
-}); // prettier-ignore
+});
 
 /** A thin line across the pane at one y, such as zero under residuals. */
 export const level = (y: number, colour: string): Mark => ({

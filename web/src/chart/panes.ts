@@ -62,9 +62,16 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
   const grids = panes.map((pane, i) => {
     const height = (room * pane.weight) / weights;
     const grid = {
-      left: LEFT, right: panes.some((p) => p.right) ? LEFT : RIGHT, top, height, outerBoundsMode: 'none',
-      show: true, backgroundColor: palette.sheet, borderColor: palette.line, borderWidth: 1,
-    }; // prettier-ignore
+      left: LEFT,
+      right: panes.some((p) => p.right) ? LEFT : RIGHT,
+      top,
+      height,
+      outerBoundsMode: 'none',
+      show: true,
+      backgroundColor: palette.sheet,
+      borderColor: palette.line,
+      borderWidth: 1,
+    };
     top += height + gapBelow(i);
     return grid;
   });
@@ -94,31 +101,52 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
       const last = i === panes.length - 1 || panes[i + 1]!.ownX !== undefined;
       const look = (pane.ownX ? pane.ownX.look : x.look) ?? {};
       return {
-        gridIndex: i, scale: true, ...axisOf(look, pane.ownX ? commonRange([pane]) : range),
-        name: last ? (pane.ownX?.title ?? x.title) : '', nameLocation: 'middle', nameGap: 24,
+        gridIndex: i,
+        scale: true,
+        ...axisOf(look, pane.ownX ? commonRange([pane]) : range),
+        name: last ? (pane.ownX?.title ?? x.title) : '',
+        nameLocation: 'middle',
+        nameGap: 24,
         nameTextStyle: { color: palette.ink, fontFamily: fonts.words, fontSize: 12.5 },
         axisLine: { onZero: false, lineStyle: { color: palette.line } },
         axisTick: { show: false },
-        axisLabel: { ...axisText, show: last, hideOverlap: true, ...labelsOf(look), showMinLabel: x.range === undefined, showMaxLabel: x.range === undefined },
+        axisLabel: {
+          ...axisText,
+          show: last,
+          hideOverlap: true,
+          ...labelsOf(look),
+          showMinLabel: x.range === undefined,
+          showMaxLabel: x.range === undefined,
+        },
         splitLine: { lineStyle: { color: palette.hair } },
-      }; // prettier-ignore
+      };
     }),
     yAxis: [
       ...panes.map((pane, i) => ({
-        gridIndex: i, scale: true,
+        gridIndex: i,
+        scale: true,
         ...axisOf(pane.look ?? {}, pane.yRange),
-        ...(pane.words ? { min: -1, max: pane.words.length, interval: 1 } : pane.yRange || pane.look?.log ? {} : { boundaryGap: ['0%', '10%'] }),
+        ...(pane.words
+          ? { min: -1, max: pane.words.length, interval: 1 }
+          : pane.yRange || pane.look?.log
+            ? {}
+            : { boundaryGap: ['0%', '10%'] }),
         splitNumber: splitsOf(grids[i]!.height),
         axisLine: { onZero: false, lineStyle: { color: palette.line } },
         axisTick: { show: false },
         axisLabel: {
-          ...axisText, ...labelsOf(pane.look ?? {}), ...(pane.words ? { formatter: wordAt(pane.words) } : {}),
-          showMinLabel: panes.length === 1 && !pane.yRange, showMaxLabel: panes.length === 1 && !pane.yRange,
+          ...axisText,
+          ...labelsOf(pane.look ?? {}),
+          ...(pane.words ? { formatter: wordAt(pane.words) } : {}),
+          showMinLabel: panes.length === 1 && !pane.yRange,
+          showMaxLabel: panes.length === 1 && !pane.yRange,
         },
         splitLine: { lineStyle: { color: palette.hair } },
       })),
       ...seconds.map((second) => ({
-        gridIndex: second.grid, scale: true, position: 'right',
+        gridIndex: second.grid,
+        scale: true,
+        position: 'right',
         ...axisOf(second.look ?? {}, second.yRange),
         splitNumber: splitsOf(grids[second.grid]!.height),
         axisLine: { onZero: false, lineStyle: { color: palette.line } },
@@ -126,7 +154,7 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
         axisLabel: { ...axisText, ...labelsOf(second.look ?? {}), showMinLabel: false, showMaxLabel: false },
         splitLine: { show: false },
       })),
-    ], // prettier-ignore
+    ],
     series: [
       ...panes.flatMap((pane, i) => pane.marks.map((mark) => ({ ...mark, xAxisIndex: i, yAxisIndex: i }))),
       ...seconds.flatMap((second, k) =>
@@ -153,14 +181,26 @@ function keyOf(entries: readonly KeyEntry[], right: number, top: number, palette
     const left = right - words - 34;
     const still = { silent: true, z: 20 };
     const style = { text: label, fill: palette.ink, font: `12px ${fonts.words}`, textVerticalAlign: 'middle' };
-    return [...markOf(mark, left, y, palette).map((piece) => ({ ...piece, ...still })), { type: 'text', x: left + 34, y, style, ...still }];
+    return [
+      ...markOf(mark, left, y, palette).map((piece) => ({ ...piece, ...still })),
+      { type: 'text', x: left + 34, y, style, ...still },
+    ];
   });
-} // prettier-ignore
+}
 
 function markOf(mark: KeyEntry['mark'], left: number, y: number, palette: Palette): Record<string, unknown>[] {
   const middle = left + 13;
-  const style = { stroke: palette.ink, lineWidth: 1.4, fill: 'transparent', lineDash: mark === 'dashed' ? [6, 4] : null };
-  const segment = (x1: number, y1: number, x2: number, y2: number, stroke = palette.ink) => ({ type: 'line', shape: { x1, y1, x2, y2 }, style: { ...style, stroke } });
+  const style = {
+    stroke: palette.ink,
+    lineWidth: 1.4,
+    fill: 'transparent',
+    lineDash: mark === 'dashed' ? [6, 4] : null,
+  };
+  const segment = (x1: number, y1: number, x2: number, y2: number, stroke = palette.ink) => ({
+    type: 'line',
+    shape: { x1, y1, x2, y2 },
+    style: { ...style, stroke },
+  });
   switch (mark) {
     case 'symbol':
       return [{ type: 'circle', shape: { cx: middle, cy: y, r: 3.2 }, style }];
@@ -169,7 +209,7 @@ function markOf(mark: KeyEntry['mark'], left: number, y: number, palette: Palett
     default:
       return [segment(left, y, left + 26, y)];
   }
-} // prettier-ignore
+}
 
 /** One range of x for all panes, so that what stands below each other belongs together; room for names at the ends. */
 export function commonRange(panes: readonly Pick<Pane, 'marks'>[]): [number, number] | undefined {

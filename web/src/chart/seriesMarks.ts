@@ -7,7 +7,13 @@ import type { ChartOption } from './echarts';
 import { axisTitle, stackOption, type KeyEntry, type Pane } from './panes';
 
 /** Measured points as open symbols, the fitted model as a solid line in its 95 % confidence band. */
-const fittedMarks = (series: SeriesReply, index: number, palette: Palette, label: string | undefined, withPrediction = false) => {
+const fittedMarks = (
+  series: SeriesReply,
+  index: number,
+  palette: Palette,
+  label: string | undefined,
+  withPrediction = false,
+) => {
   const colour = colourOf(palette, index);
   const { x, lowest, highest } = series.curve;
   return [
@@ -18,9 +24,15 @@ const fittedMarks = (series: SeriesReply, index: number, palette: Palette, label
       ? [errorBars({ ...series.drawn, xError: series.drawn.xUncertainty, yError: series.drawn.yUncertainty }, colour)]
       : []),
     points(series.drawn, { name: '', colour, series: index, ground: palette.sheet, size: 6 }),
-    line(series.curve, { name: series.name, colour, width: 2, z: 6, ...(label === undefined ? {} : { endLabel: label }) }),
+    line(series.curve, {
+      name: series.name,
+      colour,
+      width: 2,
+      z: 6,
+      ...(label === undefined ? {} : { endLabel: label }),
+    }),
   ];
-}; // prettier-ignore
+};
 
 /** Of the whole height and width: ends of curves nearer than this would write over each other. */
 const SAME_PLACE = 0.05;
@@ -34,13 +46,14 @@ export function endLabels(series: readonly Pick<SeriesReply, 'name' | 'curve'>[]
     return Math.max(...all) - Math.min(...all) || 1;
   }) as [number, number];
   const isNear = (a: number, b: number): boolean =>
-    Math.abs(ends[a]![0] - ends[b]![0]) < SAME_PLACE * width && Math.abs(ends[a]![1] - ends[b]![1]) < SAME_PLACE * height;
+    Math.abs(ends[a]![0] - ends[b]![0]) < SAME_PLACE * width &&
+    Math.abs(ends[a]![1] - ends[b]![1]) < SAME_PLACE * height;
   return series.map(({ name }, i) => {
     const together = series.flatMap((_, k) => (k === i || isNear(i, k) ? [k] : []));
     if (together.length < 2) return name;
     return together[0] === i ? `${together.length} series` : undefined;
   });
-} // prettier-ignore
+}
 
 /** What the lower pane shows of the residuals. */
 export const residualViews = {
@@ -83,11 +96,24 @@ export function fitOption({ fit, palette, size, view, inHand, extras, withPredic
   const marks = [
     ...fit.series.flatMap((s, i) => fittedMarks(s, i, palette, labels[i], withPrediction && i === inHand)),
     ...extras.map(({ curve, name, series, look }) =>
-      line(curve, { name, colour: look === 'thin' ? palette.soft : colourOf(palette, series), width: look === 'thin' ? 1.2 : 1.8, dashed: look === 'dashed', z: 7 })),
+      line(curve, {
+        name,
+        colour: look === 'thin' ? palette.soft : colourOf(palette, series),
+        width: look === 'thin' ? 1.2 : 1.8,
+        dashed: look === 'dashed',
+        z: 7,
+      }),
+    ),
   ];
   const pane: Pane = { title: axisTitle(fit.y), weight: 3, marks };
-  return stackOption({ size, palette, panes: [pane, residualPane(fit, palette, view)], x: { title: axisTitle(fit.x) }, key });
-} // prettier-ignore
+  return stackOption({
+    size,
+    palette,
+    panes: [pane, residualPane(fit, palette, view)],
+    x: { title: axisTitle(fit.x) },
+    key,
+  });
+}
 
 /** Residuals of the drawn points, in one of their views. */
 function residualPane(fit: FitReply, palette: Palette, view: ResidualView): Pane {
@@ -108,7 +134,7 @@ function residualPane(fit: FitReply, palette: Palette, view: ResidualView): Pane
       ),
     ],
   };
-} // prettier-ignore
+}
 
 const ownTitle = (fit: FitReply, view: ResidualView): string =>
   ({

@@ -17,7 +17,15 @@ interface KeepButtonsProps {
 }
 
 /** The foot of the form of whatever is in hand: what hinders, Save, Delete. */
-export function KeepButtons({ keeping, label = 'Save', disabled, onSave, deletable, problem, children }: KeepButtonsProps) {
+export function KeepButtons({
+  keeping,
+  label = 'Save',
+  disabled,
+  onSave,
+  deletable,
+  problem,
+  children,
+}: KeepButtonsProps) {
   return (
     <>
       <Sentence error={problem ? { message: problem } : keeping.error} />
@@ -35,4 +43,4 @@ export function KeepButtons({ keeping, label = 'Save', disabled, onSave, deletab
       </div>
     </>
   );
-} // prettier-ignore
+}

@@ -9,7 +9,13 @@ interface PickerProps<Value extends string | number> {
 }
 
 /** Chooses what is in hand, above the work. */
-export function Picker<Value extends string | number>({ label, placeholder, value, options, onChange }: PickerProps<Value>) {
+export function Picker<Value extends string | number>({
+  label,
+  placeholder,
+  value,
+  options,
+  onChange,
+}: PickerProps<Value>) {
   return (
     <Select<Value>
       className="picker"
@@ -22,4 +28,4 @@ export function Picker<Value extends string | number>({ label, placeholder, valu
       options={[...options]}
     />
   );
-} // prettier-ignore
+}

@@ -25,6 +25,16 @@ test('what to improve first is said where one source makes most of it', () => {
 });
 
 test('the scatter of a second curve stands by itself, and a random source loses its mark', () => {
-  const lines = ['scatter', 'scatter of the other', '~n'].map((source) => ({ source, kind: 'random' as const, contribution: 1, share: 1 / 3, degreesOfFreedom: 5 }));
-  expect(budgetRows(lines, '').map((r) => r.source)).toEqual(['scatter of the points', 'scatter of the points of the other', 'n']);
-}); // prettier-ignore
+  const lines = ['scatter', 'scatter of the other', '~n'].map((source) => ({
+    source,
+    kind: 'random' as const,
+    contribution: 1,
+    share: 1 / 3,
+    degreesOfFreedom: 5,
+  }));
+  expect(budgetRows(lines, '').map((r) => r.source)).toEqual([
+    'scatter of the points',
+    'scatter of the points of the other',
+    'n',
+  ]);
+});

@@ -11,4 +11,7 @@ export function download(name: string, content: Blob | string): void {
 
 /** A name that every file system takes: `Head against flow` becomes `head-against-flow`. */
 export const fileName = (name: string): string =>
-  name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'undameter'; // prettier-ignore
+  name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '') || 'undameter';

@@ -43,8 +43,14 @@ describe('signals', () => {
   });
   test('the first drag with a new set-aside replaces its empty range, the next ones are added', () => {
     expect(drag(aside(true, [[0, 0]]), [3, 4]).draft!.step.settings['ranges']).toEqual([[3, 4]]);
-    expect(drag(aside(true, [[3, 4]]), [6, 7]).draft!.step.settings['ranges']).toEqual([[3, 4], [6, 7]]); // prettier-ignore
-    expect(drag(aside(false, [[5, 5]]), [6, 7]).draft!.step.settings['ranges']).toEqual([[5, 5], [6, 7]]); // prettier-ignore
+    expect(drag(aside(true, [[3, 4]]), [6, 7]).draft!.step.settings['ranges']).toEqual([
+      [3, 4],
+      [6, 7],
+    ]);
+    expect(drag(aside(false, [[5, 5]]), [6, 7]).draft!.step.settings['ranges']).toEqual([
+      [5, 5],
+      [6, 7],
+    ]);
   });
   test('opening a saved step shows the whole run, since time may be counted otherwise there; a new one keeps the window', () => {
     const zoomedIn = { ...nothingInHand, window: [5, 6] as [number, number] };
@@ -65,7 +71,12 @@ describe('signals', () => {
     expect(panned([20, 40], [0, 100], -0.5)).toEqual([10, 30]);
   });
   test('a click takes the nearest sample; a spike is hit where the hand is, not where the curve is', () => {
-    const samples = [[1, 0], [1.1, 90], [1.2, 0], [9, 0]] as const; // prettier-ignore
+    const samples = [
+      [1, 0],
+      [1.1, 90],
+      [1.2, 0],
+      [9, 0],
+    ] as const;
     expect(nearestOf(samples, { x: 1.12, y: 88, reach: 0.5 })).toBe(1.1);
     expect(nearestOf(samples, { x: 1.0, y: 1, reach: 0.5 })).toBe(1);
     expect(nearestOf(samples, { x: 5, y: 0, reach: 0.5 })).toBeNull();
@@ -80,22 +91,92 @@ describe('signals', () => {
   test('few samples are drawn as symbols, many as a line', () => {
     const kinds = (n: number) => {
       const xs = Array.from({ length: n }, (_, i) => i);
-      const trace = { symbol: 'p', x: xs, y: xs, everySample: true, setAside: { x: [], y: [], count: 0 }, doubtful: null, inConditions: [] };
-      const channel = { symbol: 'p', name: 'Pressure', unit: 'kPa', origin: 'logged' as const, lowest: 0, mean: 0, highest: 1, standardDeviation: 1, missing: 0, present: n, uncertainty: null, labels: null, decimals: null, trace: [] };
-      const traces = { whole: [0, n] as [number, number], window: [0, n] as [number, number], samplesInWindow: n, traces: [trace], problem: null };
-      const option = signalsOption({ traces, shown: [{ channel, series: 0 }], along: undefined, looks: {}, palette: palettes.light }, { width: 900, height: 400 });
+      const trace = {
+        symbol: 'p',
+        x: xs,
+        y: xs,
+        everySample: true,
+        setAside: { x: [], y: [], count: 0 },
+        doubtful: null,
+        inConditions: [],
+      };
+      const channel = {
+        symbol: 'p',
+        name: 'Pressure',
+        unit: 'kPa',
+        origin: 'logged' as const,
+        lowest: 0,
+        mean: 0,
+        highest: 1,
+        standardDeviation: 1,
+        missing: 0,
+        present: n,
+        uncertainty: null,
+        labels: null,
+        decimals: null,
+        trace: [],
+      };
+      const traces = {
+        whole: [0, n] as [number, number],
+        window: [0, n] as [number, number],
+        samplesInWindow: n,
+        traces: [trace],
+        problem: null,
+      };
+      const option = signalsOption(
+        { traces, shown: [{ channel, series: 0 }], along: undefined, looks: {}, palette: palettes.light },
+        { width: 900, height: 400 },
+      );
       return (option['series'] as { type: string }[]).map((s) => s.type);
-    }; // prettier-ignore
+    };
     expect(kinds(20)).toEqual(['scatter', 'line']);
     expect(kinds(2000)).toEqual(['line']);
   });
 });
 
 describe('intake', () => {
-  const column = (index: number, name: string, proposed = true) => ({ index, name, symbol: name, unit: 's', unitFrom: 'heading' as const, type: 'number' as const, reading: { index, reads: 'number' as const }, because: { why: '', sure: 'sure' as const }, missing: 0, notNumber: 0, proposed }); // prettier-ignore
-  const layout = { encoding: 'utf-8', delimiter: ',', decimal: '.', headingLine: 1, unitsLine: null, firstDataLine: 2 } as const; // prettier-ignore
-  const preview = (...names: string[]) => ({ columns: names.map((n, i) => column(i, n, n !== 'dead')), lines: [], rowsSeen: 1, whole: true, preamble: [], properties: [], timeColumn: 0, doubts: [] }); // prettier-ignore
-  const upload = { uploadId: 'u', name: 'simulated-head.csv', bytes: 1, levels: [], again: null, recognised: null, layout, why: {} as UploadReply['why'], preview: preview('t', 'Q', 'dead') }; // prettier-ignore
+  const column = (index: number, name: string, proposed = true) => ({
+    index,
+    name,
+    symbol: name,
+    unit: 's',
+    unitFrom: 'heading' as const,
+    type: 'number' as const,
+    reading: { index, reads: 'number' as const },
+    because: { why: '', sure: 'sure' as const },
+    missing: 0,
+    notNumber: 0,
+    proposed,
+  });
+  const layout = {
+    encoding: 'utf-8',
+    delimiter: ',',
+    decimal: '.',
+    headingLine: 1,
+    unitsLine: null,
+    firstDataLine: 2,
+  } as const;
+  const preview = (...names: string[]) => ({
+    columns: names.map((n, i) => column(i, n, n !== 'dead')),
+    lines: [],
+    rowsSeen: 1,
+    whole: true,
+    preamble: [],
+    properties: [],
+    timeColumn: 0,
+    doubts: [],
+  });
+  const upload = {
+    uploadId: 'u',
+    name: 'simulated-head.csv',
+    bytes: 1,
+    levels: [],
+    again: null,
+    recognised: null,
+    layout,
+    why: {} as UploadReply['why'],
+    preview: preview('t', 'Q', 'dead'),
+  };
 
   test('begins with what was understood: proposed columns, the file’s name, a simulated file by its name', () => {
     const state = begin(upload);
@@ -115,12 +196,27 @@ describe('intake', () => {
   test('a correction survives another reading where the column stayed the same', () => {
     const corrected = intake(begin(upload), { type: 'column', index: 1, change: { symbol: 'Q_p', keep: false } });
     const reread = intake(corrected, { type: 'reread', layout, preview: preview('t', 'Q', 'more') });
-    expect(reread.columns.map((c) => [c.symbol, c.keep])).toEqual([['t', true], ['Q_p', false], ['more', true]]); // prettier-ignore
+    expect(reread.columns.map((c) => [c.symbol, c.keep])).toEqual([
+      ['t', true],
+      ['Q_p', false],
+      ['more', true],
+    ]);
   });
 });
 
 describe('tables', () => {
-  const row = { symbol: 'rho', name: 'Density', xName: 'T', xUnit: '°C', yUnit: 'kg/m³', source: 's', outside: 'refuse', x: [0, 10], y: [2, 1], second: null } as unknown as TableRow; // prettier-ignore
+  const row = {
+    symbol: 'rho',
+    name: 'Density',
+    xName: 'T',
+    xUnit: '°C',
+    yUnit: 'kg/m³',
+    source: 's',
+    outside: 'refuse',
+    x: [0, 10],
+    y: [2, 1],
+    second: null,
+  } as unknown as TableRow;
   test.each([
     ['3,5', 3.5],
     ['−2', -2],
@@ -129,26 +225,85 @@ describe('tables', () => {
     ['x', null],
   ])('typed "%s" is %s', (text, value) => expect(typedNumber(text)).toBe(value));
   test.each([
-    [{ cells: [['1', 'x'], ['2', '2']] }, 'Row 1, column 2 reads "x"'], // prettier-ignore
+    [
+      {
+        cells: [
+          ['1', 'x'],
+          ['2', '2'],
+        ],
+      },
+      'Row 1, column 2 reads "x"',
+    ],
     [{ source: ' ' }, 'still needs a source'],
-    [{ cells: [['1', '1'], ['', '']] }, 'at least two knots'], // prettier-ignore
-    [{ shape: 'grid' as const, cells: [['', '1', 'b'], ['0', '1', '2']] }, 'Column 3 has no number'], // prettier-ignore
-    [{ shape: 'scattered' as const, cells: [['0', '1', '2'], ['1', '', '3']] }, 'Row 2, column 2'], // prettier-ignore
-    [{ shape: 'grid' as const, cells: [['', '1', '2'], ['0', '1', '2'], ['1', '3', '4']] }, 'needs a second argument'], // prettier-ignore
+    [
+      {
+        cells: [
+          ['1', '1'],
+          ['', ''],
+        ],
+      },
+      'at least two knots',
+    ],
+    [
+      {
+        shape: 'grid' as const,
+        cells: [
+          ['', '1', 'b'],
+          ['0', '1', '2'],
+        ],
+      },
+      'Column 3 has no number',
+    ],
+    [
+      {
+        shape: 'scattered' as const,
+        cells: [
+          ['0', '1', '2'],
+          ['1', '', '3'],
+        ],
+      },
+      'Row 2, column 2',
+    ],
+    [
+      {
+        shape: 'grid' as const,
+        cells: [
+          ['', '1', '2'],
+          ['0', '1', '2'],
+          ['1', '3', '4'],
+        ],
+      },
+      'needs a second argument',
+    ],
   ])('%j says what is to be done', (change, sentence) =>
     expect(bodyOf({ ...draftOf(row), ...change })).toEqual({ problem: expect.stringContaining(sentence) }),
   );
   test('a typing error is pointed at in the cell in which it stands, whatever the order of the rows', () => {
-    const cells = [40, 35, 30, 25, 20, 15, 10, 5, 0].map((x) => [String(x), String(x === 10 ? 909.7 : 1000 - 0.1 * x - 0.003 * x * x)]); // prettier-ignore
+    const cells = [40, 35, 30, 25, 20, 15, 10, 5, 0].map((x) => [
+      String(x),
+      String(x === 10 ? 909.7 : 1000 - 0.1 * x - 0.003 * x * x),
+    ]);
     const found = understand({ ...draftOf(row), cells });
     if (!('doubts' in found)) throw new Error('not understood');
     const odd = found.doubts.find((d) => d.kind === 'typingError')!;
     expect(found.places[odd.knot!]).toEqual([6, 1]);
     expect(found.doubts.map((d) => d.kind)).toContain('order');
   });
-  const second = { name: 'Share', unit: '%', method: 'linear', scale: 'plain' as const, w: [0, 10, 20], isScattered: false };
+  const second = {
+    name: 'Share',
+    unit: '%',
+    method: 'linear',
+    scale: 'plain' as const,
+    w: [0, 10, 20],
+    isScattered: false,
+  };
   const grid = { ...row, x: [5, 15], y: [1, 2, 3, 4, 5, 6], second } as TableBody;
-  const points = { ...row, x: [0, 1, 5], y: [7, 8, 9], second: { ...second, w: [2, 1, 9], isScattered: true } } as TableBody;
+  const points = {
+    ...row,
+    x: [0, 1, 5],
+    y: [7, 8, 9],
+    second: { ...second, w: [2, 1, 9], isScattered: true },
+  } as TableBody;
   test.each([[row as TableBody], [grid], [points]])('goes out as JSON and comes back the same: %j', async (body) => {
     expect(bodyOf(draftOf(body))).toEqual({ body });
     const file = await asJson({ ...body, notes: 'n' }).text();
@@ -156,33 +311,95 @@ describe('tables', () => {
   });
   test('as CSV it names its source; a grid stands as it is', () => {
     expect(asCsv(row)).toBe('Source: s\r\nT (°C),Density (kg/m³)\r\n0,2\r\n10,1\r\n');
-    expect(asCsv(grid)).toBe('Source: s\r\nAcross: Share (%). Values: Density (kg/m³)\r\nT (°C),0,10,20\r\n5,1,2,3\r\n15,4,5,6\r\n');
+    expect(asCsv(grid)).toBe(
+      'Source: s\r\nAcross: Share (%). Values: Density (kg/m³)\r\nT (°C),0,10,20\r\n5,1,2,3\r\n15,4,5,6\r\n',
+    );
     expect(asCsv(points)).toContain('\r\nT (°C),Share (%),Density (kg/m³)\r\n0,2,7\r\n');
   });
   test('what is no table is told', () => {
-    for (const bad of ['{', 'null', '{"x":[1],"y":[1,2]}', '{"x":[1],"y":["2"]}', '{"x":[1],"y":[1],"second":{"w":[1,2]}}'])
+    for (const bad of [
+      '{',
+      'null',
+      '{"x":[1],"y":[1,2]}',
+      '{"x":[1],"y":["2"]}',
+      '{"x":[1],"y":[1],"second":{"w":[1,2]}}',
+    ])
       expect(fromJson(bad, 'b.json')).toEqual({ problem: expect.stringContaining('"b.json" is no table') });
   });
   test('what cannot be interpolated says why', () => {
-    expect(understand({ ...draftOf(row), yScale: 'log', cells: [['1', '-1'], ['2', '1']] })).toEqual({ problem: expect.stringContaining('Row 1') });
-    expect(understand({ ...draftOf(points), cells: [['1', '1', '1'], ['1', '1', '2'], ['3', '4', '5']] })).toEqual({ problem: expect.stringContaining('stands twice') });
+    expect(
+      understand({
+        ...draftOf(row),
+        yScale: 'log',
+        cells: [
+          ['1', '-1'],
+          ['2', '1'],
+        ],
+      }),
+    ).toEqual({ problem: expect.stringContaining('Row 1') });
+    expect(
+      understand({
+        ...draftOf(points),
+        cells: [
+          ['1', '1', '1'],
+          ['1', '1', '2'],
+          ['3', '4', '5'],
+        ],
+      }),
+    ).toEqual({ problem: expect.stringContaining('stands twice') });
   });
   test('another shape keeps what it has a place for, there and back', () => {
     const { cells } = draftOf(grid);
     const list = reshaped('grid', 'scattered', cells);
-    expect(list).toEqual([['5', '0', '1'], ['5', '10', '2'], ['5', '20', '3'], ['15', '0', '4'], ['15', '10', '5'], ['15', '20', '6']]);
+    expect(list).toEqual([
+      ['5', '0', '1'],
+      ['5', '10', '2'],
+      ['5', '20', '3'],
+      ['15', '0', '4'],
+      ['15', '10', '5'],
+      ['15', '20', '6'],
+    ]);
     expect(reshaped('scattered', 'grid', list)).toEqual(cells);
-    expect(reshaped('grid', 'curve', cells)).toEqual([['5', '1'], ['15', '4']]);
-    expect(knotsOf('grid', [['', '20', '', '10'], ['2', '1', '', '3'], ['1', '5', '', '6'], ['3', 'x', '', '4']])).toEqual({ x: [1, 2], w: [10, 20], y: [6, 5, 3, 1], places: [[2, 3], [2, 1], [1, 3], [1, 1]] });
+    expect(reshaped('grid', 'curve', cells)).toEqual([
+      ['5', '1'],
+      ['15', '4'],
+    ]);
+    expect(
+      knotsOf('grid', [
+        ['', '20', '', '10'],
+        ['2', '1', '', '3'],
+        ['1', '5', '', '6'],
+        ['3', 'x', '', '4'],
+      ]),
+    ).toEqual({
+      x: [1, 2],
+      w: [10, 20],
+      y: [6, 5, 3, 1],
+      places: [
+        [2, 3],
+        [2, 1],
+        [1, 3],
+        [1, 1],
+      ],
+    });
   });
   test('three columns of a file that fill a grid are one; headings that are numbers are the second argument', () => {
     const column = (name: string, ...values: number[]) => ({ name, unit: '', values });
     const long = [column('T', 1, 1, 2, 2), column('share', 0, 5, 0, 5), column('mu', 1, 2, 3, 4)];
-    expect(fromColumns(long, { x: 0, w: 1, y: 2 })).toMatchObject({ shape: 'grid', cells: [['', '0', '5'], ['1', '1', '2'], ['2', '3', '4']] });
-    expect(fromColumns([column('T', 1, 2), column('0', 1, 3), column('5', 2, 4)], { x: 0, w: null, y: 1 })).toMatchObject({ shape: 'grid' });
+    expect(fromColumns(long, { x: 0, w: 1, y: 2 })).toMatchObject({
+      shape: 'grid',
+      cells: [
+        ['', '0', '5'],
+        ['1', '1', '2'],
+        ['2', '3', '4'],
+      ],
+    });
+    expect(
+      fromColumns([column('T', 1, 2), column('0', 1, 3), column('5', 2, 4)], { x: 0, w: null, y: 1 }),
+    ).toMatchObject({ shape: 'grid' });
     expect(fromColumns(long, { x: 0, w: null, y: 2 })).toMatchObject({ shape: 'curve' });
   });
-}); // prettier-ignore
+});
 
 describe('conditions', () => {
   const n = { symbol: 'n', unit: 'rpm', labels: null };
@@ -219,19 +436,39 @@ describe('a fit in hand', () => {
   const body = { ...newFit('f', 1), x: 'Q', y: 'H' };
   test('what a rung proposes is set, and what stood for other parameters goes with the model', () => {
     const typed = { ...body, choices: { start: { a0: 1 }, fixed: { a1: 2 }, loss: 'huber' as const } };
-    expect(mended(typed, { says: '', candidate: { kind: 'exponential', settings: {} } }, '2900 rpm')).toMatchObject({ model: 'exponential', choices: { loss: 'huber' } });
+    expect(mended(typed, { says: '', candidate: { kind: 'exponential', settings: {} } }, '2900 rpm')).toMatchObject({
+      model: 'exponential',
+      choices: { loss: 'huber' },
+    });
     expect(mended(typed, { says: '', ownStarts: true }, '').choices).toEqual({ fixed: { a1: 2 }, loss: 'huber' });
     expect(mended(body, { says: '', range: [1, 2] }, '2900 rpm').choices).toEqual({ ranges: { '2900 rpm': [1, 2] } });
     expect(mended(body, { says: '', fixed: { a2: 0 } }, '').choices).toEqual({ fixed: { a2: 0 } });
   });
   test('a parameter is treated in one way only', () => {
     const fixed = withState({}, 'a0', 'fixed', 3);
-    expect(withState(withState(fixed, 'a0', 'shared', 3), 'a1', 'tied', 2)).toEqual({ shared: ['a0'], tied: { a1: '2' } });
+    expect(withState(withState(fixed, 'a0', 'shared', 3), 'a1', 'tied', 2)).toEqual({
+      shared: ['a0'],
+      tied: { a1: '2' },
+    });
     expect(withState(fixed, 'a0', 'found', 3)).toEqual({});
   });
   const x = Array.from({ length: 21 }, (_, i) => i);
-  const parameters = [{ symbol: 'a0', value: 2, standardError: 0.1 }, { symbol: 'a1', value: 0.5, standardError: 0.01 }];
-  const series = { expression: 'a0 + a1*x', parameters, residualStandardDeviation: 0.5, drawn: { every: 1, x, y: x.map((v) => 2 + 0.5 * v + (v % 2 ? 0.1 : -0.1)), residual: x.map((v) => (v % 2 ? 0.1 : -0.1)) }, curve: { x } } as unknown as SeriesReply;
+  const parameters = [
+    { symbol: 'a0', value: 2, standardError: 0.1 },
+    { symbol: 'a1', value: 0.5, standardError: 0.01 },
+  ];
+  const series = {
+    expression: 'a0 + a1*x',
+    parameters,
+    residualStandardDeviation: 0.5,
+    drawn: {
+      every: 1,
+      x,
+      y: x.map((v) => 2 + 0.5 * v + (v % 2 ? 0.1 : -0.1)),
+      residual: x.map((v) => (v % 2 ? 0.1 : -0.1)),
+    },
+    curve: { x },
+  } as unknown as SeriesReply;
   test('a nudge tells how the misfit grows, and how far a parameter goes within the scatter', () => {
     // 5 % of 2 is as far off as the points are: the misfit grows by the root of two, and a little for its mean.
     expect(nudged(series, { symbol: 'a0', share: 0.05 }).growth).toBeCloseTo(Math.SQRT2, 1);
@@ -239,7 +476,8 @@ describe('a fit in hand', () => {
     expect(rangeWithin(series, 'a1')!.map((v) => Number(v.toFixed(6)))).toEqual([0.475, 0.525]);
   });
   test('curves that end together are counted at their end, not written over each other', () => {
-    const curve = (name: string, end: number) => ({ name, curve: { x: [0, 10], y: [30, end] } }) as unknown as SeriesReply;
+    const curve = (name: string, end: number) =>
+      ({ name, curve: { x: [0, 10], y: [30, end] } }) as unknown as SeriesReply;
     expect(endLabels([curve('a', 5), curve('b', 15), curve('c', 5.5)])).toEqual(['2 series', 'b', undefined]);
     expect(endLabels([curve('a', 5)])).toEqual([]);
   });
@@ -251,14 +489,37 @@ describe('a fit in hand', () => {
     expect(normal.x[10]).toBeCloseTo(0, 12);
     expect(normal.y[0]).toBe(-0.1);
   });
-}); // prettier-ignore
+});
 
 describe('what is computed while a step is in hand', () => {
-  const saved = [step('trim', { channel: 't' }), step('smooth', { channel: 'p', symbol: 'p_s' }), step('derive', { symbol: 'H' })]; // prettier-ignore
+  const saved = [
+    step('trim', { channel: 't' }),
+    step('smooth', { channel: 'p', symbol: 'p_s' }),
+    step('derive', { symbol: 'H' }),
+  ];
   const inHand = (index: number) => ({ index, isNew: false, step: saved[index]! });
-  const row = (symbol: string, origin: 'logged' | 'derived' = 'logged') => ({ symbol, name: symbol, unit: 'kPa', origin, lowest: 0, mean: 0, highest: 1, standardDeviation: 0, missing: 0, present: 9, uncertainty: null, labels: null, decimals: null, trace: [] }); // prettier-ignore
+  const row = (symbol: string, origin: 'logged' | 'derived' = 'logged') => ({
+    symbol,
+    name: symbol,
+    unit: 'kPa',
+    origin,
+    lowest: 0,
+    mean: 0,
+    highest: 1,
+    standardDeviation: 0,
+    missing: 0,
+    present: 9,
+    uncertainty: null,
+    labels: null,
+    decimals: null,
+    trace: [],
+  });
   const report = (symbol?: string) => ({ made: symbol ? { symbol, unit: '' } : null }) as BenchReply['reports'][number];
-  const bench = { along: 't', channels: [row('t'), row('n'), row('p'), row('p_s', 'derived'), row('H', 'derived')], reports: [report(), report('p_s'), report('H')] } as unknown as BenchReply; // prettier-ignore
+  const bench = {
+    along: 't',
+    channels: [row('t'), row('n'), row('p'), row('p_s', 'derived'), row('H', 'derived')],
+    reports: [report(), report('p_s'), report('H')],
+  } as unknown as BenchReply;
 
   test('the run is shown as the step leaves it; later steps wait', () =>
     expect(trialOf(saved, inHand(0), () => '')!.map((s) => s.kind)).toEqual(['trim']));

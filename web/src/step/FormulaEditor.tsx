@@ -25,7 +25,36 @@ interface FormulaEditorProps {
 }
 
 /** The units that are offered behind a number; any other can be typed. */
-const UNITS = ['m', 'mm', 's', 'min', 'h', 'Hz', 'rpm', 'rad/s', 'm/s', 'm/s^2', 'kg', 'N', 'N m', 'kg m^2', 'Pa', 'kPa', 'bar', 'W', 'kW', 'J', '°C', 'K', 'L/min', 'm^3/h', 'kg/m^3', 'V', 'A', 'ohm']; // prettier-ignore
+const UNITS = [
+  'm',
+  'mm',
+  's',
+  'min',
+  'h',
+  'Hz',
+  'rpm',
+  'rad/s',
+  'm/s',
+  'm/s^2',
+  'kg',
+  'N',
+  'N m',
+  'kg m^2',
+  'Pa',
+  'kPa',
+  'bar',
+  'W',
+  'kW',
+  'J',
+  '°C',
+  'K',
+  'L/min',
+  'm^3/h',
+  'kg/m^3',
+  'V',
+  'A',
+  'ohm',
+];
 
 /** A line of formula with completion of what the run and the campaign have, and its error marked at the character. */
 export default function FormulaEditor({ value, words, problem, onChange }: FormulaEditorProps) {
@@ -63,7 +92,10 @@ export default function FormulaEditor({ value, words, problem, onChange }: Formu
   useEffect(() => {
     const { state } = view.current!;
     const from = Math.min(problem?.at ?? 0, Math.max(0, state.doc.length - 1));
-    const marks = problem && state.doc.length > 0 ? [{ from, to: from + 1, severity: 'error' as const, message: problem.message }] : []; // prettier-ignore
+    const marks =
+      problem && state.doc.length > 0
+        ? [{ from, to: from + 1, severity: 'error' as const, message: problem.message }]
+        : [];
     view.current!.dispatch(setDiagnostics(state, marks));
   }, [problem?.at, problem?.message]); // eslint-disable-line react-hooks/exhaustive-deps -- the object is new each time, its parts are not
   return <div className="formula-editor" ref={place} />;
@@ -71,9 +103,19 @@ export default function FormulaEditor({ value, words, problem, onChange }: Formu
 
 function offered(context: CompletionContext, words: readonly Word[]): CompletionResult | null {
   const unit = context.matchBefore(/\[[^\]]*/);
-  if (unit) return { from: unit.from + 1, options: UNITS.map((label) => ({ label, apply: `${label}]`, type: 'unit' })), validFor: /^[^\]]*$/ }; // prettier-ignore
+  if (unit)
+    return {
+      from: unit.from + 1,
+      options: UNITS.map((label) => ({ label, apply: `${label}]`, type: 'unit' })),
+      validFor: /^[^\]]*$/,
+    };
   const word = context.matchBefore(/[\p{L}][\p{L}\p{N}_]*/u);
   if (!word && !context.explicit) return null;
-  const options = words.map(({ text, kind, says }) => ({ label: text.replace(/[( ]$/, ''), apply: text, detail: kind, info: says })); // prettier-ignore
+  const options = words.map(({ text, kind, says }) => ({
+    label: text.replace(/[( ]$/, ''),
+    apply: text,
+    detail: kind,
+    info: says,
+  }));
   return { from: word?.from ?? context.pos, options, validFor: /^[\p{L}\p{N}_]*$/u };
 }

@@ -38,14 +38,38 @@ export function FormulaField({ runId, before, channels, value, unit, onChange }:
   const at = problem?.facts['at'];
   const words = useMemo(
     () => [
-      ...channels.map((c) => ({ text: c.symbol, kind: 'channel', says: `${c.name}${c.unit ? `, ${printUnit(c.unit)}` : ''}` })),
-      ...(tables ?? []).map((t) => ({ text: `${t.symbol}(`, kind: 'table', says: `${t.name} in ${printUnit(t.yUnit)} against ${[{ name: t.xName, unit: t.xUnit }, ...(t.second ? [t.second] : [])].map(argumentInWords).join(' and ')}` })),
-      ...builtIns.map((b) => ({ text: `${b.symbol}(`, kind: 'built in', says: `${b.name} in ${printUnit(b.unit)} against ${b.arguments.map(argumentInWords).join(' and ')}` })),
+      ...channels.map((c) => ({
+        text: c.symbol,
+        kind: 'channel',
+        says: `${c.name}${c.unit ? `, ${printUnit(c.unit)}` : ''}`,
+      })),
+      ...(tables ?? []).map((t) => ({
+        text: `${t.symbol}(`,
+        kind: 'table',
+        says: `${t.name} in ${printUnit(t.yUnit)} against ${[{ name: t.xName, unit: t.xUnit }, ...(t.second ? [t.second] : [])].map(argumentInWords).join(' and ')}`,
+      })),
+      ...builtIns.map((b) => ({
+        text: `${b.symbol}(`,
+        kind: 'built in',
+        says: `${b.name} in ${printUnit(b.unit)} against ${b.arguments.map(argumentInWords).join(' and ')}`,
+      })),
       ...Object.entries(functions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.says })),
-      ...Object.entries(readingFunctions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.description })),
+      ...Object.entries(readingFunctions).map(([name, f]) => ({
+        text: `${name}(`,
+        kind: 'function',
+        says: f.description,
+      })),
       { text: 'if(', kind: 'function', says: 'one of two: if(comparison, then, otherwise)' },
-      ...wholeValues.map((name) => ({ text: `${name} of `, kind: 'whole channel', says: `one value, over what is kept: ${name}` })),
-      ...Object.entries(constants).map(([name, c]) => ({ text: name, kind: 'constant', says: `${c.says}, ${c.value} ${printUnit(c.unit)}` })),
+      ...wholeValues.map((name) => ({
+        text: `${name} of `,
+        kind: 'whole channel',
+        says: `one value, over what is kept: ${name}`,
+      })),
+      ...Object.entries(constants).map(([name, c]) => ({
+        text: name,
+        kind: 'constant',
+        says: `${c.says}, ${c.value} ${printUnit(c.unit)}`,
+      })),
       ...['and', 'or', 'not'].map((name) => ({ text: `${name} `, kind: 'logic', says: 'joins comparisons' })),
     ],
     [channels, tables],
@@ -62,12 +86,18 @@ export function FormulaField({ runId, before, channels, value, unit, onChange }:
       </Suspense>
       <span className={problem ? 'refusal' : 'soft'} role="status">
         {problem?.message ??
-          (value.trim() === '' ? 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2].' : check ? givesInWords(check) : '')}
+          (value.trim() === ''
+            ? 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2].'
+            : check
+              ? givesInWords(check)
+              : '')}
       </span>
-      {check && !check.problem && value.trim() !== '' && <MonteCarloCheck key={`${value} ${unit} ${before}`} runId={runId} formula={value} unit={unit} before={before} />}
+      {check && !check.problem && value.trim() !== '' && (
+        <MonteCarloCheck key={`${value} ${unit} ${before}`} runId={runId} formula={value} unit={unit} before={before} />
+      )}
     </span>
   );
-} // prettier-ignore
+}
 
 /** The unit that comes out, and the first values with their ±. */
 function givesInWords({ unit, first }: FormulaReply): string {

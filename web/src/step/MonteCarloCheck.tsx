@@ -30,7 +30,9 @@ export function MonteCarloCheck({ runId, ...body }: MonteCarloCheckProps) {
 
 function inWords({ draws, places, unit }: MonteCarloReply): string {
   if (places.length === 0) return 'No channel in it has an uncertainty declared, so there is nothing to draw.';
-  const worst = places.reduce((a, b) => (Math.abs(b.drawn / b.firstOrder - 1) > Math.abs(a.drawn / a.firstOrder - 1) ? b : a)); // prettier-ignore
+  const worst = places.reduce((a, b) =>
+    Math.abs(b.drawn / b.firstOrder - 1) > Math.abs(a.drawn / a.firstOrder - 1) ? b : a,
+  );
   const off = (worst.drawn / worst.firstOrder - 1) * 100;
   const say = (v: number): string => `${formatValue(v, 3)} ${printUnit(unit)}`.trim();
   return `${draws} draws at ${places.length} samples: at the worst ${say(worst.drawn)} where first order says ${say(worst.firstOrder)} (${off >= 0 ? '+' : '−'}${formatValue(Math.abs(off), 2)} %).`;

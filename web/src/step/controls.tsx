@@ -10,7 +10,12 @@ import { RangesField } from './RangesField';
 import type { FieldSchema, StepFormProps } from './StepForm';
 
 /** Which control a field gets: by its hint, else by its type. */
-export function controlOf(name: string, schema: FieldSchema, props: StepFormProps, set: (value: unknown) => void): ReactNode {
+export function controlOf(
+  name: string,
+  schema: FieldSchema,
+  props: StepFormProps,
+  set: (value: unknown) => void,
+): ReactNode {
   const { step, channels } = props;
   const value = step.settings[name] ?? schema.default;
   const label = schema.title ?? name;
@@ -19,7 +24,9 @@ export function controlOf(name: string, schema: FieldSchema, props: StepFormProp
     case 'channel':
       return <ChannelSelect label={label} channels={channels} value={value as string} onChange={set} />;
     case 'channelOrNone':
-      return <ChannelSelect label={label} channels={channels} value={(value ?? '') as string} onChange={set} allowNone />;
+      return (
+        <ChannelSelect label={label} channels={channels} value={(value ?? '') as string} onChange={set} allowNone />
+      );
     case 'channels':
       return (
         <Select
@@ -40,14 +47,21 @@ export function controlOf(name: string, schema: FieldSchema, props: StepFormProp
     case 'corners':
       return <span className="soft">{(value as unknown[]).length} corners; draw anew on the chart</span>;
     case 'numberOrNone':
-      return <InputNumber aria-label={label} placeholder="none" value={(value ?? null) as number | null} onChange={set} />;
+      return (
+        <InputNumber aria-label={label} placeholder="none" value={(value ?? null) as number | null} onChange={set} />
+      );
     default:
       return plainControl(label, schema, value, set);
   }
-} // prettier-ignore
+}
 
 /** By its type alone. */
-export function plainControl(label: string, schema: FieldSchema, value: unknown, set: (value: unknown) => void): ReactNode {
+export function plainControl(
+  label: string,
+  schema: FieldSchema,
+  value: unknown,
+  set: (value: unknown) => void,
+): ReactNode {
   if (schema.anyOf)
     return (
       <Select
@@ -73,11 +87,18 @@ export function plainControl(label: string, schema: FieldSchema, value: unknown,
         onChange={(v) => v !== null && set(v)}
       />
       {isWindow && (
-        <Slider min={3} max={201} step={2} value={Math.min(201, value as number)} onChange={set} tooltip={{ open: false }} />
+        <Slider
+          min={3}
+          max={201}
+          step={2}
+          value={Math.min(201, value as number)}
+          onChange={set}
+          tooltip={{ open: false }}
+        />
       )}
     </span>
   );
-} // prettier-ignore
+}
 
 /** The property tables of the campaign, and what is built in. */
 function TableSelect({ label, value, onChange }: { label: string; value: string; onChange(symbol: string): void }) {

@@ -18,9 +18,21 @@ function contrast(a: string, b: string): number {
 describe.each<ThemeName>(['light', 'dark'])('%s', (name) => {
   const p = palettes[name];
   test.each([
-    ['ink', 'paper'], ['ink', 'sheet'], ['ink', 'actGround'], ['soft', 'paper'], ['soft', 'sheet'], ['soft', 'actGround'],
-    ['act', 'paper'], ['act', 'sheet'], ['act', 'actGround'], ['onAct', 'act'], ['doubt', 'sheet'], ['doubt', 'actGround'],
-  ] as const)('%s can be read on %s', (text, ground) => expect(contrast(p[text], p[ground])).toBeGreaterThanOrEqual(4.5)); // prettier-ignore
+    ['ink', 'paper'],
+    ['ink', 'sheet'],
+    ['ink', 'actGround'],
+    ['soft', 'paper'],
+    ['soft', 'sheet'],
+    ['soft', 'actGround'],
+    ['act', 'paper'],
+    ['act', 'sheet'],
+    ['act', 'actGround'],
+    ['onAct', 'act'],
+    ['doubt', 'sheet'],
+    ['doubt', 'actGround'],
+  ] as const)('%s can be read on %s', (text, ground) =>
+    expect(contrast(p[text], p[ground])).toBeGreaterThanOrEqual(4.5),
+  );
 
   test('the six series are told apart from the sheet', () => {
     // Sky blue and ochre are thin on paper; their shapes carry them, so 2:1 is the floor.

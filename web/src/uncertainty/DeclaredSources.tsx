@@ -22,15 +22,32 @@ export function DeclaredSources({ unit, value, channels, others = 'channels', on
         sourcesOf(value).map(({ name, isShared, of }, i) => (
           <fieldset key={i} className="source">
             <div className="source-head">
-              <Input aria-label={`Name of source ${i + 1}`} value={name} maxLength={60} onChange={(e) => onChange(withChange(value, i, { name: e.target.value }))} />
-              <button type="button" className="quiet" aria-label={`Take out ${name}`} onClick={() => onChange(withChange(value, i, null))}>
+              <Input
+                aria-label={`Name of source ${i + 1}`}
+                value={name}
+                maxLength={60}
+                onChange={(e) => onChange(withChange(value, i, { name: e.target.value }))}
+              />
+              <button
+                type="button"
+                className="quiet"
+                aria-label={`Take out ${name}`}
+                onClick={() => onChange(withChange(value, i, null))}
+              >
                 ×
               </button>
             </div>
-            <Checkbox checked={isShared} onChange={(e) => onChange(withChange(value, i, { isShared: e.target.checked }))}>
+            <Checkbox
+              checked={isShared}
+              onChange={(e) => onChange(withChange(value, i, { isShared: e.target.checked }))}
+            >
               shared with all {others} that name it
             </Checkbox>
-            <UncertaintyFields unit={unit} value={of} onChange={(next) => onChange(withChange(value, i, next && next.kind !== 'channel' ? { of: next } : null))} />
+            <UncertaintyFields
+              unit={unit}
+              value={of}
+              onChange={(next) => onChange(withChange(value, i, next && next.kind !== 'channel' ? { of: next } : null))}
+            />
           </fieldset>
         ))
       ) : (
@@ -43,4 +60,4 @@ export function DeclaredSources({ unit, value, channels, others = 'channels', on
       )}
     </>
   );
-} // prettier-ignore
+}

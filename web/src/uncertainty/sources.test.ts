@@ -15,7 +15,13 @@ describe('sources of error of a channel', () => {
   test('names that are taken are not offered again', () => {
     let declared: DeclaredUncertainty | null = null;
     for (let i = 0; i < 5; i++) declared = withSource(declared);
-    expect(sourcesOf(declared).map((s) => s.name)).toEqual(['calibration', 'resolution', 'drift', 'installation', 'source 5']); // prettier-ignore
+    expect(sourcesOf(declared).map((s) => s.name)).toEqual([
+      'calibration',
+      'resolution',
+      'drift',
+      'installation',
+      'source 5',
+    ]);
   });
   test('one is changed by its place, the others stay', () => {
     const changed = withChange(withSource(single), 1, { name: 'rig 3 calibration', isShared: true });

@@ -22,9 +22,15 @@ export function withSource(declared: DeclaredUncertainty | null): DeclaredUncert
 }
 
 /** The sources after one was changed, or taken out; a single one that is its calibration stands alone again. */
-export function withChange(declared: DeclaredUncertainty | null, at: number, change: Partial<NamedSource> | null): DeclaredUncertainty | null {
+export function withChange(
+  declared: DeclaredUncertainty | null,
+  at: number,
+  change: Partial<NamedSource> | null,
+): DeclaredUncertainty | null {
   const sources = sourcesOf(declared).flatMap((s, i) => (i !== at ? [s] : change ? [{ ...s, ...change }] : []));
   const [only] = sources;
   if (!only) return null;
-  return change === null && sources.length === 1 && only.name === usual[0] && !only.isShared ? only.of : { kind: 'several', sources };
-} // prettier-ignore
+  return change === null && sources.length === 1 && only.name === usual[0] && !only.isShared
+    ? only.of
+    : { kind: 'several', sources };
+}

@@ -13,7 +13,10 @@ export const area: LimitKind<AreaLimit> = {
     const [x, y] = [numberChannelOf(state, limit.x), numberChannelOf(state, limit.y)];
     const toX = conversion(parseUnit(limit.xUnit), parseUnit(x.unit));
     const toY = conversion(parseUnit(limit.yUnit), parseUnit(y.unit));
-    const corners = limit.corners.map(([cx, cy]): [number, number] => [cx * toX.factor + toX.shift, cy * toY.factor + toY.shift]); // prettier-ignore
+    const corners = limit.corners.map(([cx, cy]): [number, number] => [
+      cx * toX.factor + toX.shift,
+      cy * toY.factor + toY.shift,
+    ]);
     const out = new Uint8Array(state.samples);
     for (let i = 0; i < out.length; i++) {
       const [px, py] = [x.values[i]!, y.values[i]!];

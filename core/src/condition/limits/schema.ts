@@ -8,7 +8,10 @@ const not = Type.Optional(Type.Boolean());
 const bound = Type.Union([Type.Number(), Type.Null()]);
 
 /** value ± tolerance on one channel, in a unit of its own. */
-const tolerance = Type.Object({ symbol, value: Type.Number(), tolerance: Type.Number({ minimum: 0 }), unit, not }, closed); // prettier-ignore
+const tolerance = Type.Object(
+  { symbol, value: Type.Number(), tolerance: Type.Number({ minimum: 0 }), unit, not },
+  closed,
+);
 /** From low to high, ends included; null for an open end. */
 const between = Type.Object({ symbol, low: bound, high: bound, unit, not }, closed);
 /** One of some words of a category. */
@@ -33,7 +36,10 @@ const area = Type.Object(
 /** Channels that keep calm for some time, the first part of which is cut off. */
 const steady = Type.Object(
   {
-    steady: Type.Array(Type.Object({ symbol, unit, deviation: bound, slope: bound }, closed), { minItems: 1, maxItems: 20 }),
+    steady: Type.Array(Type.Object({ symbol, unit, deviation: bound, slope: bound }, closed), {
+      minItems: 1,
+      maxItems: 20,
+    }),
     /** At least so long, and so much of it is left for settling; in this unit of time. */
     lasting: Type.Number({ exclusiveMinimum: 0 }),
     settling: Type.Number({ minimum: 0 }),
@@ -41,7 +47,7 @@ const steady = Type.Object(
     not,
   },
   closed,
-); // prettier-ignore
+);
 
 export const steadyLimitSchema = steady;
 export const singleLimitSchema = Type.Union([tolerance, between, words, formula, area, steady]);

@@ -39,14 +39,40 @@ interface Case {
   errors?: PointErrors[];
 }
 
-function ladder({ x, y, kind = 'polynomial', settings = { degree: 1 }, choices = {}, weights = 'none', sigma, sigmaX, errors = [] }: Case) {
+function ladder({
+  x,
+  y,
+  kind = 'polynomial',
+  settings = { degree: 1 },
+  choices = {},
+  weights = 'none',
+  sigma,
+  sigmaX,
+  errors = [],
+}: Case) {
   const model = modelOf(kind);
-  const data = { x, y, xName: 'Flow', errors, ...(weights === 'absolute' ? { sigma: sigma!, sigmaIsAbsolute: true } : {}) };
+  const data = {
+    x,
+    y,
+    xName: 'Flow',
+    errors,
+    ...(weights === 'absolute' ? { sigma: sigma!, sigmaIsAbsolute: true } : {}),
+  };
   const fit = fitModel(model, settings, data, choices);
   const symbols = model.parameters(settings as never, PLAIN, PLAIN).map((p) => p.symbol);
-  const rungs = diagnose({ model, candidate: { kind, settings }, data, fit, choices, weights, known: { sigma, sigmaX }, names: { x: 'Flow', y: 'Head' }, symbols });
+  const rungs = diagnose({
+    model,
+    candidate: { kind, settings },
+    data,
+    fit,
+    choices,
+    weights,
+    known: { sigma, sigmaX },
+    names: { x: 'Flow', y: 'Head' },
+    symbols,
+  });
   return Object.fromEntries(rungs.map((r) => [r.title, r]));
-} // prettier-ignore
+}
 const PLAIN = { text: '', dimension: [0, 0, 0, 0, 0, 0, 0, 0], scale: 1, offset: 0 } as const;
 
 describe('a bad choice is caught at its rung, and what it proposes mends it', () => {
@@ -66,13 +92,18 @@ describe('a bad choice is caught at its rung, and what it proposes mends it', ()
   });
   test('model: a line that explains nothing, and one that does', () => {
     const scatter = noisy(x, () => 20, 3);
-    expect(ladder({ x, y: scatter }).Model).toMatchObject({ state: 'doubtful', text: expect.stringMatching(/of how y varies.*a mean says nearly as much/) });
+    expect(ladder({ x, y: scatter }).Model).toMatchObject({
+      state: 'doubtful',
+      text: expect.stringMatching(/of how y varies.*a mean says nearly as much/),
+    });
     expect(ladder({ x, y: line }).Model!.text).not.toContain('of how y varies');
   });
   test('model: more terms than the points hold', () => {
     const nine = ladder({ x, y: noisy(x, (v) => Math.sin(v / 15), 0.02), settings: { degree: 9 } }).Model!;
     expect(nine.state).toBe('doubtful');
-    expect(ladder({ x, y: noisy(x, (v) => 5 + v - 0.02 * v * v, 0.05), settings: { degree: 2 } }).Model!.state).toBe('passed');
+    expect(ladder({ x, y: noisy(x, (v) => 5 + v - 0.02 * v * v, 0.05), settings: { degree: 2 } }).Model!.state).toBe(
+      'passed',
+    );
   });
   test('data: a smooth peak of 81 points has no spikes, whatever runs through it', () => {
     const at = over(0, 80, 81);
@@ -92,13 +123,17 @@ describe('a bad choice is caught at its rung, and what it proposes mends it', ()
     ['at small x', (v: number) => 2.02 - v / 50],
   ])('uncertainties: scatter that is larger %s', (where, s) => {
     const at = over(0, 100, 240);
-    expect(ladder({ x: at, y: noisy(at, (v) => 20 + 0.3 * v, s) }).Uncertainties!.text).toContain(`times as large ${where}`);
+    expect(ladder({ x: at, y: noisy(at, (v) => 20 + 0.3 * v, s) }).Uncertainties!.text).toContain(
+      `times as large ${where}`,
+    );
   });
   test('uncertainties: weights that do not grow as the scatter does are told', () => {
     const at = over(0, 100, 120);
     const s = (v: number): number => 0.02 + v / 100;
     const y = noisy(at, (v) => 20 + 0.3 * v, s);
-    expect(ladder({ x: at, y, sigma: at.map(() => 0.5), weights: 'absolute' }).Uncertainties!.text).toContain('By its own ± the scatter');
+    expect(ladder({ x: at, y, sigma: at.map(() => 0.5), weights: 'absolute' }).Uncertainties!.text).toContain(
+      'By its own ± the scatter',
+    );
     expect(ladder({ x: at, y, sigma: at.map(s), weights: 'absolute' }).Uncertainties!.state).toBe('passed');
   });
   test('data: spikes', () => {
@@ -112,7 +147,9 @@ describe('a bad choice is caught at its rung, and what it proposes mends it', ()
     expect(found.text).toMatch(/another unit/);
   });
   test('data: a sensor that stood still, and junk at the end', () => {
-    expect(ladder({ x, y: line.map((v, i) => (i > 30 && i < 42 ? line[30]! : v)) }).Data!.text).toMatch(/exactly the same Head/);
+    expect(ladder({ x, y: line.map((v, i) => (i > 30 && i < 42 ? line[30]! : v)) }).Data!.text).toMatch(
+      /exactly the same Head/,
+    );
     const end = ladder({ x, y: line.map((v, i) => (i > 56 ? v - 30 : v)) }).Data!;
     expect(end.action?.range?.[1]).toBeLessThan(x[57]!);
   });
@@ -124,7 +161,13 @@ describe('a bad choice is caught at its rung, and what it proposes mends it', ()
   });
   test('start: values of the hand that lead nowhere, a lost parameter, two that cannot be told apart', () => {
     const y = noisy(x, (v) => 2 + 5 * Math.exp(-((v - 60) ** 2) / 50), 0.05);
-    const peak = ladder({ x, y, kind: 'gaussianPeak', settings: {}, choices: { start: { y0: 1, A: 1, x0: 1, s: 1 } } }).Start!;
+    const peak = ladder({
+      x,
+      y,
+      kind: 'gaussianPeak',
+      settings: {},
+      choices: { start: { y0: 1, A: 1, x0: 1, s: 1 } },
+    }).Start!;
     expect(peak).toMatchObject({ state: 'failed', action: { ownStarts: true } });
     const twins = ladder({ x, y: line, kind: 'own', settings: { formula: 'a*b*x + c' } }).Start!;
     expect(twins.state).toBe('failed');
@@ -135,14 +178,15 @@ describe('a bad choice is caught at its rung, and what it proposes mends it', ()
     const grows = (v: number): number => 0.05 + 0.02 * v;
     const found = ladder({ x, y: noisy(x, (v) => 20 + 0.3 * v, grows), sigma: x.map(grows) }).Uncertainties!;
     expect(found).toMatchObject({ state: 'doubtful', action: { weights: 'relative' } });
-    const stated = (size: number) => ladder({ x, y: line, sigma: x.map(() => size), weights: 'absolute' }).Uncertainties!;
+    const stated = (size: number) =>
+      ladder({ x, y: line, sigma: x.map(() => size), weights: 'absolute' }).Uncertainties!;
     expect(stated(0.2).state).toBe('passed');
     expect(stated(0.05).text).toMatch(/scatter more/);
     expect(stated(1).text).toMatch(/scatter less/);
     const both = ladder({ x, y: line, sigma: x.map(() => 0.1), sigmaX: x.map(() => 2) }).Uncertainties!;
     expect(both).toMatchObject({ action: { weights: 'both' } });
   });
-}); // prettier-ignore
+});
 
 // scipy 1.10.1: stats.norm.cdf, norm.ppf, f.sf, ttest_1samp; statsmodels 0.13.5: durbin_watson, normal_ad, runstest_1samp.
 test('distributions and tests of residuals agree with a reference library', () => {
@@ -203,8 +247,10 @@ test('fixed and tied parameters: the rest is found, and the ± of a tied one fol
     [{ fixed: { y0: 1, A: 1, tau: 1 } }, 'NOTHING_TO_FIT'],
     [{ bounds: { tau: [5, 2] } }, 'BOUNDS_REVERSED'],
   ] as [Choices, string][])
-    expect(() => fitModel(modelOf('exponentialOffset'), {}, { x, y, xName: 'x' }, bad)).toThrow(expect.objectContaining({ code }) as never);
-}); // prettier-ignore
+    expect(() => fitModel(modelOf('exponentialOffset'), {}, { x, y, xName: 'x' }, bad)).toThrow(
+      expect.objectContaining({ code }) as never,
+    );
+});
 
 test('models on the same points: the simplest that suffices, with an F-test for what it contains', () => {
   const x = over(0, 10, 120);

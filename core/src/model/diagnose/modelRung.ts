@@ -20,7 +20,11 @@ export function modelRung(d: Diagnosed): Rung {
   if (found) return found;
   const order = [...data.x.keys()].sort((a, b) => data.x[a]! - data.x[b]!);
   const runs = runsTest(Float64Array.from(order, (i) => fit.residuals[i]!));
-  if (!runs) return notTested('Model', `not tested: ${data.x.length} points are too few for a test of the residuals; look at them below the fit`);
+  if (!runs)
+    return notTested(
+      'Model',
+      `not tested: ${data.x.length} points are too few for a test of the residuals; look at them below the fit`,
+    );
   const told = `${runs.runs} runs of one sign in ${data.x.length} points, about ${Math.round(runs.expected)} expected`;
   if (runs.p >= IMPROBABLE) return passed('Model', `the residuals look random along x: ${told}`);
   const better = data.others ? undefined : betterModel(candidate, data);
@@ -32,7 +36,7 @@ export function modelRung(d: Diagnosed): Rung {
       : `The residuals have a pattern along x: ${told}. No model of the library does clearly better, so x may carry noise of its own, or neighbouring points know of each other.`,
     ...(better ? { action: { says: `Try ${better.title}`, candidate: better.candidate } } : {}),
   };
-} // prettier-ignore
+}
 
 /** A highest power that cannot be told from zero. */
 function needlessTerm({ candidate, fit, symbols }: Diagnosed): Rung | undefined {
@@ -83,10 +87,18 @@ const isSimple = (model: Model): boolean =>
   model.parameters({}, plain, plain).length <= MOST_PARAMETERS;
 
 /** The best of the library by AIC on some of the points, where it is clearly better. */
-function betterModel(candidate: Candidate, data: FitData): { title: string; candidate: Candidate; ratio: number } | undefined {
+function betterModel(
+  candidate: Candidate,
+  data: FitData,
+): { title: string; candidate: Candidate; ratio: number } | undefined {
   const stride = Math.ceil(data.x.length / MOST_POINTS);
   const some = (column: Float64Array): Float64Array => column.filter((_, i) => i % stride === 0);
-  const few: FitData = { x: some(data.x), y: some(data.y), xName: data.xName, ...(data.sigma ? { sigma: some(data.sigma) } : {}) };
+  const few: FitData = {
+    x: some(data.x),
+    y: some(data.y),
+    xName: data.xName,
+    ...(data.sigma ? { sigma: some(data.sigma) } : {}),
+  };
   const degree = (candidate.settings as { degree?: number }).degree;
   const others: Candidate[] = [
     ...[1, 2, 3, 4].filter((d) => d !== degree).map((d) => ({ kind: 'polynomial', settings: { degree: d } })),
@@ -97,5 +109,9 @@ function betterModel(candidate: Candidate, data: FitData): { title: string; cand
   const works = rated.slice(1).filter((r) => Number.isFinite(r.aic) && r.fit?.status === 'solved');
   const best = works.reduce((a, b) => (b.aic < a.aic ? b : a), now);
   if (best === now || !(best.aic < now.aic - CLEARLY)) return undefined;
-  return { title: best.title, candidate: best.candidate, ratio: best.residualStandardDeviation / now.residualStandardDeviation };
-} // prettier-ignore
+  return {
+    title: best.title,
+    candidate: best.candidate,
+    ratio: best.residualStandardDeviation / now.residualStandardDeviation,
+  };
+}

@@ -5,7 +5,12 @@ export function startRung({ model, fit, choices, symbols }: Diagnosed): Rung {
   const typed = typedStart(fit.ends, Object.keys(choices.start ?? {}).length > 0);
   if (typed) return typed;
   if (fit.doubts.length === 0)
-    return passed('Start', model.isLinear ? 'linear in its parameters: there is one solution, and no start leads elsewhere' : `the search ended at one place from ${counted(fit.ends.length)}`); // prettier-ignore
+    return passed(
+      'Start',
+      model.isLinear
+        ? 'linear in its parameters: there is one solution, and no start leads elsewhere'
+        : `the search ended at one place from ${counted(fit.ends.length)}`,
+    );
   const failed = fit.status === 'singular' || fit.doubts.some((d) => d.startsWith('The search did not end'));
   const loose = looseParameter(fit);
   return {
@@ -13,10 +18,15 @@ export function startRung({ model, fit, choices, symbols }: Diagnosed): Rung {
     state: failed ? 'failed' : 'doubtful',
     text: fit.doubts.join(' '),
     ...(failed && loose >= 0 && symbols.length > 1
-      ? { action: { says: `Fix ${symbols[loose]} at ${said(fit.parameters[loose]!)}`, fixed: { [symbols[loose]!]: fit.parameters[loose]! } } }
+      ? {
+          action: {
+            says: `Fix ${symbols[loose]} at ${said(fit.parameters[loose]!)}`,
+            fixed: { [symbols[loose]!]: fit.parameters[loose]! },
+          },
+        }
       : {}),
   };
-} // prettier-ignore
+}
 
 /** Start values of the hand that lead to a worse end than those out of the data. */
 function typedStart(ends: readonly number[], isTyped: boolean): Rung | undefined {
@@ -32,7 +42,7 @@ function typedStart(ends: readonly number[], isTyped: boolean): Rung | undefined
       : `From your start values the search ends with a misfit ${said(Math.sqrt(first / best))} times as large. The fit went on from start values out of the data.`,
     action: { says: 'Drop my start values', ownStarts: true },
   };
-} // prettier-ignore
+}
 
 const counted = (starts: number): string => (starts === 1 ? 'one start' : `${starts} starts`);
 

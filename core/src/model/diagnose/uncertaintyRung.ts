@@ -21,8 +21,13 @@ function alongX({ known: { sigma, sigmaX }, data, fit, weights, names }: Diagnos
   });
   const typical = shares.sort((a, b) => a - b)[Math.floor(shares.length / 2)]!;
   if (!(typical > 0.5)) return undefined;
-  return { title: 'Uncertainties', state: 'doubtful', text: `The ± of ${names.x} moves a point as far off the curve as ${said(typical)} times the ± of ${names.y}, and this fit does not know of it: the slope comes out too small.`, action: { says: 'Count errors in both', weights: 'both' } };
-} // prettier-ignore
+  return {
+    title: 'Uncertainties',
+    state: 'doubtful',
+    text: `The ± of ${names.x} moves a point as far off the curve as ${said(typical)} times the ± of ${names.y}, and this fit does not know of it: the slope comes out too small.`,
+    action: { says: 'Count errors in both', weights: 'both' },
+  };
+}
 
 function unweighted(d: Diagnosed): Rung {
   const { data, fit, known } = d;
@@ -33,36 +38,76 @@ function unweighted(d: Diagnosed): Rung {
       title: 'Uncertainties',
       state: 'doubtful',
       text: `The scatter is ${said(growth.ratio)} times as large ${growth.where}: each point counts the same here, though some are surer.${shift ? ` With weights ${shift}.` : ''}`,
-      ...(known.sigma ? { action: { says: 'Weight by the ±', weights: 'relative' as const } } : { action: { says: 'Let far points pull less', loss: 'huber' as const } }),
+      ...(known.sigma
+        ? { action: { says: 'Weight by the ±', weights: 'relative' as const } }
+        : { action: { says: 'Let far points pull less', loss: 'huber' as const } }),
     };
   if (known.sigma && shift)
-    return { title: 'Uncertainties', state: 'doubtful', text: `The points carry uncertainties that this fit does not use: with them ${shift}.`, action: { says: 'Weight by the ±', weights: 'relative' } };
-  const independent = fit.worth < 0.8 * data.x.length ? `${data.x.length} points that count as ${said(fit.worth)}, since neighbours depend on each other` : 'each point taken as independent';
+    return {
+      title: 'Uncertainties',
+      state: 'doubtful',
+      text: `The points carry uncertainties that this fit does not use: with them ${shift}.`,
+      action: { says: 'Weight by the ±', weights: 'relative' },
+    };
+  const independent =
+    fit.worth < 0.8 * data.x.length
+      ? `${data.x.length} points that count as ${said(fit.worth)}, since neighbours depend on each other`
+      : 'each point taken as independent';
   if (fit.effects.length === 0)
-    return notTested('Uncertainties', `from the scatter about the curve, ${independent}. No error of x or y is declared, so what all points share, such as a sensor’s offset, is not in the ±`);
-  return passed('Uncertainties', `from the scatter about the curve, ${independent}, and from what the points share: ${fit.effects.map((e) => e.source).join(', ')}${known.sigma ? '. Weights would move no parameter by much' : ''}`);
-} // prettier-ignore
+    return notTested(
+      'Uncertainties',
+      `from the scatter about the curve, ${independent}. No error of x or y is declared, so what all points share, such as a sensor’s offset, is not in the ±`,
+    );
+  return passed(
+    'Uncertainties',
+    `from the scatter about the curve, ${independent}, and from what the points share: ${fit.effects.map((e) => e.source).join(', ')}${known.sigma ? '. Weights would move no parameter by much' : ''}`,
+  );
+}
 
 function weighted(d: Diagnosed): Rung {
-  const { weights, data, fit: { reducedChiSquare, effects } } = d;
+  const {
+    weights,
+    data,
+    fit: { reducedChiSquare, effects },
+  } = d;
   const growth = growthOf(data.x, weightedResiduals(d));
-  if (growth) return { title: 'Uncertainties', state: 'doubtful', text: `By its own ± the scatter is ${said(growth.ratio)} times as large ${growth.where}: the ± of the points does not grow as they do.` };
-  const shared = effects.length > 0 ? `and from what the points share: ${effects.map((e) => e.source).join(', ')}` : 'what all points share is not in it';
-  if (weights === 'relative' || !data.sigmaIsAbsolute) return passed('Uncertainties', `sure points count more; the ± comes from the scatter about the curve, ${shared}`);
+  if (growth)
+    return {
+      title: 'Uncertainties',
+      state: 'doubtful',
+      text: `By its own ± the scatter is ${said(growth.ratio)} times as large ${growth.where}: the ± of the points does not grow as they do.`,
+    };
+  const shared =
+    effects.length > 0
+      ? `and from what the points share: ${effects.map((e) => e.source).join(', ')}`
+      : 'what all points share is not in it';
+  if (weights === 'relative' || !data.sigmaIsAbsolute)
+    return passed('Uncertainties', `sure points count more; the ± comes from the scatter about the curve, ${shared}`);
   const told = `χ²/ν is ${said(reducedChiSquare)}`;
   if (reducedChiSquare > MUCH)
-    return { title: 'Uncertainties', state: 'doubtful', text: `${told}: the points scatter more than their uncertainties say. The model misses something, or the ± is too small.`, action: { says: 'Take the ± as ratios only', weights: 'relative' } };
+    return {
+      title: 'Uncertainties',
+      state: 'doubtful',
+      text: `${told}: the points scatter more than their uncertainties say. The model misses something, or the ± is too small.`,
+      action: { says: 'Take the ± as ratios only', weights: 'relative' },
+    };
   if (reducedChiSquare < 1 / MUCH)
-    return { title: 'Uncertainties', state: 'doubtful', text: `${told}: the points scatter less than their uncertainties say. The ± may be too large, or is shared by all points.`, action: { says: 'Take the ± as ratios only', weights: 'relative' } };
+    return {
+      title: 'Uncertainties',
+      state: 'doubtful',
+      text: `${told}: the points scatter less than their uncertainties say. The ± may be too large, or is shared by all points.`,
+      action: { says: 'Take the ± as ratios only', weights: 'relative' },
+    };
   return passed('Uncertainties', `${told}: the points scatter as their uncertainties say`);
-} // prettier-ignore
+}
 
 /** Where the points scatter more than elsewhere: at one end of x, at both, or in the middle. */
 function growthOf(x: Float64Array, residuals: Float64Array): { ratio: number; where: string } | undefined {
   const order = [...x.keys()].sort((a, b) => x[a]! - x[b]!);
   const third = Math.floor(order.length / 3);
   if (third < 6) return undefined;
-  const square = (places: readonly number[]): number => places.reduce((s, i) => s + residuals[i]! ** 2, 0) / places.length;
+  const square = (places: readonly number[]): number =>
+    places.reduce((s, i) => s + residuals[i]! ** 2, 0) / places.length;
   const [first, middle, last] = [order.slice(0, third), order.slice(third, -third), order.slice(-third)];
   const held = (more: readonly number[], less: readonly number[], where: string) => {
     const f = square(more) / square(less);
@@ -75,16 +120,23 @@ function growthOf(x: Float64Array, residuals: Float64Array): { ratio: number; wh
     held(ends, middle, 'towards both ends of x') ??
     held(middle, ends, 'in the middle of x')
   );
-} // prettier-ignore
+}
 
 /** The parameter that weights would move most, in its standard errors. */
-function shiftByWeights({ model, candidate, data, choices, fit, symbols }: Diagnosed, sigma: Float64Array): string | undefined {
+function shiftByWeights(
+  { model, candidate, data, choices, fit, symbols }: Diagnosed,
+  sigma: Float64Array,
+): string | undefined {
   if (!sigma.every((s) => s > 0 && Number.isFinite(s))) return undefined;
   const other = fitModel(model, candidate.settings, { ...data, sigma, sigmaIsAbsolute: false }, choices);
-  const shifts = symbols.map((_, k) => Math.abs(other.parameters[k]! - fit.parameters[k]!) / fit.standardErrors[k]! || 0);
+  const shifts = symbols.map(
+    (_, k) => Math.abs(other.parameters[k]! - fit.parameters[k]!) / fit.standardErrors[k]! || 0,
+  );
   const most = shifts.indexOf(Math.max(...shifts));
-  return shifts[most]! > 1 ? `${symbols[most]} would be ${said(other.parameters[most]!)} instead of ${said(fit.parameters[most]!)}, ${said(shifts[most]!)} standard errors away` : undefined;
-} // prettier-ignore
+  return shifts[most]! > 1
+    ? `${symbols[most]} would be ${said(other.parameters[most]!)} instead of ${said(fit.parameters[most]!)}, ${said(shifts[most]!)} standard errors away`
+    : undefined;
+}
 
 function ends(x: Float64Array): [number, number] {
   let [low, high] = [Infinity, -Infinity];

@@ -59,14 +59,22 @@ export function power(out: Block, a: Block, b: Block, n: number): void {
   // Small whole powers are products: much faster, and what most formulas hold.
   for (let i = 0; i < n; i++) {
     const [base, exponent] = [a[i]!, b[i]!];
-    out[i] = exponent === 2 ? base * base : exponent === 1 ? base : exponent === 3 ? base * base * base : base ** exponent;
+    out[i] =
+      exponent === 2 ? base * base : exponent === 1 ? base : exponent === 3 ? base * base * base : base ** exponent;
   }
-} // prettier-ignore
+}
 /** By the base: b·a^(b−1). */
 export function powerSlope(out: Block, a: Block, b: Block, n: number): void {
   for (let i = 0; i < n; i++) {
     const [base, exponent] = [a[i]!, b[i]!];
-    out[i] = exponent === 2 ? 2 * base : exponent === 1 ? 1 : exponent === 3 ? 3 * base * base : exponent * base ** (exponent - 1); // prettier-ignore
+    out[i] =
+      exponent === 2
+        ? 2 * base
+        : exponent === 1
+          ? 1
+          : exponent === 3
+            ? 3 * base * base
+            : exponent * base ** (exponent - 1);
   }
 }
 /** By the exponent: a^b·ln a, which is nothing at a = 0. */

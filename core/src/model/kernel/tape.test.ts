@@ -5,10 +5,18 @@ import { exponential } from './loops';
 
 const x = Float64Array.from({ length: 700 }, (_, i) => 0.2 + i / 860);
 const formulas = [
-  'a + b*x - c/x', '-(a*x)^b + c', 'a^x*b - x^c', '(a - x)/(b + x*c)', 'a*exp(-x/b) + c', 'if(x < 0.5, a*x, b) + c',
-  'a*(x > b) + c*x', 'min(a*x, b)*max(x, c)', 'a*pi + b*(not (x > 0.5)) + c*(x > 0.3 and x < 0.6 or x = 1)', '2*3 + a*b*c + 0*x',
+  'a + b*x - c/x',
+  '-(a*x)^b + c',
+  'a^x*b - x^c',
+  '(a - x)/(b + x*c)',
+  'a*exp(-x/b) + c',
+  'if(x < 0.5, a*x, b) + c',
+  'a*(x > b) + c*x',
+  'min(a*x, b)*max(x, c)',
+  'a*pi + b*(not (x > 0.5)) + c*(x > 0.3 and x < 0.6 or x = 1)',
+  '2*3 + a*b*c + 0*x',
   ...Object.entries(functions).map(([name, f]) => (f.arguments === 2 ? `a*${name}(b*x, c)` : `a*${name}(b*x) + c`)),
-]; // prettier-ignore
+];
 
 describe('a formula over blocks', () => {
   const at = Float64Array.of(0.7, 0.45, 1.3);
@@ -30,8 +38,12 @@ describe('a formula over blocks', () => {
     expect(whole[699]).toBeCloseTo(0.7 * Math.exp(-x[699]! / 0.45), 14);
     const one = ModelFunction.of('a*exp(-x/b)', ['a', 'b'], new Map([['x', Float64Array.of(x[699]!)]]));
     expect(one.values(at.subarray(0, 2))[0]).toBe(whole[699]);
-    expect(() => ModelFunction.of('a*z', ['a'], new Map([['x', x]]))).toThrow(expect.objectContaining({ code: 'SYMBOL_UNKNOWN' }) as never);
-    expect(() => ModelFunction.of('a*mean of x', ['a'], new Map([['x', x]]))).toThrow(expect.objectContaining({ code: 'MODEL_OF_WHOLE' }) as never);
+    expect(() => ModelFunction.of('a*z', ['a'], new Map([['x', x]]))).toThrow(
+      expect.objectContaining({ code: 'SYMBOL_UNKNOWN' }) as never,
+    );
+    expect(() => ModelFunction.of('a*mean of x', ['a'], new Map([['x', x]]))).toThrow(
+      expect.objectContaining({ code: 'MODEL_OF_WHOLE' }) as never,
+    );
   });
   test('exp agrees with the one built in to two roundings, also where it overflows or is no number', () => {
     const arguments_ = Float64Array.from({ length: 20_000 }, (_, i) => (i - 10_000) * 0.0711).fill(NaN, 0, 1);
@@ -42,4 +54,4 @@ describe('a formula over blocks', () => {
       if (v !== wanted && !(v !== v && wanted !== wanted)) expect(Math.abs(v / wanted - 1)).toBeLessThan(4.5e-16);
     });
   });
-}); // prettier-ignore
+});

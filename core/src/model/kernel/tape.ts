@@ -231,7 +231,9 @@ export class Tape {
       values: (n) => loops.choose(out.value, question.value, yes.value, no.value, n),
       slopes: (n) =>
         out.slopes.forEach(
-          (slope, k) => slope && loops.choose(slope, question.value, yes.slopes[k] ?? this.nothing, no.slopes[k] ?? this.nothing, n), // prettier-ignore
+          (slope, k) =>
+            slope &&
+            loops.choose(slope, question.value, yes.slopes[k] ?? this.nothing, no.slopes[k] ?? this.nothing, n),
         ),
     });
   }
@@ -275,7 +277,7 @@ export class Tape {
     const out = this.part(a.isSame && b.isSame);
     out.slopes.forEach((_, k) => (a.slopes[k] ?? b.slopes[k]) && (out.slopes[k] = new Float64Array(this.size)));
     return out;
-  } // prettier-ignore
+  }
 
   private emit(out: Part, instruction: Instruction): Part {
     (out.isSame ? this.first : this.each).push(instruction);

@@ -91,19 +91,33 @@ describe('every model finds its own parameters, from start values that come by t
 });
 
 test('too few points, an x without a value, and what cannot be told apart are said', () => {
-  const fit = (kind: string, x: number[], y: number[]) => fitModel(modelOf(kind), {}, { x: Float64Array.from(x), y: Float64Array.from(y), xName: 'x' });
-  expect(() => fit('logistic', [1, 2, 3], [1, 2, 3])).toThrow(expect.objectContaining({ code: 'TOO_FEW_POINTS_FOR_MODEL' }) as never);
-  expect(() => fit('logarithmic', [-1, 2, 3], [1, 2, 3])).toThrow(expect.objectContaining({ code: 'MODEL_NO_START' }) as never);
+  const fit = (kind: string, x: number[], y: number[]) =>
+    fitModel(modelOf(kind), {}, { x: Float64Array.from(x), y: Float64Array.from(y), xName: 'x' });
+  expect(() => fit('logistic', [1, 2, 3], [1, 2, 3])).toThrow(
+    expect.objectContaining({ code: 'TOO_FEW_POINTS_FOR_MODEL' }) as never,
+  );
+  expect(() => fit('logarithmic', [-1, 2, 3], [1, 2, 3])).toThrow(
+    expect.objectContaining({ code: 'MODEL_NO_START' }) as never,
+  );
   // A straight line tells nothing of where a saturation ends.
   expect(fit('saturation', [1, 2, 3, 4, 5, 6], [1, 2.001, 3, 3.999, 5, 6]).doubts.length).toBeGreaterThan(0);
-  expect(() => ModelFunction.of('a*x', ['a', 'b'], new Map([['x', new Float64Array(1)]]))).toThrow(expect.objectContaining({ code: 'MODEL_SYMBOL_UNUSED' }) as never);
-}); // prettier-ignore
+  expect(() => ModelFunction.of('a*x', ['a', 'b'], new Map([['x', new Float64Array(1)]]))).toThrow(
+    expect.objectContaining({ code: 'MODEL_SYMBOL_UNUSED' }) as never,
+  );
+});
 
-function valuesOf(kind: string, settings: Record<string, unknown>, parameters: number[], x: Float64Array): Float64Array {
+function valuesOf(
+  kind: string,
+  settings: Record<string, unknown>,
+  parameters: number[],
+  x: Float64Array,
+): Float64Array {
   const model = modelOf(kind);
   const symbols = model.parameters(settings as never, parseUnit(''), parseUnit('')).map((p) => p.symbol);
-  return ModelFunction.of(model.expression(settings as never), symbols, new Map([['x', x]])).values(Float64Array.from(parameters));
-} // prettier-ignore
+  return ModelFunction.of(model.expression(settings as never), symbols, new Map([['x', x]])).values(
+    Float64Array.from(parameters),
+  );
+}
 
 // NIST StRD data set BoxBOD, higher difficulty, with its two certified starts' far one: from 1, 1 the decay runs away.
 test('NIST BoxBOD: parameters and standard errors as certified, from both starts', () => {
@@ -186,14 +200,26 @@ test('linear in several x: slopes of each, the curve with the others at their me
   const settings = { others: ['T_w', 'n'] };
   const model = modelOf('multilinear');
   const fit = fitModel(model, settings, data);
-  [3, 0.7, -1.2, 0.05].forEach((truth, k) => expect(Math.abs(fit.parameters[k]! - truth)).toBeLessThan(4 * fit.standardErrors[k]!));
+  [3, 0.7, -1.2, 0.05].forEach((truth, k) =>
+    expect(Math.abs(fit.parameters[k]! - truth)).toBeLessThan(4 * fit.standardErrors[k]!),
+  );
   const means = others.map((c) => c.reduce((a, b) => a + b, 0) / c.length);
-  expect(predict(fit, 4).value).toBeCloseTo(fit.parameters[0]! + 4 * fit.parameters[1]! + fit.parameters[2]! * means[0]! + fit.parameters[3]! * means[1]!, 12);
-  const units = model.parameters(settings as never, parseUnit('L/min'), parseUnit('kPa'), [parseUnit('°C'), parseUnit('rpm')]);
+  expect(predict(fit, 4).value).toBeCloseTo(
+    fit.parameters[0]! + 4 * fit.parameters[1]! + fit.parameters[2]! * means[0]! + fit.parameters[3]! * means[1]!,
+    12,
+  );
+  const units = model.parameters(settings as never, parseUnit('L/min'), parseUnit('kPa'), [
+    parseUnit('°C'),
+    parseUnit('rpm'),
+  ]);
   expect(units.map((p) => p.unit.text)).toEqual(['kPa', 'kPa/(L/min)', 'kPa/°C', 'kPa/rpm']);
-  expect(() => fitModel(model, settings, data, { loss: 'huber' })).toThrow(expect.objectContaining({ code: 'MULTILINEAR_PLAIN' }) as never);
-  expect(() => fitModel(model, settings, { ...data, others: [others[0]!, x.map(() => 5)] })).toThrow(expect.objectContaining({ code: 'X_HAS_NO_SPREAD' }) as never);
-}); // prettier-ignore
+  expect(() => fitModel(model, settings, data, { loss: 'huber' })).toThrow(
+    expect.objectContaining({ code: 'MULTILINEAR_PLAIN' }) as never,
+  );
+  expect(() => fitModel(model, settings, { ...data, others: [others[0]!, x.map(() => 5)] })).toThrow(
+    expect.objectContaining({ code: 'X_HAS_NO_SPREAD' }) as never,
+  );
+});
 
 describe('a formula of one’s own with a comparison in it', () => {
   const x = Float64Array.from({ length: 20 }, (_, i) => i);

@@ -16,16 +16,21 @@ export const multilinear = defineModel({
     others: Type.Array(Type.String({ minLength: 1, maxLength: 40 }), { maxItems: 6, title: 'Further x', default: [] }),
   }),
   formula: ({ others }) => `y = a0 + a1·x${others.map((symbol, k) => ` + a${k + 2}·${symbol}`).join('')}`,
-  expression: ({ others }, means = []) => `a0 + a1*x${others.map((_, k) => ` + a${k + 2}*(${means[k] ?? 0})`).join('')}`,
+  expression: ({ others }, means = []) =>
+    `a0 + a1*x${others.map((_, k) => ` + a${k + 2}*(${means[k] ?? 0})`).join('')}`,
   parameters: ({ others }, x, y, units = []) => [
     { symbol: 'a0', meaning: 'value where all x are zero', unit: y },
     { symbol: 'a1', meaning: 'slope along x, the others held', unit: perPower(y, x, 1) },
-    ...others.map((symbol, k) => ({ symbol: `a${k + 2}`, meaning: `slope along ${symbol}, the others held`, unit: perPower(y, units[k] ?? plain, 1) })),
+    ...others.map((symbol, k) => ({
+      symbol: `a${k + 2}`,
+      meaning: `slope along ${symbol}, the others held`,
+      unit: perPower(y, units[k] ?? plain, 1),
+    })),
   ],
   starts: () => [],
   isLinear: true,
   direct: fitMultilinear,
-}); // prettier-ignore
+});
 
 const meanOf = (column: Float64Array): number => column.reduce((s, v) => s + v, 0) / column.length;
 
@@ -35,7 +40,12 @@ function fitMultilinear({ x, y, sigma, sigmaIsAbsolute, others = [], xName }: Fi
   const count = columns.length + 1;
   if (x.length < count) throw new AppError('TOO_FEW_POINTS_FOR_MODEL', { have: x.length, parameters: count });
   const without = columns.findIndex((column) => column.every((v) => v === column[0]));
-  if (without >= 0) throw new AppError('X_HAS_NO_SPREAD', { x: without === 0 ? xName : `further x ${without}`, distinct: 1, parameters: 2 });
+  if (without >= 0)
+    throw new AppError('X_HAS_NO_SPREAD', {
+      x: without === 0 ? xName : `further x ${without}`,
+      distinct: 1,
+      parameters: 2,
+    });
   const weighted = (column: Float64Array): Float64Array => (sigma ? column.map((v, i) => v / sigma[i]!) : column);
   const solved = leastSquares([new Float64Array(x.length).fill(1), ...columns].map(weighted), weighted(y));
   const residuals = sigma ? solved.residuals.map((r, i) => r * sigma[i]!) : solved.residuals;
@@ -52,7 +62,10 @@ function fitMultilinear({ x, y, sigma, sigmaIsAbsolute, others = [], xName }: Fi
     ...summary.told,
     condition: solved.condition,
     reducedChiSquare: sigma ? summary.weightedVariance : NaN,
-    doubts: Number.isFinite(solved.condition) && solved.condition < 1e8 ? [] : ['Some of the x move together in these points, so their slopes cannot be told apart. Leave one out.'],
+    doubts:
+      Number.isFinite(solved.condition) && solved.condition < 1e8
+        ? []
+        : ['Some of the x move together in these points, so their slopes cannot be told apart. Leave one out.'],
     start: solved.solution,
     ends: [],
     curve: (at) => {
@@ -64,6 +77,12 @@ function fitMultilinear({ x, y, sigma, sigmaIsAbsolute, others = [], xName }: Fi
     parameterGradients: covariance.map((_, k) => Float64Array.from(covariance, (__, l) => Number(k === l))),
     inverse: solved.inverse,
     variance,
-    randomSpread: (row) => Math.sqrt(Math.max(0, row.reduce((sum, v, i) => sum + v * row.reduce((s, w, j) => s + w * covariance[i]![j]!, 0), 0))),
+    randomSpread: (row) =>
+      Math.sqrt(
+        Math.max(
+          0,
+          row.reduce((sum, v, i) => sum + v * row.reduce((s, w, j) => s + w * covariance[i]![j]!, 0), 0),
+        ),
+      ),
   };
-} // prettier-ignore
+}

@@ -39,14 +39,21 @@ function startsBySize(points: Points, formula: string): number[][] {
   // Units that stand for "some x" and "some y", so that only the powers count.
   const some = (text: string) => ({ ...plain, text });
   const [x, y] = [rangeOf(points.x), rangeOf(points.y)];
-  const sizes = powersOf(() => inferUnits(tree, symbols, { ...some('m'), dimension: [1, 0, 0, 0, 0, 0, 0, 0] }, { ...some('s'), dimension: [0, 0, 1, 0, 0, 0, 0, 0] }));
+  const sizes = powersOf(() =>
+    inferUnits(
+      tree,
+      symbols,
+      { ...some('m'), dimension: [1, 0, 0, 0, 0, 0, 0, 0] },
+      { ...some('s'), dimension: [0, 0, 1, 0, 0, 0, 0, 0] },
+    ),
+  );
   const first = symbols.map((symbol) => {
     const powers = sizes?.get(symbol)?.powers ?? { x: 0, y: 0 };
     return (x.span / 2) ** powers.x * y.span ** powers.y;
   });
   const turned = symbols.map((_, k) => first.map((v, i) => (i === k ? -v : v)));
   return [first, first.map((v) => v / 3), first.map((v) => v * 3), ...turned];
-} // prettier-ignore
+}
 
 /** Where the formula has no consistent units its sizes cannot be told; the fit says so, not the start. */
 function powersOf(infer: () => ReturnType<typeof inferUnits>): ReturnType<typeof inferUnits> | undefined {

@@ -27,7 +27,9 @@ const numbered = (peaks: number): number[] => Array.from({ length: peaks }, (_, 
 /** Two to six peaks of one form over a level ground; they may overlap. */
 export const defineSeveralPeaks = ({ kind, peaks, single, width, meaning, term, at }: PeakForm): Model => {
   const expression = ({ peaks }: Static<typeof settings>): string =>
-    `y0 + ${numbered(peaks).map((k) => term(`A${k}`, `x${k}`, `${width}${k}`)).join(' + ')}`;
+    `y0 + ${numbered(peaks)
+      .map((k) => term(`A${k}`, `x${k}`, `${width}${k}`))
+      .join(' + ')}`;
   return defineModel({
     kind,
     title: `Several ${peaks}`,
@@ -48,19 +50,21 @@ export const defineSeveralPeaks = ({ kind, peaks, single, width, meaning, term, 
     handles: numbered(MOST_PEAKS).flatMap((k) => peakHandles(`${width}${k}`, `A${k}`, `x${k}`, `peak ${k}`)),
     starts: (points, { peaks }) => startsOfPeaks(points, peaks, at),
   });
-}; // prettier-ignore
+};
 
 /** The best pairs of all that were tried; every further peak is the one that leaves least beside those. */
 function startsOfPeaks(points: Points, peaks: number, at: PeakForm['at']): number[][] {
   const { low, high, span } = rangeOf(points.x);
   const places = evenly(low, high, 16);
   const widths = ratios(0.015, 0.25, 5).map((share) => share * span);
-  const among = (shapes: readonly number[][]): number[][] => startsByShape(points, shapes, (x, shape) => basisOf(x, shape, at), wholeOf);
+  const among = (shapes: readonly number[][]): number[][] =>
+    startsByShape(points, shapes, (x, shape) => basisOf(x, shape, at), wholeOf);
   let starts = among(places.flatMap((a, k) => places.slice(k + 1).flatMap((b) => widths.map((s) => [a, s, b, s]))));
   const further = evenly(low, high, 24).flatMap((place) => widths.map((s) => [place, s]));
-  for (let k = 2; k < peaks; k++) starts = among(starts.flatMap((start) => further.map((one) => [...shapeOf(start), ...one])));
+  for (let k = 2; k < peaks; k++)
+    starts = among(starts.flatMap((start) => further.map((one) => [...shapeOf(start), ...one])));
   return starts.map((start) => wholeOf(linearOf(start), shapeOf(start)));
-} // prettier-ignore
+}
 
 /** A shape is place and width of each peak in turn. */
 const basisOf = (x: number, shape: readonly number[], at: PeakForm['at']): number[] => {
@@ -69,7 +73,8 @@ const basisOf = (x: number, shape: readonly number[], at: PeakForm['at']): numbe
   return basis;
 };
 const shapeOf = (whole: readonly number[]): number[] => whole.filter((_, k) => k > 0 && k % 3 !== 1);
-const linearOf = (whole: readonly number[]): Float64Array => Float64Array.from(whole.filter((_, k) => k === 0 || k % 3 === 1)); // prettier-ignore
+const linearOf = (whole: readonly number[]): Float64Array =>
+  Float64Array.from(whole.filter((_, k) => k === 0 || k % 3 === 1));
 
 /** All parameters, the peaks from the left to the right. */
 function wholeOf(linear: Float64Array, shape: readonly number[]): number[] {

@@ -99,7 +99,7 @@ function solveCentred(u: Float64Array, y: Float64Array, sigma: Float64Array | un
   const columns = [sigma ? sigma.map((s) => 1 / s) : new Float64Array(u.length).fill(1)];
   for (let k = 1; k <= degree; k++) columns.push(columns[k - 1]!.map((v, i) => v * u[i]!));
   return leastSquares(columns, sigma ? y.map((v, i) => v / sigma[i]!) : y);
-} // prettier-ignore
+}
 
 function countDistinct(x: Float64Array, enough: number): number {
   const seen = new Set<number>();
@@ -147,9 +147,10 @@ function binomial(n: number, k: number): number {
 
 function spreadOf(row: Float64Array, covariance: readonly Float64Array[]): number {
   let spread = 0;
-  for (let i = 0; i < row.length; i++) for (let j = 0; j < row.length; j++) spread += row[i]! * row[j]! * covariance[i]![j]!;
+  for (let i = 0; i < row.length; i++)
+    for (let j = 0; j < row.length; j++) spread += row[i]! * row[j]! * covariance[i]![j]!;
   return Math.sqrt(Math.max(0, spread));
-} // prettier-ignore
+}
 
 function sumOfProducts(a: Float64Array, b: Float64Array): number {
   const sum = new TwoSum();

@@ -37,4 +37,4 @@ export const secondOrderStep = defineNonlinear({
       ([y0, d], [l, t, zeta]) => [y0!, d!, l!, t!, zeta!],
     );
   },
-}); // prettier-ignore
+});

@@ -20,9 +20,12 @@ export const sincSquared = defineNonlinear({
     const { low, high, span } = rangeOf(points.x);
     return startsByShape(
       points,
-      pairs(evenly(low, high, 40), ratios(0.005, 0.4, 12).map((share) => share * span)),
+      pairs(
+        evenly(low, high, 40),
+        ratios(0.005, 0.4, 12).map((share) => share * span),
+      ),
       (x, [x0, w]) => [1, sincSquare((x - x0!) / w!)],
       ([y0, a], [x0, w]) => [y0!, a!, x0!, w!],
     );
-  }, // prettier-ignore
+  },
 });

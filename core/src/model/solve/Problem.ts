@@ -38,7 +38,8 @@ export function pointsProblem({ model, y, sigma, loss }: Points): Problem {
   const residual = new Float64Array(Math.min(y.length, 4096));
   const rho = loss && losses[loss.name].rho;
   const scale = loss?.scale ?? 1;
-  const sumOver = (count: number): number => (rho ? sumOfLosses(residual, count, rho, scale) : sumOfSquares(residual, count));
+  const sumOver = (count: number): number =>
+    rho ? sumOfLosses(residual, count, rho, scale) : sumOfSquares(residual, count);
   const gather = (at: Float64Array, into: Triangle | Gram): number => {
     let sum = 0;
     model.eachBlock(at, true, ({ value, slopes }, from, count) => {
@@ -69,7 +70,7 @@ export function pointsProblem({ model, y, sigma, loss }: Points): Problem {
       return { ...triangle.split(), sumOfSquares: sum };
     },
   };
-} // prettier-ignore
+}
 
 type Rho = (z: number) => readonly [number, number, number];
 

@@ -20,14 +20,18 @@ describe('a search that creeps is followed to its end', () => {
     [-2000, 50, 0.8],
     [-1500, 45, 0.85],
   ])('from %d, %d, %d', (...start) => {
-    const problem = pointsProblem({ model: ModelFunction.of('b1*(b2 + x)^(-1/b3)', ['b1', 'b2', 'b3'], new Map([['x', x]])), y, sigma: undefined });
+    const problem = pointsProblem({
+      model: ModelFunction.of('b1*(b2 + x)^(-1/b3)', ['b1', 'b2', 'b3'], new Map([['x', x]])),
+      y,
+      sigma: undefined,
+    });
     const found = solveNonlinear({ problem, degreesOfFreedom: 151, starts: [Float64Array.from(start)] })!;
     expect(found.ending).toBe('converged');
     // The least sum of squares lies below that of the parameters that the points were made from.
     const made = problem.linearise(Float64Array.from(truth)).sumOfSquares;
     expect(found.sumOfSquares).toBeLessThan(made);
     expect(found.sumOfSquares).toBeGreaterThan(0.9 * made);
-  }); // prettier-ignore
+  });
 });
 
 describe('what a fit says of its starts', () => {

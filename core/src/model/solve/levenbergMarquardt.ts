@@ -37,13 +37,23 @@ const MILESTONE = 50;
  * Source: D. W. Marquardt, J. SIAM 11 (1963) 431-441; scaled by the largest column lengths met (J. J. Moré, Lecture
  * Notes in Mathematics 630 (1978) 105-116); damping after H. B. Nielsen, IMM-REP-1999-05, Technical University of Denmark.
  */
-export function levenbergMarquardt(problem: Problem, start: Float64Array, { mostRounds = MOST_ROUNDS, damping = FIRST_DAMPING, endsCreeping = false } = {}): Solution | undefined {
+export function levenbergMarquardt(
+  problem: Problem,
+  start: Float64Array,
+  { mostRounds = MOST_ROUNDS, damping = FIRST_DAMPING, endsCreeping = false } = {},
+): Solution | undefined {
   let at = within(problem, start);
   let linear = problem.linearise(at);
   if (!Number.isFinite(linear.sumOfSquares)) return undefined;
   const scale = new Float64Array(at.length);
   let [growth, level, before, milestone] = [2, 0, NaN, linear.sumOfSquares];
-  const ended = (ending: Ending, rounds: number): Solution => ({ parameters: at, sumOfSquares: linear.sumOfSquares, linear, ending, rounds });
+  const ended = (ending: Ending, rounds: number): Solution => ({
+    parameters: at,
+    sumOfSquares: linear.sumOfSquares,
+    linear,
+    ending,
+    rounds,
+  });
   for (let round = 1; round <= mostRounds; round++) {
     if (!linear.r.every((row) => row.every(Number.isFinite))) return ended('stalled', round);
     scale.forEach((s, k) => (scale[k] = Math.max(s, columnLength(linear, k))));
@@ -52,7 +62,11 @@ export function levenbergMarquardt(problem: Problem, start: Float64Array, { most
       milestone = linear.sumOfSquares;
     }
     const free = freeParameters(problem, at, linear);
-    const step = stepper(linear, free, free.map((k) => scale[k]! || 1));
+    const step = stepper(
+      linear,
+      free,
+      free.map((k) => scale[k]! || 1),
+    );
     const sum = linear.sumOfSquares;
     if (step.left <= LEAST_LEFT * sum) return ended('converged', round);
     // At the rate at which it shrank, so much would be left after one more step.
@@ -86,7 +100,7 @@ export function levenbergMarquardt(problem: Problem, start: Float64Array, { most
     }
   }
   return ended('rounds', mostRounds);
-} // prettier-ignore
+}
 
 const columnLength = ({ r }: Linearised, k: number): number => Math.hypot(...r.map((row) => row[k]!));
 
@@ -104,7 +118,9 @@ function freeParameters({ lower, upper }: Problem, at: Float64Array, { r, rotate
 function stepper({ r, rotated }: Linearised, free: readonly number[], scale: readonly number[]) {
   const [rows, p] = [r.length, free.length];
   if (p === 0) return { left: 0, at: () => new Float64Array() };
-  const columns = free.map((k, j) => Float64Array.from({ length: rows + p }, (_, i) => (i < rows ? r[i]![k]! / scale[j]! : 0)));
+  const columns = free.map((k, j) =>
+    Float64Array.from({ length: rows + p }, (_, i) => (i < rows ? r[i]![k]! / scale[j]! : 0)),
+  );
   const plain = householderQr(columns.map((column) => column.slice(0, rows)));
   const along = applyQTransposed(plain, rotated);
   return {
@@ -118,7 +134,7 @@ function stepper({ r, rotated }: Linearised, free: readonly number[], scale: rea
       return solveUpper(small.r, applyQTransposed(small, right)).map((v, j) => v / scale[j]!);
     },
   };
-} // prettier-ignore
+}
 
 function moved(problem: Problem, at: Float64Array, free: readonly number[], step: Float64Array): Float64Array {
   const next = Float64Array.from(at);

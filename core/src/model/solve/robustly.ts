@@ -40,7 +40,8 @@ export function robustly({ build, starts, degreesOfFreedom, name, residuals }: R
     scale = next;
     const problem = build({ name, scale: width * scale });
     const found = levenbergMarquardt(problem, solution.parameters);
-    if (found) solution = { ...withCovariance(problem, found, solution.start), ends: solution.ends, valleys: solution.valleys };
+    if (found)
+      solution = { ...withCovariance(problem, found, solution.start), ends: solution.ends, valleys: solution.valleys };
   }
   const points = degreesOfFreedom + solution.parameters.length;
   const slopes: number[] = [];
@@ -54,6 +55,10 @@ export function robustly({ build, starts, degreesOfFreedom, name, residuals }: R
   const mean = slopes.reduce((s, v) => s + v, 0) / points;
   const spread = slopes.reduce((s, v) => s + (v - mean) ** 2, 0) / points;
   const correction = 1 + (solution.parameters.length / points) * (spread / mean ** 2);
-  const { inverse } = withCovariance(plain, { ...solution, linear: plain.linearise(solution.parameters) }, solution.start);
+  const { inverse } = withCovariance(
+    plain,
+    { ...solution, linear: plain.linearise(solution.parameters) },
+    solution.start,
+  );
   return { ...solution, inverse, variance: (correction ** 2 * (pulls / degreesOfFreedom)) / mean ** 2 };
-} // prettier-ignore
+}

@@ -108,9 +108,11 @@ const poorly =
   (degreesOfFreedom: number) =>
   ({ condition, ending, inverse, parameters, sumOfSquares, atBound }: NonlinearSolution): boolean => {
     const variance = sumOfSquares / Math.max(1, degreesOfFreedom);
-    const isLost = parameters.some((v, k) => !atBound[k] && !(Math.sqrt(inverse[k]![k]! * variance) < 100 * Math.abs(v)));
+    const isLost = parameters.some(
+      (v, k) => !atBound[k] && !(Math.sqrt(inverse[k]![k]! * variance) < 100 * Math.abs(v)),
+    );
     return ending !== 'converged' || !(condition < 1e8) || isLost;
-  }; // prettier-ignore
+  };
 
 const bestOf = (found: readonly NonlinearSolution[]): NonlinearSolution =>
   found.reduce((a, b) => (b.sumOfSquares < a.sumOfSquares ? b : a));
@@ -121,14 +123,19 @@ const TRIAL_ROUNDS = 12;
 /** Starts of other sizes, from a thousandth to thirty times, with the signs of the first; the same each time. */
 function scatteredStarts(start: Float64Array): Float64Array[] {
   const random = new Random(1);
-  return Array.from({ length: SCATTERED }, () => start.map((v) => (v === 0 ? 2 * random.uniform() - 1 : v * 10 ** (4.5 * random.uniform() - 3))));
-} // prettier-ignore
+  return Array.from({ length: SCATTERED }, () =>
+    start.map((v) => (v === 0 ? 2 * random.uniform() - 1 : v * 10 ** (4.5 * random.uniform() - 3))),
+  );
+}
 
 /** @param start  where the search began */
 export function withCovariance(problem: Problem, found: Solution, start: Float64Array): NonlinearSolution {
   const { lower, upper } = problem;
   const at = found.parameters;
-  const atBound = Array.from(at, (v, k) => (lower !== undefined && v <= lower[k]!) || (upper !== undefined && v >= upper[k]!));
+  const atBound = Array.from(
+    at,
+    (v, k) => (lower !== undefined && v <= lower[k]!) || (upper !== undefined && v >= upper[k]!),
+  );
   const free = [...at.keys()].filter((k) => !atBound[k]);
   const { r } = found.linear;
   const whole = Array.from(at, () => new Float64Array(at.length));
@@ -140,7 +147,7 @@ export function withCovariance(problem: Problem, found: Solution, start: Float64
   const inverse = inverseOfNormal(scaled.r).map((row, i) => row.map((v, j) => v / (lengths[i]! * lengths[j]!)));
   free.forEach((k, i) => free.forEach((l, j) => (whole[k]![l] = inverse[i]![j]!)));
   return { ...rest, condition: scaled.condition, together: leastDirection(scaled.r).map((i) => free[i]!) };
-} // prettier-ignore
+}
 
 /** Columns with a say in the combination that R nearly makes nothing of. */
 function leastDirection(r: readonly Float64Array[]): number[] {

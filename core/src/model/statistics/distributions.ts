@@ -17,7 +17,7 @@ export function normalDistribution(z: number): number {
   for (let k = 200; k >= 1; k--) fraction = size + k / fraction;
   const tail = density / fraction;
   return z > 0 ? 1 - tail : tail;
-} // prettier-ignore
+}
 
 /** The value that a standard normal number stays below with probability p, 0 < p < 1; by bisection. */
 export function normalQuantile(p: number): number {

@@ -70,9 +70,12 @@ export function normalityTest(residuals: Float64Array): { statistic: number; p: 
   const statistic = -n - sum / n;
   const a = statistic * (1 + 0.75 / n + 2.25 / (n * n));
   const p =
-    a >= 0.6 ? Math.exp(1.2937 - 5.709 * a + 0.0186 * a * a)
-    : a >= 0.34 ? Math.exp(0.9177 - 4.279 * a - 1.38 * a * a)
-    : a >= 0.2 ? 1 - Math.exp(-8.318 + 42.796 * a - 59.938 * a * a)
-    : 1 - Math.exp(-13.436 + 101.14 * a - 223.73 * a * a);
+    a >= 0.6
+      ? Math.exp(1.2937 - 5.709 * a + 0.0186 * a * a)
+      : a >= 0.34
+        ? Math.exp(0.9177 - 4.279 * a - 1.38 * a * a)
+        : a >= 0.2
+          ? 1 - Math.exp(-8.318 + 42.796 * a - 59.938 * a * a)
+          : 1 - Math.exp(-13.436 + 101.14 * a - 223.73 * a * a);
   return { statistic, p: Math.min(1, Math.max(0, p)) };
-} // prettier-ignore
+}

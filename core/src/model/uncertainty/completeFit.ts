@@ -61,7 +61,7 @@ export function completeFit(fit: PlainFit, data: FitData, effects: readonly Syst
     spread,
     parameterSpread: (k) => (hasMore ? spread(rows[k]!) : spreadOf(fit.standardErrors[k]!, 0, randomFreedom)),
   };
-} // prettier-ignore
+}
 
 /** What the residuals say of how sure a fit is. */
 interface Scatter {

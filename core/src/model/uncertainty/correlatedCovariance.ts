@@ -19,7 +19,12 @@ export interface CorrelatedCovariance {
  * Source: generalised least squares variance of an ordinary least-squares estimate, e.g. W. H. Greene, Econometric Analysis
  * (7th ed. 2012), section 20.4; from memory.
  */
-export function correlatedCovariance(fit: PlainFit, data: FitData, inverse: readonly Float64Array[], rho: number): CorrelatedCovariance {
+export function correlatedCovariance(
+  fit: PlainFit,
+  data: FitData,
+  inverse: readonly Float64Array[],
+  rho: number,
+): CorrelatedCovariance {
   const n = data.x.length;
   const q = inverse.length;
   const tau = (1 + rho) / (1 - rho);
@@ -40,7 +45,7 @@ export function correlatedCovariance(fit: PlainFit, data: FitData, inverse: read
   }
   const half = product(inverse, middle);
   return { unit: product(half, inverse), taken: half.reduce((sum, row, k) => sum + row[k]!, 0) };
-} // prettier-ignore
+}
 
 const product = (a: readonly Float64Array[], b: readonly Float64Array[]): Float64Array[] =>
   a.map((row) => Float64Array.from(b[0]!, (_, l) => row.reduce((sum, v, k) => sum + v * b[k]![l]!, 0)));

@@ -26,7 +26,9 @@ export function systematicEffects(parts: readonly FittedPart[], inverse: readonl
   for (const part of parts) addPart(part, sums, normal);
   // A parameter at a bound does not move.
   const isThinned = parts.some(({ data }) => data.x.length > MOST_POINTS) && inverse.every((row, k) => row[k]! > 0);
-  const solve = (isThinned && solverOf(normal)) || ((sum: Float64Array) => Float64Array.from(inverse, (row) => row.reduce((s, v, k) => s + v * sum[k]!, 0))); // prettier-ignore
+  const solve =
+    (isThinned && solverOf(normal)) ||
+    ((sum: Float64Array) => Float64Array.from(inverse, (row) => row.reduce((s, v, k) => s + v * sum[k]!, 0)));
   return [...sums].map(([source, sum]) => ({ source, change: solve(sum) }));
 }
 
@@ -46,7 +48,11 @@ function solverOf(normal: readonly Float64Array[]): ((sum: Float64Array) => Floa
     ).map((v, k) => v / size[k]!);
 }
 
-function addPart({ fit, data, places }: FittedPart, sums: Map<string, Float64Array>, normal: readonly Float64Array[]): void {
+function addPart(
+  { fit, data, places }: FittedPart,
+  sums: Map<string, Float64Array>,
+  normal: readonly Float64Array[],
+): void {
   const { errors = [], sigma, sigmaX } = data;
   if (errors.length === 0) return;
   const own = errors.map(({ source }) => {
@@ -62,14 +68,16 @@ function addPart({ fit, data, places }: FittedPart, sums: Map<string, Float64Arr
     const slope = needsSlope ? slopeOf(fit, data.x, i) : 0;
     const variance = sigma ? sigma[i]! ** 2 + (sigmaX ? (slope * sigmaX[i]!) ** 2 : 0) : 1;
     const weight = stride / variance;
-    places.forEach((p, k) => places.forEach((q, l) => (normal[p]![q] = normal[p]![q]! + weight * gradient[k]! * gradient[l]!)));
+    places.forEach((p, k) =>
+      places.forEach((q, l) => (normal[p]![q] = normal[p]![q]! + weight * gradient[k]! * gradient[l]!)),
+    );
     errors.forEach(({ x, y, others = [] }, s) => {
       const byOthers = others.reduce((sum, column, k) => sum + (fit.otherSlopes?.[k] ?? 0) * (column?.[i] ?? 0), 0);
       const moved = ((y?.[i] ?? 0) - slope * (x?.[i] ?? 0) - byOthers) * weight;
       if (moved !== 0) places.forEach((place, k) => (own[s]![place] = own[s]![place]! + gradient[k]! * moved));
     });
   }
-} // prettier-ignore
+}
 
 /** Slope of the curve at a point, by a central difference over a ten-thousandth of the range. */
 export function slopeOf(fit: Pick<PlainFit, 'curve'>, x: Float64Array, i: number): number {

@@ -89,15 +89,23 @@ describe('what the points share goes through the fit as a whole', () => {
   test('an offset of a further x moves the constant by its slope times itself, a gain the slope by itself', () => {
     const random = new Random(21);
     const z = x.map(() => 10 + random.uniform());
-    const points: FitData = { x, y: x.map((v, i) => 4 + 2 * v + 3 * z[i]! + random.normal(0.01)), others: [z], xName: 'x' };
+    const points: FitData = {
+      x,
+      y: x.map((v, i) => 4 + 2 * v + 3 * z[i]! + random.normal(0.01)),
+      others: [z],
+      xName: 'x',
+    };
     const of = (column: Float64Array) =>
-      fitModel(modelOf('multilinear'), { others: ['z'] } as never, { ...points, errors: [{ source: 's', others: [column] }] });
+      fitModel(modelOf('multilinear'), { others: ['z'] } as never, {
+        ...points,
+        errors: [{ source: 's', others: [column] }],
+      });
     const { parameters, effects } = of(z.map(() => 0.1));
     expect(effects[0]!.change[0]).toBeCloseTo(-0.1 * parameters[2]!, 9);
     expect(effects[0]!.change[1]).toBeCloseTo(0, 9);
     expect(effects[0]!.change[2]).toBeCloseTo(0, 9);
     expect(of(z.map((v) => 0.02 * v)).effects[0]!.change[2]).toBeCloseTo(-0.02 * parameters[2]!, 9);
-  }); // prettier-ignore
+  });
 
   test('more samples make the random part smaller and leave the systematic one', () => {
     const many = (n: number) => {
@@ -221,10 +229,11 @@ describe('how sure', () => {
       const [top] = optima(curve);
       expect(sum(top!.budget)).toBeCloseTo(top!.xSpread.standard, 12);
       // An offset lifts the whole curve: it moves what is read back, and leaves the place of the top.
-      const ofOffset = (lines: readonly { source: string; share: number }[]) => lines.find((l) => l.source === 'offset')!.share;
+      const ofOffset = (lines: readonly { source: string; share: number }[]) =>
+        lines.find((l) => l.source === 'offset')!.share;
       expect(ofOffset(top!.budget)).toBeLessThan(1e-9);
       expect(ofOffset(back!.budget)).toBeGreaterThan(0.1);
-    }); // prettier-ignore
+    });
 
     test('near a top the curve bends within the ±, and that is told; on a flank it is not', () => {
       const top = optima(curve)[0]!;
@@ -325,7 +334,8 @@ describe('a fit through a channel that linear steps made knows how its noise cam
   const n = 300;
   const at = Float64Array.from({ length: n }, (_, i) => i / 10);
   const smoothing = (column: Float64Array): Float64Array => savitzkyGolay(column, { window: 21, order: 2 });
-  const derivative = (column: Float64Array): Float64Array => savitzkyGolay(column, { window: 11, order: 2, derivative: 1, spacing: 0.1 });
+  const derivative = (column: Float64Array): Float64Array =>
+    savitzkyGolay(column, { window: 11, order: 2, derivative: 1, spacing: 0.1 });
   const noiseOf = (work: (y: Float64Array, x: Float64Array) => Float64Array) => ({
     samples: n,
     spread: spreadOfSamples(work, at)!,
@@ -377,4 +387,4 @@ describe('a fit through a channel that linear steps made knows how its noise cam
     expect(drawn / fit.parameterSpread(1).standard).toBeGreaterThan(0.85);
     expect(drawn / fit.parameterSpread(1).standard).toBeLessThan(1.2);
   });
-}); // prettier-ignore
+});

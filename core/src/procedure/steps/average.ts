@@ -28,7 +28,10 @@ export const average = defineStep({
       name: 'Mean of channels',
     };
   },
-  words: ({ channels, symbol }) => ({ title: `${symbol} = mean of ${channels.join(', ')}`, detail: 'missing ones passed over' }),
+  words: ({ channels, symbol }) => ({
+    title: `${symbol} = mean of ${channels.join(', ')}`,
+    detail: 'missing ones passed over',
+  }),
   reads: ({ channels }) => channels,
   ignoresMask: () => true,
   apply: (state, { channels, fewest, symbol, name }) => {
@@ -55,9 +58,23 @@ export const average = defineStep({
       return new Map([...names].map((n) => [n, meanOf(each.map((e, k) => e.get(n)?.map((v) => v * factors[k]!)))]));
     };
     const unit = sources[0]!.unit;
-    const withMean = withNewChannel(state, { symbol, name, unit, origin: 'derived', datum: sources[0]!.datum, values: meanOf(columns), errors });
+    const withMean = withNewChannel(state, {
+      symbol,
+      name,
+      unit,
+      origin: 'derived',
+      datum: sources[0]!.datum,
+      values: meanOf(columns),
+      errors,
+    });
     const counted = freeSymbol(`${symbol}_n`, [...withMean.channels.values()]);
-    const next = withNewChannel(withMean, { symbol: counted, name: `${name}, number present`, unit: '', origin: 'derived', values: count });
+    const next = withNewChannel(withMean, {
+      symbol: counted,
+      name: `${name}, number present`,
+      unit: '',
+      origin: 'derived',
+      values: count,
+    });
     return { state: next, made: symbol };
   },
-}); // prettier-ignore
+});

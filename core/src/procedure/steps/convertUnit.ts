@@ -20,7 +20,11 @@ export const convertUnit = defineStep({
           Type.Literal('gauge', { title: 'From the ambient pressure' }),
           Type.Literal('difference', { title: 'As a difference of two' }),
         ],
-        { title: 'Counts', description: 'A K or a kPa may count from zero or be a difference; °C and kPa(g) say it.', default: 'said' },
+        {
+          title: 'Counts',
+          description: 'A K or a kPa may count from zero or be a difference; °C and kPa(g) say it.',
+          default: 'said',
+        },
       ),
     ),
   }),
@@ -41,4 +45,4 @@ export const convertUnit = defineStep({
     const converted = { ...channel, unit: printUnit(unit.text), datum, values, uncertainty: undefined, errors };
     return { state: { ...state, channels: new Map(state.channels).set(symbol, converted) }, made: symbol };
   },
-}); // prettier-ignore
+});

@@ -36,15 +36,33 @@ export const differentiate = defineStep({
       { title: 'Method', default: 'central' },
     ),
     derivative: Type.Optional(
-      Type.Integer({ title: 'Derivative', description: '1: rate; 2: rate of the rate.', minimum: 1, maximum: 2, when: ['savitzkyGolay'] }),
-    ),
-    window: Type.Integer({ title: 'Window (samples)', minimum: 3, maximum: 100001, default: 11, field: 'window', when: ['savitzkyGolay', 'slope'] }),
-    order: Type.Integer({ title: 'Order', minimum: 1, maximum: 9, default: 2, when: ['savitzkyGolay'] }),
-    unit: Type.Optional(Type.String({ title: 'Shown in', description: 'Empty: as it is composed.', maxLength: 60, field: 'unit' })),
-    ends: Type.Optional(
-      Type.Union([Type.Literal('keep', { title: 'Keep, they are less sure' }), Type.Literal('leave', { title: 'Leave out' })], {
-        title: 'Ends and neighbours of gaps',
+      Type.Integer({
+        title: 'Derivative',
+        description: '1: rate; 2: rate of the rate.',
+        minimum: 1,
+        maximum: 2,
+        when: ['savitzkyGolay'],
       }),
+    ),
+    window: Type.Integer({
+      title: 'Window (samples)',
+      minimum: 3,
+      maximum: 100001,
+      default: 11,
+      field: 'window',
+      when: ['savitzkyGolay', 'slope'],
+    }),
+    order: Type.Integer({ title: 'Order', minimum: 1, maximum: 9, default: 2, when: ['savitzkyGolay'] }),
+    unit: Type.Optional(
+      Type.String({ title: 'Shown in', description: 'Empty: as it is composed.', maxLength: 60, field: 'unit' }),
+    ),
+    ends: Type.Optional(
+      Type.Union(
+        [Type.Literal('keep', { title: 'Keep, they are less sure' }), Type.Literal('leave', { title: 'Leave out' })],
+        {
+          title: 'Ends and neighbours of gaps',
+        },
+      ),
     ),
     ...madeSettings,
   }),
@@ -86,16 +104,31 @@ export const differentiate = defineStep({
     const factor = differenceFactor(composed, wanted);
     const rate = (ys: Float64Array, xs: Float64Array): Float64Array => {
       const spacing = evenSpacing(xs, evenTolerance(derivative));
-      const out = method === 'central' ? centralDifference(ys, xs, 2) : spacing === undefined ? localPolynomialSmooth(ys, xs, local) : savitzkyGolay(ys, { ...local, spacing });
+      const out =
+        method === 'central'
+          ? centralDifference(ys, xs, 2)
+          : spacing === undefined
+            ? localPolynomialSmooth(ys, xs, local)
+            : savitzkyGolay(ys, { ...local, spacing });
       if (factor !== 1) for (let i = 0; i < out.length; i++) out[i]! *= factor;
       return out;
     };
-    const { values, doubts, errors, stretches, spread } = overSegments(state, channel, against, window, rate, derivative === 1 ? rateByAlong(rate, factor) : undefined);
+    const { values, doubts, errors, stretches, spread } = overSegments(
+      state,
+      channel,
+      against,
+      window,
+      rate,
+      derivative === 1 ? rateByAlong(rate, factor) : undefined,
+    );
     const unsure = endsOf(stretches, (window - 1) / 2);
     const rateUnit = printUnit(wanted.text);
     const told = [
       ...doubts,
-      ...noiseInAndOut(gather(y.values, stretches[0]!), gather(x.values, stretches[0]!), rate, window, [y.unit, rateUnit]),
+      ...noiseInAndOut(gather(y.values, stretches[0]!), gather(x.values, stretches[0]!), rate, window, [
+        y.unit,
+        rateUnit,
+      ]),
       ...(derivative === 1 ? suggested({ method, window, order: local.order }) : []),
       `${formatCount(unsure.length)} at ends and beside gaps ${ends === 'leave' ? 'left out' : 'are less sure, marked on the chart'}`,
     ];
@@ -108,15 +141,17 @@ export const differentiate = defineStep({
       ? made(state, { ...channelMade, values: leave(values), errors: () => mapErrors(errors(), leave) }, told)
       : made(state, { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } }, told);
   },
-}); // prettier-ignore
+});
 
 type Rate = (y: Float64Array, x: Float64Array) => Float64Array;
 
 /** Error of dy/dx by an error of x that changes along x: −dy/dx · d(error)/dx; one that stays the same does nothing. */
-const rateByAlong = (rate: Rate, factor: number) => (y: Float64Array, x: Float64Array, error: Float64Array): Float64Array => {
-  const [slope, stretch] = [rate(y, x), rate(error, x)];
-  return slope.map((s, i) => (-s * stretch[i]!) / factor);
-}; // prettier-ignore
+const rateByAlong =
+  (rate: Rate, factor: number) =>
+  (y: Float64Array, x: Float64Array, error: Float64Array): Float64Array => {
+    const [slope, stretch] = [rate(y, x), rate(error, x)];
+    return slope.map((s, i) => (-s * stretch[i]!) / factor);
+  };
 
 /** The samples within half a window of an end. */
 function endsOf(stretches: readonly Int32Array[], reach: number): Int32Array {
@@ -132,20 +167,32 @@ function endsOf(stretches: readonly Int32Array[], reach: number): Int32Array {
  * Standard deviations of the noise of a column, by differences that leave out its trend, and of its rate, to which each sample
  * adds by its weight there.
  */
-function noiseInAndOut(y: Float64Array, x: Float64Array, rate: Rate, window: number, [unit, rateUnit]: readonly [string, string]): string[] {
+function noiseInAndOut(
+  y: Float64Array,
+  x: Float64Array,
+  rate: Rate,
+  window: number,
+  [unit, rateUnit]: readonly [string, string],
+): string[] {
   const before = noiseOfColumn(y, 3);
   const spacing = x.length > 1 ? usualSpacing(x) : NaN;
   if (!(before > 0) || !(spacing > 0)) return [];
   const places = Float64Array.from({ length: 2 * window + 1 }, (_, i) => i * spacing);
-  const response = rate(places.map((_, i) => Number(i === window)), places).subarray(window >> 1, 2 * window + 1 - (window >> 1));
+  const response = rate(
+    places.map((_, i) => Number(i === window)),
+    places,
+  ).subarray(window >> 1, 2 * window + 1 - (window >> 1));
   const after = before * Math.sqrt(response.reduce((sum, w) => sum + w * w, 0));
   return [`noise ${formatValue(before, 2)} ${printUnit(unit)} became ${formatValue(after, 2)} ${rateUnit}`];
-} // prettier-ignore
+}
 
 /** Whether another method does the same with less noise. */
 function suggested(given: Differentiator): string[] {
   const better = quietestDerivative(given);
   if (!better) return [];
-  const name = better.method === 'slope' ? `the slope over ${better.window} samples` : `Savitzky–Golay, ${better.window} samples, order ${better.order}`;
+  const name =
+    better.method === 'slope'
+      ? `the slope over ${better.window} samples`
+      : `Savitzky–Golay, ${better.window} samples, order ${better.order}`;
   return [`${name}, is right up to the same frequency with ${formatValue(better.noise * 100, 2)} % of the noise`];
-} // prettier-ignore
+}

@@ -49,7 +49,10 @@ export const filter = defineStep({
     ...madeNames(state, 'f', 'filtered'),
   }),
   words: ({ channel, method, cutoff, upperCutoff, order, phase }) => {
-    const band = method === 'band' || method === 'notch' ? `${formatValue(cutoff)} to ${formatValue(upperCutoff ?? 0)}` : formatValue(cutoff); // prettier-ignore
+    const band =
+      method === 'band' || method === 'notch'
+        ? `${formatValue(cutoff)} to ${formatValue(upperCutoff ?? 0)}`
+        : formatValue(cutoff);
     const detail =
       method === 'fourier'
         ? `Fourier transform, lines above ${band} cut`

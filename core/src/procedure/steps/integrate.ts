@@ -34,12 +34,23 @@ export const integrate = defineStep({
   }),
   reads: ({ channel, against }) => [channel, against],
   apply: (state, { channel, against, start, symbol, name }) => {
-    const unit = printUnit(multiplyUnits(parseUnit(numberChannelOf(state, channel).unit), parseUnit(numberChannelOf(state, against).unit)).text); // prettier-ignore
+    const unit = printUnit(
+      multiplyUnits(parseUnit(numberChannelOf(state, channel).unit), parseUnit(numberChannelOf(state, against).unit))
+        .text,
+    );
     const { values, doubts, errors } = overSegments(
-      state, channel, against, 2, runningIntegral,
+      state,
+      channel,
+      against,
+      2,
+      runningIntegral,
       // The steps of the channel along are off by what its error changes over them.
       (y, _, error) => runningIntegral(y, error),
-    ); // prettier-ignore
-    return made(state, { symbol, name, unit, values: start === 0 ? values : values.map((v) => v + start), errors }, doubts);
+    );
+    return made(
+      state,
+      { symbol, name, unit, values: start === 0 ? values : values.map((v) => v + start), errors },
+      doubts,
+    );
   },
-}); // prettier-ignore
+});

@@ -18,7 +18,9 @@ export const lag = defineStep({
       [Type.Literal('amount', { title: 'By an amount' }), Type.Literal('align', { title: 'To fit another channel' })],
       { title: 'Move' },
     ),
-    by: Type.Optional(Type.Number({ title: 'By', description: 'Positive: later. In the unit of time.', when: ['amount'] })),
+    by: Type.Optional(
+      Type.Number({ title: 'By', description: 'Positive: later. In the unit of time.', when: ['amount'] }),
+    ),
     to: Type.Optional(Type.String({ title: 'To fit', field: 'channel', when: ['align'] })),
     ...madeSettings,
   }),
@@ -31,8 +33,11 @@ export const lag = defineStep({
     title: method === 'amount' ? `Move ${channel} by ${formatValue(by, 5)} in time` : `Align ${channel} with ${to}`,
     detail: method === 'amount' ? (by < 0 ? 'earlier' : 'later') : 'by cross-correlation',
   }),
-  reads: ({ channel, method, to = '' }, along) =>
-    [channel, ...(method === 'align' ? [to] : []), ...(along === undefined ? [] : [along])],
+  reads: ({ channel, method, to = '' }, along) => [
+    channel,
+    ...(method === 'align' ? [to] : []),
+    ...(along === undefined ? [] : [along]),
+  ],
   apply: (state, { channel, method, by = 0, to = '', symbol, name }) => {
     if (state.along === undefined) throw new AppError('NO_TIME_FOR_RATE', {});
     const source = numberChannelOf(state, channel);
@@ -41,12 +46,27 @@ export const lag = defineStep({
     let shift = by;
     if (method === 'align') {
       const kept = (column: Float64Array): Float64Array => column.map((v, i) => (state.mask[i] === KEPT ? v : NaN));
-      const found = findOffset({ x: time, y: kept(numberChannelOf(state, to).values) }, { x: time, y: kept(source.values) });
+      const found = findOffset(
+        { x: time, y: kept(numberChannelOf(state, to).values) },
+        { x: time, y: kept(source.values) },
+      );
       shift = found.offset;
-      doubts.push(`moved by ${formatValue(shift, 4)}, correlation ${formatValue(found.correlation, 3)}, next best ${formatValue(found.runnerUp, 3)}`);
+      doubts.push(
+        `moved by ${formatValue(shift, 4)}, correlation ${formatValue(found.correlation, 3)}, next best ${formatValue(found.runnerUp, 3)}`,
+      );
     }
-    const moved = (column: Float64Array): Float64Array => bringIn(time, time.map((t) => t + shift), column, 'linear');
+    const moved = (column: Float64Array): Float64Array =>
+      bringIn(
+        time,
+        time.map((t) => t + shift),
+        column,
+        'linear',
+      );
     const errors = () => mapErrors(errorsOf(source, state.channels), moved);
-    return made(state, { symbol, name, unit: source.unit, datum: source.datum, values: moved(source.values), errors }, doubts);
+    return made(
+      state,
+      { symbol, name, unit: source.unit, datum: source.datum, values: moved(source.values), errors },
+      doubts,
+    );
   },
-}); // prettier-ignore
+});

@@ -22,13 +22,20 @@ export const normalise = defineStep({
       ],
       { title: 'To' },
     ),
-    reference: Type.Optional(Type.Number({ title: 'Reference value', description: 'In the unit of the channel.', when: ['value'] })),
+    reference: Type.Optional(
+      Type.Number({ title: 'Reference value', description: 'In the unit of the channel.', when: ['value'] }),
+    ),
     ...madeSettings,
   }),
   start: (state) => ({ method: 'range' as const, reference: 1, ...madeNames(state, 'rel', 'normalised') }),
   words: ({ channel, method, reference }) => ({
     title: `Normalise ${channel}`,
-    detail: { range: 'its range from 0 to 1', highest: 'share of its highest value', mean: 'share of its mean', value: `share of ${formatValue(reference ?? 1)}` }[method],
+    detail: {
+      range: 'its range from 0 to 1',
+      highest: 'share of its highest value',
+      mean: 'share of its mean',
+      value: `share of ${formatValue(reference ?? 1)}`,
+    }[method],
   }),
   reads: ({ channel }) => [channel],
   apply: (state, { channel, method, reference = 1, symbol, name }) => {
@@ -42,13 +49,20 @@ export const normalise = defineStep({
     /** What an error does to the zero and to the one that all samples are counted by; a typed reference is exact. */
     const moved = (c: Float64Array): Float64Array => {
       const ofZero = method === 'range' ? c[ends.lowest]! : 0;
-      const ofOne = { range: c[ends.highest]! - ofZero, highest: c[ends.highest]!, mean: describe(c, state.mask).mean, value: 0 }[method];
+      const ofOne = {
+        range: c[ends.highest]! - ofZero,
+        highest: c[ends.highest]!,
+        mean: describe(c, state.mask).mean,
+        value: 0,
+      }[method];
       return c.map((e, i) => (e - ofZero - values[i]! * ofOne) / one);
     };
     const errors = () => mapErrors(errorsOf(source, state.channels), moved);
-    return made(state, { symbol, name, unit: '', values, errors }, [`1 stands for ${formatValue(one)} ${source.unit}`.trim()]);
+    return made(state, { symbol, name, unit: '', values, errors }, [
+      `1 stands for ${formatValue(one)} ${source.unit}`.trim(),
+    ]);
   },
-}); // prettier-ignore
+});
 
 /** Numbers of the lowest and the highest kept sample. */
 function placesOfEnds(values: Float64Array, mask: Mask): { lowest: number; highest: number } {

@@ -16,7 +16,10 @@ export const removeDrift = defineStep({
   settings: Type.Object({
     channel: Type.String({ title: 'Channel', field: 'channel' }),
     method: Type.Union(
-      [Type.Literal('offset', { title: 'Offset: the mean there' }), Type.Literal('drift', { title: 'Drift: the straight line there' })],
+      [
+        Type.Literal('offset', { title: 'Offset: the mean there' }),
+        Type.Literal('drift', { title: 'Drift: the straight line there' }),
+      ],
       { title: 'Remove' },
     ),
     ranges: Type.Array(Type.Tuple([Type.Number(), Type.Number()]), {
@@ -33,7 +36,13 @@ export const removeDrift = defineStep({
     const time = state.channels.find((c) => c.symbol === state.along);
     const [low, high] = [time?.lowest ?? 0, time?.highest ?? 1];
     const unit = state.channels.find((c) => c.symbol === madeNames(state, 'c', '').channel)?.unit ?? '';
-    return { method: 'offset' as const, ranges: [[low, low + (high - low) / 20]] as [number, number][], truth: 0, unit, ...madeNames(state, 'c', 'corrected') };
+    return {
+      method: 'offset' as const,
+      ranges: [[low, low + (high - low) / 20]] as [number, number][],
+      truth: 0,
+      unit,
+      ...madeNames(state, 'c', 'corrected'),
+    };
   },
   words: ({ channel, method, truth, unit }) => ({
     title: `Remove ${method} of ${channel}`,
@@ -50,7 +59,8 @@ export const removeDrift = defineStep({
       (i) => state.mask[i] === KEPT && source.values[i]! === source.values[i]! && inRanges(time.values[i]!, ranges),
     );
     const need = method === 'drift' ? 3 : 1;
-    if (known.length < need) throw new AppError('TOO_FEW_SAMPLES', { name: `"${source.name}" in these stretches`, have: known.length, need });
+    if (known.length < need)
+      throw new AppError('TOO_FEW_SAMPLES', { name: `"${source.name}" in these stretches`, have: known.length, need });
     const times = gather(time.values, known);
     /** The same for the samples and for their errors: what the known stretch shows of an error is removed with it. */
     const corrected = (column: Float64Array): Float64Array => {
@@ -62,10 +72,11 @@ export const removeDrift = defineStep({
     const values = corrected(source.values);
     if (truth !== 0) for (let i = 0; i < values.length; i++) values[i]! += truth;
     const removed = `removed ${formatValue(mean - truth, 4)} ${printUnit(source.unit)}`.trim();
-    const errors = () => new Map([...mapErrors(errorsOf(source, state.channels), corrected), ...ofReference(source, known, symbol)]);
+    const errors = () =>
+      new Map([...mapErrors(errorsOf(source, state.channels), corrected), ...ofReference(source, known, symbol)]);
     return made(state, { symbol, name, unit: source.unit, datum: source.datum, values, errors }, [removed]);
   },
-}); // prettier-ignore
+});
 
 /** How sure the mean of the known stretch is by the scatter of its samples: one error for all that is corrected by it. */
 function ofReference(source: Channel, known: Int32Array, symbol: string): [string, Float64Array][] {

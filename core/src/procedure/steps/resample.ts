@@ -36,7 +36,12 @@ export const resample = defineStep({
   },
   words: ({ step, method, unit }) => ({
     title: `Re-sample every ${formatValue(step)} ${printUnit(unit)}`.trim(),
-    detail: { linear: 'on the line between two samples', nearest: 'the nearer sample', hold: 'the last sample before', mean: 'the mean over the step around it' }[method], // prettier-ignore
+    detail: {
+      linear: 'on the line between two samples',
+      nearest: 'the nearer sample',
+      hold: 'the last sample before',
+      mean: 'the mean over the step around it',
+    }[method],
   }),
   reads: (_, along) => (along === undefined ? [] : [along]),
   readsAll: true,
@@ -82,7 +87,9 @@ const FOLDED = 0.01;
  * a moving average over one step takes away. Source of the limit: the sampling theorem, C. E. Shannon, Proc. IRE 37 (1949) 10-21.
  */
 function folded(state: RunState, time: Channel, width: number): string[] {
-  const usable = Int32Array.from(time.values, (_, i) => i).filter((i) => state.mask[i] === KEPT && Number.isFinite(time.values[i]!));
+  const usable = Int32Array.from(time.values, (_, i) => i).filter(
+    (i) => state.mask[i] === KEPT && Number.isFinite(time.values[i]!),
+  );
   const ratio = usable.length > 2 ? width / usualSpacing(gather(time.values, usable)) : 0;
   const window = Math.floor(ratio / 2) * 2 + 1;
   if (!(ratio > 1.5) || window >= usable.length) return [];
@@ -94,9 +101,15 @@ function folded(state: RunState, time: Channel, width: number): string[] {
   };
   const fast = [...state.channels.values()].filter((c) => c !== time && !c.labels && isFast(c));
   if (fast.length === 0) return [];
-  const names = fast.slice(0, 3).map((c) => c.symbol).join(', ') + (fast.length > 3 ? ` and ${fast.length - 3} more` : '');
-  return [`${names}: ${fast.length === 1 ? 'moves' : 'move'} faster than the grid can show, and would look slow on it (aliasing); take the mean over the step, or filter first`];
-} // prettier-ignore
+  const names =
+    fast
+      .slice(0, 3)
+      .map((c) => c.symbol)
+      .join(', ') + (fast.length > 3 ? ` and ${fast.length - 3} more` : '');
+  return [
+    `${names}: ${fast.length === 1 ? 'moves' : 'move'} faster than the grid can show, and would look slow on it (aliasing); take the mean over the step, or filter first`,
+  ];
+}
 
 const deviationOf = (y: Float64Array): number => describe(y, new Uint16Array(y.length)).standardDeviation;
 

@@ -25,7 +25,11 @@ export const setAsideArea = defineStep({
     const x = channels.find((c) => c.symbol === along) ?? channels[0];
     const y = channels.find((c) => c.symbol === inHand) ?? channels.find((c) => c.symbol !== x?.symbol);
     const [left, right, low, high] = [x?.lowest ?? 0, x?.highest ?? 0, y?.lowest ?? 0, y?.highest ?? 0];
-    const corners: [number, number][] = [[left, high], [right, high], [(left + right) / 2, high + (high - low) / 10]]; // prettier-ignore
+    const corners: [number, number][] = [
+      [left, high],
+      [right, high],
+      [(left + right) / 2, high + (high - low) / 10],
+    ];
     return { x: x?.symbol ?? '', channel: y?.symbol ?? '', corners, reason: '' };
   },
   words: ({ x, channel, corners, reason }) => ({

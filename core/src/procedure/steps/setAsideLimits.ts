@@ -18,7 +18,10 @@ export const setAsideLimits = defineStep({
   settings: Type.Object({
     channel: Type.String({ title: 'Channel', field: 'channel' }),
     method: Type.Union(
-      [Type.Literal('outside', { title: 'Outside of the limits' }), Type.Literal('between', { title: 'Between the limits' })],
+      [
+        Type.Literal('outside', { title: 'Outside of the limits' }),
+        Type.Literal('between', { title: 'Between the limits' }),
+      ],
       { title: 'Set aside what is' },
     ),
     low: bound('Low'),
@@ -44,7 +47,10 @@ export const setAsideLimits = defineStep({
       outside: low === null ? `above ${said(high)}` : high === null ? `below ${said(low)}` : `outside ${both}`,
       between: low === null ? `up to ${said(high)}` : high === null ? `from ${said(low)}` : `from ${both}`,
     };
-    return { title: `Set aside ${channel} ${low === null && high === null ? 'by no limit yet' : where[method]}`, detail: reason || 'by limits' };
+    return {
+      title: `Set aside ${channel} ${low === null && high === null ? 'by no limit yet' : where[method]}`,
+      detail: reason || 'by limits',
+    };
   },
   reads: ({ channel }) => [channel],
   apply: (state, { channel, method, low, high, unit }, { ordinal }) => {
@@ -60,4 +66,4 @@ export const setAsideLimits = defineStep({
       return method === 'between' ? v >= from && v <= to : v < from || v > to;
     });
   },
-}); // prettier-ignore
+});

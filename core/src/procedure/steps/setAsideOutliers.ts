@@ -19,7 +19,13 @@ export const setAsideOutliers = defineStep({
   purpose: 'Set aside single samples far from the running median, measured by a robust standard deviation of the rest.',
   settings: Type.Object({
     channel: Type.String({ title: 'Channel', field: 'channel' }),
-    window: Type.Integer({ title: 'Window of the median (samples)', minimum: 3, maximum: 100001, default: 11, field: 'window' }),
+    window: Type.Integer({
+      title: 'Window of the median (samples)',
+      minimum: 3,
+      maximum: 100001,
+      default: 11,
+      field: 'window',
+    }),
     threshold: Type.Number({ title: 'Threshold (robust standard deviations)', exclusiveMinimum: 0, default: 6 }),
     reason: Type.String({ title: 'Reason', default: '', maxLength: 200 }),
   }),
@@ -45,4 +51,4 @@ export const setAsideOutliers = defineStep({
     const said = `${formatValue(limit, 3)} ${printUnit(y.unit)}`.trim();
     return { ...effect, doubts: [...(effect.doubts ?? []), `limit: ${said} from the median`] };
   },
-}); // prettier-ignore
+});

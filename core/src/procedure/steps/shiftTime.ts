@@ -29,7 +29,12 @@ export const shiftTime = defineStep({
     const time = numberChannelOf(state, channel);
     const own = inChannelUnit(time, unit);
     const shift = own(by) - own(0);
-    const shifted = { ...time, values: time.values.map((v) => v + shift), uncertainty: undefined, errors: () => errorsOf(time, state.channels) }; // prettier-ignore
+    const shifted = {
+      ...time,
+      values: time.values.map((v) => v + shift),
+      uncertainty: undefined,
+      errors: () => errorsOf(time, state.channels),
+    };
     return { state: { ...state, channels: new Map(state.channels).set(channel, shifted) } };
   },
 });

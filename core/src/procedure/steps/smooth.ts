@@ -58,7 +58,14 @@ export const smooth = defineStep({
       ],
       { title: 'Method', default: 'savitzkyGolay' },
     ),
-    window: Type.Integer({ title: 'Window (samples)', minimum: 3, maximum: 100001, default: 21, field: 'window', when: WINDOWED }),
+    window: Type.Integer({
+      title: 'Window (samples)',
+      minimum: 3,
+      maximum: 100001,
+      default: 21,
+      field: 'window',
+      when: WINDOWED,
+    }),
     windowTime: Type.Optional(
       Type.Union([Type.Number({ exclusiveMinimum: 0 }), Type.Null()], {
         title: 'or as a stretch',
@@ -70,15 +77,41 @@ export const smooth = defineStep({
     cutoff: Type.Optional(
       Type.Union([Type.Number({ exclusiveMinimum: 0 }), Type.Null()], {
         title: 'or as a cut-off',
-        description: 'The frequency at which half the power is left, in Hz when time is in s; counts instead of both when it is given.',
+        description:
+          'The frequency at which half the power is left, in Hz when time is in s; counts instead of both when it is given.',
         field: 'numberOrNone',
         when: RESPONDING,
       }),
     ),
     order: Type.Integer({ title: 'Order', minimum: 0, maximum: 9, default: 3, when: ['savitzkyGolay'] }),
-    share: Type.Optional(Type.Number({ title: 'Share of the samples', exclusiveMinimum: 0, maximum: 1, default: 0.05, when: ['localRegression'] })),
-    robust: Type.Optional(Type.Integer({ title: 'Rounds against outliers', description: '0: plain.', minimum: 0, maximum: 10, default: 0, when: ['localRegression'] })),
-    alpha: Type.Optional(Type.Number({ title: 'Share of the new sample', exclusiveMinimum: 0, maximum: 1, default: 0.2, when: ['exponential'] })),
+    share: Type.Optional(
+      Type.Number({
+        title: 'Share of the samples',
+        exclusiveMinimum: 0,
+        maximum: 1,
+        default: 0.05,
+        when: ['localRegression'],
+      }),
+    ),
+    robust: Type.Optional(
+      Type.Integer({
+        title: 'Rounds against outliers',
+        description: '0: plain.',
+        minimum: 0,
+        maximum: 10,
+        default: 0,
+        when: ['localRegression'],
+      }),
+    ),
+    alpha: Type.Optional(
+      Type.Number({
+        title: 'Share of the new sample',
+        exclusiveMinimum: 0,
+        maximum: 1,
+        default: 0.2,
+        when: ['exponential'],
+      }),
+    ),
     ends: Type.Optional(
       Type.Union(
         (Object.keys(endTitles) as EndRule[]).map((rule) => Type.Literal(rule, { title: endTitles[rule] })),
@@ -103,9 +136,21 @@ export const smooth = defineStep({
     const linear = method !== 'runningMedian' && !(method === 'localRegression' && settings.robust);
     // What shifts all samples alike shifts a median with them.
     const carried = linear ? errors : () => errorsOf(source, state.channels);
-    return made(state, { symbol, name, unit: source.unit, datum: source.datum, values, errors: carried, spread: linear ? spread : undefined }, doubts);
+    return made(
+      state,
+      {
+        symbol,
+        name,
+        unit: source.unit,
+        datum: source.datum,
+        values,
+        errors: carried,
+        spread: linear ? spread : undefined,
+      },
+      doubts,
+    );
   },
-}); // prettier-ignore
+});
 
 interface Smoothing {
   method: string;
@@ -160,7 +205,9 @@ function smoothed(y: Float64Array, x: Float64Array, s: Smoothing, xName: string)
   const window = windowOf(s, () => needEven(y, x, about).spacing);
   switch (s.method) {
     case 'movingAverage':
-      return s.ends === undefined || s.ends === 'shrink' ? movingAverage(y, window) : movingAverageContinued(y, window, s.ends); // prettier-ignore
+      return s.ends === undefined || s.ends === 'shrink'
+        ? movingAverage(y, window)
+        : movingAverageContinued(y, window, s.ends);
     case 'runningMedian':
       return runningMedian(y, window, s.ends);
     case 'gaussian':

@@ -29,11 +29,17 @@ export const sortBy = defineStep({
     const ordered = (column: Float64Array): Float64Array => Float64Array.from(order, (i) => column[i]!);
     const sorted = ([symbol, c]: [string, Channel]): [string, Channel] => [
       symbol,
-      { ...c, values: ordered(c.values), uncertainty: undefined, spread: undefined, errors: () => mapErrors(errorsOf(c, state.channels), ordered) },
+      {
+        ...c,
+        values: ordered(c.values),
+        uncertainty: undefined,
+        spread: undefined,
+        errors: () => mapErrors(errorsOf(c, state.channels), ordered),
+      },
     ];
     // Every sample keeps its state and its reason on the way to its new place; gaps were between other neighbours.
     const mask = Uint16Array.from(order, (i) => state.mask[i]!);
     const channels = new Map([...state.channels].map(sorted));
     return { state: { ...state, channels, mask, along: channel, gaps: undefined } };
   },
-}); // prettier-ignore
+});

@@ -1,5 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { checkSettings, runProcedure, stepKindOf, stepKinds, symbolsRead, type RunState, type Step, type Change, type StepMemory } from '../index'; // prettier-ignore
+import {
+  checkSettings,
+  runProcedure,
+  stepKindOf,
+  stepKinds,
+  symbolsRead,
+  type RunState,
+  type Step,
+  type Change,
+  type StepMemory,
+} from '../index';
 import { errorsOf } from '../../sample';
 import { parseUnit } from '../../units';
 
@@ -30,8 +40,15 @@ const run: RunState = {
   mask: new Uint16Array(N),
   along: 't',
 };
-const step = (kind: string, settings: Record<string, unknown>, id = kind): Step => ({ id, kind, version: 1, settings, on: true }); // prettier-ignore
-const smooth = (over = {}) => step('smooth', { channel: 'p', method: 'movingAverage', window: 5, order: 3, symbol: 'p_s', name: 'calm', ...over }); // prettier-ignore
+const step = (kind: string, settings: Record<string, unknown>, id = kind): Step => ({
+  id,
+  kind,
+  version: 1,
+  settings,
+  on: true,
+});
+const smooth = (over = {}) =>
+  step('smooth', { channel: 'p', method: 'movingAverage', window: 5, order: 3, symbol: 'p_s', name: 'calm', ...over });
 const final = (...steps: Step[]) => runProcedure(run, steps, new Map()).final;
 const startState = {
   along: 't',
@@ -67,13 +84,26 @@ describe('nothing is joined across a gap', () => {
   test('smoothing ends at the pause and begins anew behind it', () => {
     const made = final(smooth()).channels.get('p_s')!.values;
     const alone = (from: number, to: number) => {
-      const part = { ...run, samples: to - from, mask: new Uint16Array(to - from), channels: new Map([...run.channels].map(([s, c]) => [s, { ...c, values: c.values.slice(from, to) }])) }; // prettier-ignore
+      const part = {
+        ...run,
+        samples: to - from,
+        mask: new Uint16Array(to - from),
+        channels: new Map([...run.channels].map(([s, c]) => [s, { ...c, values: c.values.slice(from, to) }])),
+      };
       return [...runProcedure(part, [smooth()], new Map()).final.channels.get('p_s')!.values];
     };
     expect([...made]).toEqual([...alone(0, 200), ...alone(200, N)]);
   });
   test('a slope of a straight line is the same on both sides of it', () => {
-    const rate = step('differentiate', { channel: 'n', against: 't', method: 'savitzkyGolay', window: 11, order: 2, symbol: 'r', name: 'Rate' }); // prettier-ignore
+    const rate = step('differentiate', {
+      channel: 'n',
+      against: 't',
+      method: 'savitzkyGolay',
+      window: 11,
+      order: 2,
+      symbol: 'r',
+      name: 'Rate',
+    });
     final(rate)
       .channels.get('r')!
       .values.forEach((v) => expect(v).toBeCloseTo(5, 9));
@@ -81,7 +111,10 @@ describe('nothing is joined across a gap', () => {
 });
 
 test('a smoothing takes no set-aside sample in, and is missing there', () => {
-  const spiked = new Map(run.channels).set('p', { ...run.channels.get('p')!, values: run.channels.get('p')!.values.map((v, i) => (i === 100 ? 9999 : v)) }); // prettier-ignore
+  const spiked = new Map(run.channels).set('p', {
+    ...run.channels.get('p')!,
+    values: run.channels.get('p')!.values.map((v, i) => (i === 100 ? 9999 : v)),
+  });
   const aside = step('setAside', { channel: 't', ranges: [[10, 10]], unit: 's', reason: 'spike' });
   const made = runProcedure({ ...run, channels: spiked }, [aside, smooth()], new Map()).final.channels.get('p_s')!;
   expect(made.values[100]).toBeNaN();
@@ -108,10 +141,19 @@ test('time from zero counts from the first kept sample; what was before stands a
 
 test('a stretch too short for the window is told, not smoothed in part', () => {
   const cut = step('setAside', { channel: 't', ranges: [[0, 19.5]], unit: 's', reason: '' });
-  const { final: state, reports } = runProcedure(run, [cut, smooth({ method: 'savitzkyGolay', window: 11 })], new Map());
+  const { final: state, reports } = runProcedure(
+    run,
+    [cut, smooth({ method: 'savitzkyGolay', window: 11 })],
+    new Map(),
+  );
   expect(reports[1]!.doubts).toEqual(['4 missing: in stretches too short for it']);
-  expect(state.channels.get('p_s')!.values.slice(196, 200).every((v) => v !== v)).toBe(true);
-}); // prettier-ignore
+  expect(
+    state.channels
+      .get('p_s')!
+      .values.slice(196, 200)
+      .every((v) => v !== v),
+  ).toBe(true);
+});
 
 test('a change computes anew only what depends on it, wherever it stands', () => {
   const kept = new Map<string, Change>();
@@ -126,7 +168,9 @@ test('a change computes anew only what depends on it, wherever it stands', () =>
   const work = (steps: Step[]) => {
     computed = [];
     const { final: state } = runProcedure(run, steps, new Map(), { store, runKey: 'run' });
-    expect([...state.channels].map(([s, c]) => [s, [...c.values]])).toEqual([...runProcedure(run, steps, new Map()).final.channels].map(([s, c]) => [s, [...c.values]])); // prettier-ignore
+    expect([...state.channels].map(([s, c]) => [s, [...c.values]])).toEqual(
+      [...runProcedure(run, steps, new Map()).final.channels].map(([s, c]) => [s, [...c.values]]),
+    );
     return computed;
   };
   const derive = (symbol: string, formula: string) => step('derive', { name: symbol, symbol, formula, unit: '' });
@@ -135,15 +179,23 @@ test('a change computes anew only what depends on it, wherever it stands', () =>
   expect(work([aside(1), smooth(), derive('d', 'p_s * 3'), derive('e', 'n * 2')])).toEqual(['d']);
   expect(work([aside(2), smooth(), derive('d', 'p_s * 3'), derive('e', 'n * 2')])).toEqual(['mask', 'p_s', 'd']);
   expect(work([aside(2), smooth(), derive('d', 'p_s * 3'), derive('e', 'n - mean of n')])).toEqual(['e']);
-  expect(work([aside(3), smooth(), derive('d', 'p_s * 3'), derive('e', 'n - mean of n')])).toEqual(['mask', 'p_s', 'd', 'e']); // prettier-ignore
+  expect(work([aside(3), smooth(), derive('d', 'p_s * 3'), derive('e', 'n - mean of n')])).toEqual([
+    'mask',
+    'p_s',
+    'd',
+    'e',
+  ]);
   expect(work([aside(1), smooth(), derive('d', 'p_s * 2'), derive('e', 'n * 2')])).toEqual([]);
 });
 
 describe('what does not stand in its order', () => {
-  const derive = (symbol: string, formula: string) => step('derive', { name: symbol, symbol, formula, unit: '' }, symbol); // prettier-ignore
+  const derive = (symbol: string, formula: string) =>
+    step('derive', { name: symbol, symbol, formula, unit: '' }, symbol);
   const why = (...steps: Step[]) => runProcedure(run, steps, new Map()).reports[0]!.error?.message;
   test('is told where it is made', () =>
-    expect(why(derive('d', 'e * 2'), derive('e', 'p * 2'))).toBe('"e" is only made by step 2, which comes later. Move that step before this one.')); // prettier-ignore
+    expect(why(derive('d', 'e * 2'), derive('e', 'p * 2'))).toBe(
+      '"e" is only made by step 2, which comes later. Move that step before this one.',
+    ));
   test('is refused with its loop when it goes in a circle', () =>
     expect(why(derive('a', 'b * 2'), derive('b', 'c * 2'), derive('c', 'a + p'))).toContain('a → b → c → a'));
   test('a channel cannot be made of itself', () => expect(why(derive('a', 'a + p'))).toContain('a → a'));
@@ -167,7 +219,10 @@ function anyProcedure(seed: number): Step[] {
 
 describe.each(Array.from({ length: 40 }, (_, k) => k + 1))('random procedure %d', (seed) => {
   const steps = anyProcedure(seed);
-  const gone = (state: RunState) => [[...state.channels].map(([s, c]) => [s, c.unit, [...c.values]]), [...state.mask].map((m) => m > 0)]; // prettier-ignore
+  const gone = (state: RunState) => [
+    [...state.channels].map(([s, c]) => [s, c.unit, [...c.values]]),
+    [...state.mask].map((m) => m > 0),
+  ];
   test('changes no raw sample, and its ledger adds up to the logged ones', () => {
     const before = [...run.channels].map(([s, c]) => [s, [...c.values]]);
     const { final: state, reports } = runProcedure(run, steps, new Map());
@@ -189,17 +244,41 @@ describe.each(Array.from({ length: 40 }, (_, k) => k + 1))('random procedure %d'
 describe.each(stepKinds.map((k) => k.kind))('%s meets what logs hold', (kind) => {
   const spoiled = (bad: (i: number) => number): RunState => ({
     ...run,
-    channels: new Map([...run.channels].map(([s, c]) => [s, s === 't' ? c : { ...c, values: c.values.map((v, i) => (bad(i) === 0 ? v : bad(i))) }])), // prettier-ignore
+    channels: new Map(
+      [...run.channels].map(([s, c]) => [
+        s,
+        s === 't' ? c : { ...c, values: c.values.map((v, i) => (bad(i) === 0 ? v : bad(i))) },
+      ]),
+    ),
   });
-  const settings: Record<string, unknown> = { ...(stepKindOf(kind).start(startState) as Record<string, unknown>), ...(kind === 'derive' ? { formula: 'p / (n - 1550 [rpm])' } : {}) }; // prettier-ignore
+  const settings: Record<string, unknown> = {
+    ...(stepKindOf(kind).start(startState) as Record<string, unknown>),
+    ...(kind === 'derive' ? { formula: 'p / (n - 1550 [rpm])' } : {}),
+  };
   const outcome = (state: RunState) => runProcedure(state, [step(kind, settings)], new Map());
   test.each<[string, RunState]>([
     ['missing samples', spoiled((i) => (i % 7 === 0 ? NaN : 0))],
     ['infinite samples', spoiled((i) => (i % 50 === 3 ? (i % 100 === 3 ? Infinity : -Infinity) : 0))],
     ['nothing but missing samples', spoiled(() => NaN)],
     ['everything set aside', { ...run, mask: new Uint16Array(N).fill(9) }],
-    ['a single sample', { ...run, samples: 1, mask: new Uint16Array(1), channels: new Map([...run.channels].map(([s, c]) => [s, { ...c, values: c.values.slice(0, 1) }])) }], // prettier-ignore
-    ['no sample', { ...run, samples: 0, mask: new Uint16Array(), channels: new Map([...run.channels].map(([s, c]) => [s, { ...c, values: new Float64Array() }])) }], // prettier-ignore
+    [
+      'a single sample',
+      {
+        ...run,
+        samples: 1,
+        mask: new Uint16Array(1),
+        channels: new Map([...run.channels].map(([s, c]) => [s, { ...c, values: c.values.slice(0, 1) }])),
+      },
+    ],
+    [
+      'no sample',
+      {
+        ...run,
+        samples: 0,
+        mask: new Uint16Array(),
+        channels: new Map([...run.channels].map(([s, c]) => [s, { ...c, values: new Float64Array() }])),
+      },
+    ],
   ])('%s: a result or a sentence, and never more than there was', (_, state) => {
     const { final: after, reports } = outcome(state);
     expect(reports[0]!.status === 'done' || (reports[0]!.error?.message.length ?? 0) > 20).toBe(true);
@@ -213,8 +292,24 @@ describe.each(stepKinds.map((k) => k.kind))('%s meets what logs hold', (kind) =>
 });
 
 describe('settings that cannot be', () => {
-  const filter = (over: object) => step('filter', { channel: 'p', method: 'low', cutoff: 1, order: 4, phase: 'zero', symbol: 'f', name: 'f', ...over }); // prettier-ignore
-  const jittered = { ...run, channels: new Map(run.channels).set('t', { ...run.channels.get('t')!, values: sampled((i) => i / 10 + (i % 2) * 0.03) }) }; // prettier-ignore
+  const filter = (over: object) =>
+    step('filter', {
+      channel: 'p',
+      method: 'low',
+      cutoff: 1,
+      order: 4,
+      phase: 'zero',
+      symbol: 'f',
+      name: 'f',
+      ...over,
+    });
+  const jittered = {
+    ...run,
+    channels: new Map(run.channels).set('t', {
+      ...run.channels.get('t')!,
+      values: sampled((i) => i / 10 + (i % 2) * 0.03),
+    }),
+  };
   test.each<[string, Step, string]>([
     ['a cut-off above half the sampling rate', filter({ cutoff: 6 }), 'CUTOFF_OUTSIDE'],
     ['a band the wrong way round', filter({ method: 'band', cutoff: 3, upperCutoff: 2 }), 'BAND_REVERSED'],
@@ -234,7 +329,10 @@ describe('settings that cannot be', () => {
     expect(reports[1]!.status).toBe('done');
   });
   test('a filter over uneven time says which steps it found', () =>
-    expect(runProcedure(jittered, [filter({})], new Map()).reports[0]!.error).toMatchObject({ code: 'UNEVEN_SPACING', message: expect.stringContaining('0.07 to 0.13') })); // prettier-ignore
+    expect(runProcedure(jittered, [filter({})], new Map()).reports[0]!.error).toMatchObject({
+      code: 'UNEVEN_SPACING',
+      message: expect.stringContaining('0.07 to 0.13'),
+    }));
   test('a filter bridges single missing samples, and is missing there itself', () => {
     const aside = step('setAside', { channel: 't', ranges: [[5, 5.1]], unit: 's', reason: '' });
     const whole = final(filter({ channel: 'n' })).channels.get('f')!.values;
@@ -248,7 +346,17 @@ describe('settings that cannot be', () => {
     expect(reports[0]!.doubts).toContain('the time steps are uneven, and the window counts samples');
   });
   test('the ends of what was differentiated are marked, or left out with their errors', () => {
-    const rate = (ends: string) => step('differentiate', { channel: 'n', against: 't', method: 'slope', window: 5, order: 1, ends, symbol: 'd', name: 'd' }); // prettier-ignore
+    const rate = (ends: string) =>
+      step('differentiate', {
+        channel: 'n',
+        against: 't',
+        method: 'slope',
+        window: 5,
+        order: 1,
+        ends,
+        symbol: 'd',
+        name: 'd',
+      });
     // Two at each end, and at both sides of the pause.
     const unsure = [0, 1, 198, 199, 200, 201, N - 2, N - 1];
     const kept = final(rate('keep')).channels.get('d')!;
@@ -260,23 +368,44 @@ describe('settings that cannot be', () => {
     ['hold' as const, 130],
     ['extend' as const, 140],
   ])('what a table is asked for outside its knots ("%s") is marked and told', (outside, last) => {
-    const table = { symbol: 'k', name: 'k', xName: 'n', xUnit: 'rpm', yUnit: '', source: 'made up', outside, x: [1500, 1680], y: [100, 130] }; // prettier-ignore
-    const { final: after, reports } = runProcedure(run, [step('lookUp', { table: 'k', channel: 'n', symbol: 'kn', name: 'kn' })], new Map([['k', table]])); // prettier-ignore
+    const table = {
+      symbol: 'k',
+      name: 'k',
+      xName: 'n',
+      xUnit: 'rpm',
+      yUnit: '',
+      source: 'made up',
+      outside,
+      x: [1500, 1680],
+      y: [100, 130],
+    };
+    const { final: after, reports } = runProcedure(
+      run,
+      [step('lookUp', { table: 'k', channel: 'n', symbol: 'kn', name: 'kn' })],
+      new Map([['k', table]]),
+    );
     // n passes 1680 rpm at sample 360.
     expect(reports[0]!.doubts[0]).toMatch(/^39 .* beyond the end|^39 held at the end value/);
     expect([...after.channels.get('kn')!.doubtful!.samples].slice(0, 2)).toEqual([361, 362]);
     expect(after.channels.get('kn')!.values[399]).toBeCloseTo(outside === 'hold' ? last : 100 + 199.5 / 6, 9);
   });
   test('limits given in another unit are turned into that of the channel', () => {
-    const aside = (unit: string, high: number) => step('setAsideLimits', { channel: 'p', method: 'outside', low: null, high, unit, reason: '' }); // prettier-ignore
+    const aside = (unit: string, high: number) =>
+      step('setAsideLimits', { channel: 'p', method: 'outside', low: null, high, unit, reason: '' });
     expect([...final(aside('bar', 3)).mask]).toEqual([...final(aside('kPa', 300)).mask]);
   });
 });
 
 test('the logged symbols that a procedure reads are known without running it', () =>
-  expect(symbolsRead([smooth(), { ...step('derive', { name: 'D', symbol: 'd', formula: 'sqrt(n) * p', unit: '' }), on: true }], 't')).toEqual(expect.arrayContaining(['t', 'p', 'n']))); // prettier-ignore
+  expect(
+    symbolsRead(
+      [smooth(), { ...step('derive', { name: 'D', symbol: 'd', formula: 'sqrt(n) * p', unit: '' }), on: true }],
+      't',
+    ),
+  ).toEqual(expect.arrayContaining(['t', 'p', 'n'])));
 
-test('an unknown kind is refused by its name', () => expect(() => stepKindOf('nope')).toThrow('There is no step kind "nope"')); // prettier-ignore
+test('an unknown kind is refused by its name', () =>
+  expect(() => stepKindOf('nope')).toThrow('There is no step kind "nope"'));
 
 describe('from where a temperature or a pressure counts', () => {
   const withChannel = (symbol: string, unit: string, values: number[], more: Partial<RunState> = {}): RunState => ({

@@ -52,7 +52,13 @@ function misfitUnit(name: string, unit: string): TableDoubt[] {
   const [, usual] = quantities.find(([word]) => word.test(name)) ?? [];
   if (!usual || sameDimension(parseUnit(usual).dimension, parseUnit(unit).dimension)) return [];
   const given = unit ? printUnit(unit) : 'a plain number';
-  return [{ kind: 'unit', knot: null, sentence: `"${name}" is in ${given}; it is usually measured in ${printUnit(usual)} or the like. Check the unit.` }]; // prettier-ignore
+  return [
+    {
+      kind: 'unit',
+      knot: null,
+      sentence: `"${name}" is in ${given}; it is usually measured in ${printUnit(usual)} or the like. Check the unit.`,
+    },
+  ];
 }
 
 function gaps(x: readonly number[], ofWhich: string): TableDoubt[] {
@@ -60,7 +66,13 @@ function gaps(x: readonly number[], ofWhich: string): TableDoubt[] {
   return [...steps].flatMap((step, k) => {
     const beside = [steps[k - 1], steps[k + 1]].filter((s) => s !== undefined);
     return beside.length > 0 && beside.every((s) => step > GAP * s)
-      ? [{ kind: 'gap', knot: ofWhich ? null : k, sentence: `No knot${ofWhich} between ${formatValue(x[k]!)} and ${formatValue(x[k + 1]!)}, where the others are ${formatValue(Math.max(...beside))} apart. What is looked up there rests on two knots far off.` }] // prettier-ignore
+      ? [
+          {
+            kind: 'gap',
+            knot: ofWhich ? null : k,
+            sentence: `No knot${ofWhich} between ${formatValue(x[k]!)} and ${formatValue(x[k + 1]!)}, where the others are ${formatValue(Math.max(...beside))} apart. What is looked up there rests on two knots far off.`,
+          },
+        ]
       : [];
   });
 }
@@ -69,9 +81,17 @@ function typingError(table: PropertyTable): TableDoubt[] {
   const found = oddKnot(table);
   if (!found) return [];
   const { knot, expected } = found;
-  const at = argumentsAt(table, knot).map((v) => formatValue(v)).join(', ');
-  return [{ kind: 'typingError', knot, sentence: `${formatValue(table.y[knot]!)} at ${at} breaks the smoothness of its neighbours, which point to about ${formatValue(expected, 4)}. A typing error?` }]; // prettier-ignore
-} // prettier-ignore
+  const at = argumentsAt(table, knot)
+    .map((v) => formatValue(v))
+    .join(', ');
+  return [
+    {
+      kind: 'typingError',
+      knot,
+      sentence: `${formatValue(table.y[knot]!)} at ${at} breaks the smoothness of its neighbours, which point to about ${formatValue(expected, 4)}. A typing error?`,
+    },
+  ];
+}
 
 /** The arguments of a value by its place. */
 export function argumentsAt({ x, second }: PropertyTable, knot: number): number[] {

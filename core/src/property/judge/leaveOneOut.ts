@@ -21,13 +21,17 @@ const MOST_LEFT_OUT = 400;
  * Source: M. Stone, J. R. Stat. Soc. B 36 (1974) 111-147.
  */
 export function leaveOneOut(table: PropertyTable): LeaveOneOut | undefined {
-  const misses = isInTwo(table) ? (table.second.isScattered ? ofPoints(table) : [...ofRows(table), ...ofColumns(table)]) : ofKnots(table);
+  const misses = isInTwo(table)
+    ? table.second.isScattered
+      ? ofPoints(table)
+      : [...ofRows(table), ...ofColumns(table)]
+    : ofKnots(table);
   const present = misses.filter((m) => m.miss === m.miss);
   if (present.length === 0) return undefined;
   const worst = present.reduce((a, b) => (Math.abs(b.miss) > Math.abs(a.miss) ? b : a));
   const rms = Math.sqrt(present.reduce((sum, { miss }) => sum + miss * miss, 0) / present.length);
   return { rms, largest: Math.abs(worst.miss), at: worst.at };
-} // prettier-ignore
+}
 
 interface Miss {
   at: number[];
@@ -67,18 +71,31 @@ function ofColumns(table: TableInTwo): Miss[] {
   const m = second.w.length;
   if (m < 4) return [];
   return inner(m).flatMap((j) => {
-    const others = surfaceOf({ ...table, second: { ...second, w: without(second.w, j) }, y: y.filter((_, k) => k % m !== j) });
+    const others = surfaceOf({
+      ...table,
+      second: { ...second, w: without(second.w, j) },
+      y: y.filter((_, k) => k % m !== j),
+    });
     const { values } = others.at(Float64Array.from(x), new Float64Array(x.length).fill(second.w[j]!));
     return x.map((at, i) => ({ at: [at, second.w[j]!], miss: values[i]! - y[i * m + j]! }));
   });
-} // prettier-ignore
+}
 
 /** Of points, those that lie within the others. */
 function ofPoints(table: TableInTwo): Miss[] {
   const { x, y, second } = table;
   if (x.length < 5) return [];
   return inner(x.length).map((i) => {
-    const others = surfaceOf({ ...table, outside: 'refuse', x: without(x, i), y: without(y, i), second: { ...second, w: without(second.w, i) } });
-    return { at: [x[i]!, second.w[i]!], miss: others.at(Float64Array.of(x[i]!), Float64Array.of(second.w[i]!)).values[0]! - y[i]! };
+    const others = surfaceOf({
+      ...table,
+      outside: 'refuse',
+      x: without(x, i),
+      y: without(y, i),
+      second: { ...second, w: without(second.w, i) },
+    });
+    return {
+      at: [x[i]!, second.w[i]!],
+      miss: others.at(Float64Array.of(x[i]!), Float64Array.of(second.w[i]!)).values[0]! - y[i]!,
+    };
   });
-} // prettier-ignore
+}

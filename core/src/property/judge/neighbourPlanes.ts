@@ -26,7 +26,14 @@ export function neighbourPlanes(x: Float64Array, w: Float64Array): (y: Float64Ar
 const rangeOf = (values: Float64Array): number =>
   values.reduce((a, b) => Math.max(a, b)) - values.reduce((a, b) => Math.min(a, b)) || 1;
 
-function planeAt(at: number, by: number, near: readonly number[], x: Float64Array, w: Float64Array, y: Float64Array): number {
+function planeAt(
+  at: number,
+  by: number,
+  near: readonly number[],
+  x: Float64Array,
+  w: Float64Array,
+  y: Float64Array,
+): number {
   const mean = (column: Float64Array): number => near.reduce((sum, k) => sum + column[k]!, 0) / near.length;
   const [mx, mw, my] = [mean(x), mean(w), mean(y)];
   let [xx, xw, ww, xy, wy] = [0, 0, 0, 0, 0];
@@ -41,4 +48,4 @@ function planeAt(at: number, by: number, near: readonly number[], x: Float64Arra
   const determinant = xx * ww - xw * xw;
   if (determinant <= 1e-12 * xx * ww) return NaN;
   return my + ((xy * ww - wy * xw) * (at - mx) + (wy * xx - xy * xw) * (by - mw)) / determinant;
-} // prettier-ignore
+}

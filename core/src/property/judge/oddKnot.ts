@@ -43,7 +43,7 @@ export function oddKnot(table: PropertyTable): { knot: number; expected: number 
   const range = most(y) - y.reduce((a, b) => Math.min(a, b));
   const isOdd = size > 0 && size >= LEAST_SHARE * range && size >= FAR_OFF * median(left) && most(left) <= size / 4;
   return isOdd ? { knot, expected: axis.from(y[knot]! + miss[knot]!) } : undefined;
-} // prettier-ignore
+}
 
 function judgedScale({ yScale = 'plain', yUnit, y }: PropertyTable) {
   if (yScale !== 'plain') return yScale;
@@ -65,7 +65,12 @@ function missesOverGrid(x: Float64Array, w: Float64Array, y: Float64Array): Miss
   const [n, m] = [x.length, w.length];
   const found: Misses = { miss: new Float64Array(n * m), noise: new Float64Array(n * m) };
   const rows = Array.from({ length: n }, (_, i) => missesAlong(w, y.subarray(i * m, (i + 1) * m)));
-  const columns = Array.from({ length: m }, (_, j) => missesAlong(x, Float64Array.from(x, (_, i) => y[i * m + j]!)));
+  const columns = Array.from({ length: m }, (_, j) =>
+    missesAlong(
+      x,
+      Float64Array.from(x, (_, i) => y[i * m + j]!),
+    ),
+  );
   for (let k = 0; k < n * m; k++) {
     const [i, j] = [Math.floor(k / m), k % m];
     const inRow = { miss: rows[i]!.miss[j]!, noise: rows[i]!.noise[j]! };
@@ -77,7 +82,7 @@ function missesOverGrid(x: Float64Array, w: Float64Array, y: Float64Array): Miss
     found.noise[k] = noise;
   }
   return found;
-} // prettier-ignore
+}
 
 const AROUND = 4;
 

@@ -9,8 +9,15 @@ export type { InterpolationMethod } from './InterpolationMethod';
 
 /** Every way to interpolate, in the order in which they are offered. */
 export const interpolationMethods: readonly InterpolationMethod[] = [
-  linear, monotone, akima, naturalSpline, notAKnotSpline, clampedSpline, previous, nearest,
-]; // prettier-ignore
+  linear,
+  monotone,
+  akima,
+  naturalSpline,
+  notAKnotSpline,
+  clampedSpline,
+  previous,
+  nearest,
+];
 
 /** The method of that name; linear where a table names none. */
 export const methodOf = (kind: string | undefined): InterpolationMethod =>

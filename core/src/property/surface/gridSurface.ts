@@ -10,7 +10,13 @@ import type { PlainSurface } from './PlainSurface';
  * Source: the tensor product of curves, C. de Boor, A Practical Guide to Splines (2001), chapter XVII; where
  * a method is not linear in the values (monotone, Akima), w goes first.
  */
-export function gridSurface(x: Float64Array, w: Float64Array, y: Float64Array, alongX: InterpolationMethod, alongW: InterpolationMethod): PlainSurface {
+export function gridSurface(
+  x: Float64Array,
+  w: Float64Array,
+  y: Float64Array,
+  alongX: InterpolationMethod,
+  alongW: InterpolationMethod,
+): PlainSurface {
   const [n, m] = [x.length, w.length];
   const rows = Array.from({ length: n }, (_, i) => alongW.fit(w, y.subarray(i * m, (i + 1) * m)));
   const [rowOf, pieceOf] = [finderOf(x), finderOf(rows[0]!.breaks)];
@@ -35,7 +41,7 @@ export function gridSurface(x: Float64Array, w: Float64Array, y: Float64Array, a
       return onPiece(across, piece, at);
     },
   };
-} // prettier-ignore
+}
 
 function onPiece(pieces: Pieces, k: number, q: number): number {
   const end = pieces.breaks[pieces.a.length]!;

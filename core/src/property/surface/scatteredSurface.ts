@@ -27,7 +27,9 @@ export function scatteredSurface(x: Float64Array, w: Float64Array, y: Float64Arr
     const [a, b] = edge(e);
     return turn(places, a, b, p, q) * way;
   };
-  const way = Math.sign(turn(places, triangles[0]!, triangles[1]!, places[2 * triangles[2]!]!, places[2 * triangles[2]! + 1]!));
+  const way = Math.sign(
+    turn(places, triangles[0]!, triangles[1]!, places[2 * triangles[2]!]!, places[2 * triangles[2]! + 1]!),
+  );
 
   let last = 0;
   /** The triangle around a place; −1 outside the hull. From the last one found it goes across the edges that lie between. */
@@ -68,7 +70,7 @@ export function scatteredSurface(x: Float64Array, w: Float64Array, y: Float64Arr
       return onPlaneOf(t === -1 ? Math.floor(nearestOnHull(p, q).edge / 3) : t, p, q);
     },
   };
-} // prettier-ignore
+}
 
 const unitAxis = (values: Float64Array) => {
   const low = values.reduce((a, b) => Math.min(a, b));

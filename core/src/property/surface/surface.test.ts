@@ -24,8 +24,12 @@ const second = { name: 'b', unit: '', isScattered: false };
 const x = [0, 1, 2.5, 4, 5, 7, 8];
 const w = [-1, 0, 2, 3, 6, 7];
 const over = (f: (x: number, w: number) => number, more: Partial<TableInTwo> = {}): TableInTwo => ({
-  ...head, x, y: x.flatMap((p) => w.map((q) => f(p, q))), second: { ...second, w }, ...more,
-}); // prettier-ignore
+  ...head,
+  x,
+  y: x.flatMap((p) => w.map((q) => f(p, q))),
+  second: { ...second, w },
+  ...more,
+});
 const through = (table: TableInTwo, method: string): TableInTwo => ({
   ...table,
   method,
@@ -38,8 +42,12 @@ const scattered: TableInTwo = {
   ...head,
   x: [0, 6.18, 2.361, 8.541, 4.721, 0.902, 7.082, 3.262, 9.443, 5.623, 1.803, 7.984, 4.164, 0.344],
   y: [0, 2.3925, 1.7277, 0.8197, 1.039, 1.845, 1.7624, 1.4537, 0.0719, 2.5421, 1.6631, 1.0693, 1.1004, 1.7412],
-  second: { ...second, isScattered: true, w: [0, 150.98, 101.95, 52.93, 3.9, 154.88, 105.85, 56.83, 7.8, 158.78, 109.76, 60.73, 11.71, 162.68] },
-}; // prettier-ignore
+  second: {
+    ...second,
+    isScattered: true,
+    w: [0, 150.98, 101.95, 52.93, 3.9, 154.88, 105.85, 56.83, 7.8, 158.78, 109.76, 60.73, 11.71, 162.68],
+  },
+};
 
 describe('a surface over a grid', () => {
   const bilinear = over((p, q) => 3 + 2 * p - q + 0.5 * p * q);
@@ -97,7 +105,14 @@ describe('a surface over a grid', () => {
     expect(surfaceOf(through(bilinear, 'previous')).argumentsOf(13.001, { x: 4 })).toEqual([]);
   });
   test('axes of its own: what is a product of powers is a plane of logarithms', () => {
-    const powers: TableInTwo = { ...head, x: [1, 10, 100], xScale: 'log', yScale: 'log', second: { ...second, w: [1, 4, 16], scale: 'log' }, y: [1, 10, 100].flatMap((p) => [1, 4, 16].map((q) => p ** 2 * q ** -0.5)) }; // prettier-ignore
+    const powers: TableInTwo = {
+      ...head,
+      x: [1, 10, 100],
+      xScale: 'log',
+      yScale: 'log',
+      second: { ...second, w: [1, 4, 16], scale: 'log' },
+      y: [1, 10, 100].flatMap((p) => [1, 4, 16].map((q) => p ** 2 * q ** -0.5)),
+    };
     expect(one(powers, 30, 9)).toBeCloseTo(300, 9);
   });
 });
@@ -105,17 +120,24 @@ describe('a surface over a grid', () => {
 describe('a surface over scattered points', () => {
   test('is that of the reference library', () => {
     const { values } = surfaceOf(scattered).at(f64(4, 6.5, 3, 5), f64(80, 120, 140, 40));
-    [1.5971606731671506, 1.9611921027407724, 2.04071021340589, 1.200758872792191].forEach((v, i) => expect(values[i]).toBeCloseTo(v, 12));
+    [1.5971606731671506, 1.9611921027407724, 2.04071021340589, 1.200758872792191].forEach((v, i) =>
+      expect(values[i]).toBeCloseTo(v, 12),
+    );
   });
   test('gives back a plane everywhere, inside and extended; held, it is that of the nearest edge', () => {
     const plane = { ...scattered, y: scattered.x.map((p, i) => 2 * p - scattered.second.w[i]! / 10) };
-    for (const [p, q] of [[4, 80], [20, 300], [-5, -50], [6.18, 150.98]] as const)
+    for (const [p, q] of [
+      [4, 80],
+      [20, 300],
+      [-5, -50],
+      [6.18, 150.98],
+    ] as const)
       expect(one({ ...plane, outside: 'extend' }, p, q)).toBeCloseTo(2 * p - q / 10, 10);
     expect(one({ ...plane, outside: 'hold' }, -3, -3)).toBeCloseTo(0, 12);
     expect(one({ ...plane, outside: 'refuse' }, -3, -3)).toBeNaN();
     expect(surfaceOf(plane).argumentsOf(0, { w: 80 })).toEqual([expect.closeTo(4, 10)]);
   });
-}); // prettier-ignore
+});
 
 describe('a table in two arguments is put in order and judged', () => {
   const smooth = over((p, q) => 20 * Math.exp(-p / 4 + q / 9));
@@ -129,7 +151,8 @@ describe('a table in two arguments is put in order and judged', () => {
     [{ x: [0, 1, 2.5, 4, 5, 7, 7] }, 'TABLE_KNOT_REPEATED'],
     [{ x: [1, 2, 1], y: [1, 2, 3], second: { ...second, isScattered: true, w: [0, 5, 0] } }, 'TABLE_KNOT_REPEATED'],
   ])('%j is refused as %s', (change, code) =>
-    expect(() => inOrder({ ...smooth, ...change })).toThrow(expect.objectContaining({ code }) as never));
+    expect(() => inOrder({ ...smooth, ...change })).toThrow(expect.objectContaining({ code }) as never),
+  );
   test('points in one line have no area', () => {
     const line = { ...head, x: [0, 1, 2], y: [1, 2, 3], second: { ...second, isScattered: true, w: [0, 1, 2] } };
     expect(() => surfaceOf(line)).toThrow(expect.objectContaining({ code: 'TABLE_POINTS_IN_LINE' }) as never);
@@ -141,7 +164,9 @@ describe('a table in two arguments is put in order and judged', () => {
       expect(judgeTable(table)).toEqual([expect.objectContaining({ kind: 'typingError', knot: wrong })]);
     }
     const lifted = scattered.y.map((v, k) => (k === 7 ? v + 8 : v));
-    expect(judgeTable({ ...scattered, y: lifted })).toEqual([expect.objectContaining({ kind: 'typingError', knot: 7 })]);
+    expect(judgeTable({ ...scattered, y: lifted })).toEqual([
+      expect.objectContaining({ kind: 'typingError', knot: 7 }),
+    ]);
     expect(judgeTable(scattered)).toEqual([]);
   });
   test('leaving out rows and columns: nothing is missed of a plane, the bend of a curve is', () => {
@@ -150,4 +175,4 @@ describe('a table in two arguments is put in order and judged', () => {
     expect(leaveOneOut(over((p) => p * p))).toMatchObject({ largest: 2.25 });
     expect(leaveOneOut({ ...scattered, y: scattered.x.map((p) => 3 * p) })!.largest).toBeCloseTo(0, 10);
   });
-}); // prettier-ignore
+});

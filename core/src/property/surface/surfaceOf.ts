@@ -14,7 +14,9 @@ export interface Surface {
   argumentsOf(value: number, given: { x: number } | { w: number }): number[];
 }
 
-type TwoArguments = Omit<PropertyTable, 'symbol' | 'name' | 'xName' | 'source' | 'second'> & { second: Omit<SecondArgument, 'name'> }; // prettier-ignore
+type TwoArguments = Omit<PropertyTable, 'symbol' | 'name' | 'xName' | 'source' | 'second'> & {
+  second: Omit<SecondArgument, 'name'>;
+};
 
 /**
  * @param table  knots in rising order; arguments and answers are in its units
@@ -22,9 +24,19 @@ type TwoArguments = Omit<PropertyTable, 'symbol' | 'name' | 'xName' | 'source' |
  */
 export function surfaceOf(table: TwoArguments | TableInTwo): Surface {
   const { second, outside: policy } = table;
-  const [xAxis, wAxis, yAxis] = [scaledAxis(table.xScale, table.xUnit), scaledAxis(second.scale, second.unit), scaledAxis(table.yScale, table.yUnit)];
-  const [x, w, y] = [scaledKnots(table.x, xAxis, 'argument'), scaledKnots(second.w, wAxis, 'second argument'), scaledKnots(table.y, yAxis, 'value')];
-  const plain = second.isScattered ? scatteredSurface(x, w, y) : gridSurface(x, w, y, methodOf(table.method), methodOf(second.method));
+  const [xAxis, wAxis, yAxis] = [
+    scaledAxis(table.xScale, table.xUnit),
+    scaledAxis(second.scale, second.unit),
+    scaledAxis(table.yScale, table.yUnit),
+  ];
+  const [x, w, y] = [
+    scaledKnots(table.x, xAxis, 'argument'),
+    scaledKnots(second.w, wAxis, 'second argument'),
+    scaledKnots(table.y, yAxis, 'value'),
+  ];
+  const plain = second.isScattered
+    ? scatteredSurface(x, w, y)
+    : gridSurface(x, w, y, methodOf(table.method), methodOf(second.method));
   /** The value at one place, and whether it lies outside. */
   const look = (p: number, q: number): { value: number; isOutside: boolean } => {
     const [at, by] = [xAxis.to(p), wAxis.to(q)];
@@ -54,7 +66,7 @@ export function surfaceOf(table: TwoArguments | TableInTwo): Surface {
       return crossings(cut, places(along, second.isScattered));
     },
   };
-} // prettier-ignore
+}
 
 /** A piece is cut in so many, so that it may cross a value more than once; over scattered points, the whole range. */
 const PARTS = 16;
@@ -65,9 +77,11 @@ function places(knots: readonly number[], isScattered: boolean): number[] {
   const parts = isScattered ? PARTS_OF_ALL : PARTS;
   return breaks.flatMap((to, k) => {
     const from = breaks[k - 1];
-    return from === undefined ? [to] : Array.from({ length: parts }, (_, i) => (i === parts - 1 ? to : from + ((to - from) * (i + 1)) / parts));
+    return from === undefined
+      ? [to]
+      : Array.from({ length: parts }, (_, i) => (i === parts - 1 ? to : from + ((to - from) * (i + 1)) / parts));
   });
-} // prettier-ignore
+}
 
 /** Where a function is zero between places. A step across zero is no such place. */
 function crossings(f: (q: number) => number, at: readonly number[]): number[] {

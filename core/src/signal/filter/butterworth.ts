@@ -64,7 +64,9 @@ export function butterworth(order: number, band: PassBand, spacing: number): But
   const poles = analog.poles.map(bilinear);
   const zeros = analog.zeros.map(bilinear);
   while (zeros.length < poles.length) zeros.push(c(-1));
-  const gain = analog.gain * over(product(analog.zeros.map((z) => minus(c(4), z))), product(analog.poles.map((p) => minus(c(4), p)))).re; // prettier-ignore
+  const gain =
+    analog.gain *
+    over(product(analog.zeros.map((z) => minus(c(4), z))), product(analog.poles.map((p) => minus(c(4), p)))).re;
   return { poles, zeros, gain, sections: sectionsOf(zeros, poles, gain) };
 }
 

@@ -37,7 +37,9 @@ export function standardErrorOfMean(y: Float64Array): Mean {
   const { tau } = squares > 0 ? dependenceOf(centred, 1) : { tau: 1 };
   const worth = n / tau;
   const isDependent = tau > 1;
-  const process = isDependent ? standardDeviation / Math.sqrt(Math.max(0.05, 1 - 1 / Math.max(1, worth))) : standardDeviation;
+  const process = isDependent
+    ? standardDeviation / Math.sqrt(Math.max(0.05, 1 - 1 / Math.max(1, worth)))
+    : standardDeviation;
   return {
     mean,
     standardDeviation,
@@ -47,4 +49,4 @@ export function standardErrorOfMean(y: Float64Array): Mean {
     degreesOfFreedom: Math.max(1, (isDependent ? worth : n) - 1),
     isShort: isDependent && worth < FEWEST,
   };
-} // prettier-ignore
+}

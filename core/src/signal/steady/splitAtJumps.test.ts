@@ -5,8 +5,11 @@ import { steadyFlags } from './steadyFlags';
 /** A log of plateaus that are changed from one sample to the next, with noise; made up, from a seed. */
 function plateaus(levels: readonly number[], samples: number, noise: number, seed = 1): Float64Array {
   const random = new Random(seed);
-  return Float64Array.from({ length: levels.length * samples }, (_, i) => levels[Math.floor(i / samples)]! + random.normal(noise));
-} // prettier-ignore
+  return Float64Array.from(
+    { length: levels.length * samples },
+    (_, i) => levels[Math.floor(i / samples)]! + random.normal(noise),
+  );
+}
 const times = (n: number, step: number): Float64Array => Float64Array.from({ length: n }, (_, i) => i * step);
 
 /** First and last sample of each stretch; samples further apart than four steps belong to two. */
@@ -29,14 +32,16 @@ describe('a stretch ends where the level jumps', () => {
     ['two levels as close as twice the limit', [10, 11], 200, 1, 0.1, 0.5, 20],
   ])('%s', (_, levels, samples, step, noise, deviation, lasting) => {
     const values = plateaus(levels, samples, noise);
-    const found = stretchesOf(steadyFlags(times(values.length, step), [{ values, deviation, slope: Infinity }], lasting));
+    const found = stretchesOf(
+      steadyFlags(times(values.length, step), [{ values, deviation, slope: Infinity }], lasting),
+    );
     expect(found).toHaveLength(levels.length);
     found.forEach(([first, last], k) => {
       expect(first).toBeGreaterThanOrEqual(k * samples);
       expect(first).toBeLessThan(k * samples + 6);
       expect(last).toBe((k + 1) * samples - 1);
     });
-  }); // prettier-ignore
+  });
 
   test('with only a slope limited a jump ends it as well', () => {
     const values = plateaus([5, 9], 300, 0.05);
@@ -69,13 +74,16 @@ test('no accepted stretch holds two means that differ by more than its limit: 10
     const samples = 30 + (seed % 50);
     const values = plateaus(levels, samples, 0.05 + 0.15 * (seed % 3), seed);
     const deviation = 0.6;
-    for (const [first, last] of stretchesOf(steadyFlags(times(values.length, 1), [{ values, deviation, slope: Infinity }], 15))) {
+    for (const [first, last] of stretchesOf(
+      steadyFlags(times(values.length, 1), [{ values, deviation, slope: Infinity }], 15),
+    )) {
       const part = values.subarray(first, last + 1);
       for (let k = 3; k <= part.length - 3; k++) {
         const mean = (column: Float64Array): number => column.reduce((s, v) => s + v, 0) / column.length;
         const change = Math.abs(mean(part.subarray(0, k)) - mean(part.subarray(k)));
-        if (change > deviation * (1 + 1e-9)) throw new Error(`log ${seed}, samples ${first} to ${last}: means ${change} apart at ${k}`);
+        if (change > deviation * (1 + 1e-9))
+          throw new Error(`log ${seed}, samples ${first} to ${last}: means ${change} apart at ${k}`);
       }
     }
   }
-}); // prettier-ignore
+});

@@ -85,11 +85,16 @@ function jumpIn({ values, deviation, slope }: Watched, a: number, b: number, las
   return at < 0 ? undefined : at;
 }
 
-function clearBetween(x: Float64Array, begins: readonly number[], steady: Uint8Array, { lasting, apart }: Lengths): void {
+function clearBetween(
+  x: Float64Array,
+  begins: readonly number[],
+  steady: Uint8Array,
+  { lasting, apart }: Lengths,
+): void {
   for (let p = 0; p + 1 < begins.length; p++) {
     const [a, b] = [begins[p]!, begins[p + 1]!];
     const isWhole = p === 0 && begins.length === 2;
     const isShort = !isWhole && x[b - 1]! - x[a]! < lasting * 0.999999;
     for (let i = a; i < b && (isShort || (p > 0 && x[i]! - x[a - 1]! <= apart)); i++) steady[i] = 0;
   }
-} // prettier-ignore
+}

@@ -77,7 +77,13 @@ export function CampaignPlace() {
               { key: 'name', title: 'Run', value: (r) => r.name, cell: (r) => <b>{r.name}</b> },
               { key: 'kind', title: 'Kind', value: (r) => r.kind, cell: (r) => r.kind },
               { key: 'file', title: 'File', value: (r) => r.fileName, cell: (r) => <code>{r.fileName}</code> },
-              { key: 'samples', title: 'Samples', numeric: true, value: (r) => r.samples, cell: (r) => formatCount(r.samples) }, // prettier-ignore
+              {
+                key: 'samples',
+                title: 'Samples',
+                numeric: true,
+                value: (r) => r.samples,
+                cell: (r) => formatCount(r.samples),
+              },
               {
                 key: 'ledger',
                 title: 'Kept',

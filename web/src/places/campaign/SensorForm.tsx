@@ -31,10 +31,20 @@ export function SensorForm({ campaignId, row, onDone }: SensorFormProps) {
       </header>
       <div className="panel-pad">
         <Field label="Name">
-          <Input value={body.name} maxLength={60} placeholder="Gauge 7" onChange={(e) => setBody({ ...body, name: e.target.value })} />
+          <Input
+            value={body.name}
+            maxLength={60}
+            placeholder="Gauge 7"
+            onChange={(e) => setBody({ ...body, name: e.target.value })}
+          />
         </Field>
         <Field label="Unit" hint="of the amounts below">
-          <Input value={body.unit} maxLength={60} placeholder="bar" onChange={(e) => setBody({ ...body, unit: e.target.value })} />
+          <Input
+            value={body.unit}
+            maxLength={60}
+            placeholder="bar"
+            onChange={(e) => setBody({ ...body, unit: e.target.value })}
+          />
         </Field>
         <DeclaredSources
           unit={body.unit}
@@ -44,7 +54,13 @@ export function SensorForm({ campaignId, row, onDone }: SensorFormProps) {
           onChange={(next) => setBody({ ...body, sources: sourcesOf(next) })}
         />
         <Field label="Certificate">
-          <Input.TextArea value={body.notes} maxLength={1000} autoSize placeholder="number, date, laboratory" onChange={(e) => setBody({ ...body, notes: e.target.value })} />
+          <Input.TextArea
+            value={body.notes}
+            maxLength={1000}
+            autoSize
+            placeholder="number, date, laboratory"
+            onChange={(e) => setBody({ ...body, notes: e.target.value })}
+          />
         </Field>
         {row && row.uses.length > 0 && <p className="soft">Measured {usesWords(row.uses)}. These follow at once.</p>}
         <KeepButtons
@@ -57,4 +73,4 @@ export function SensorForm({ campaignId, row, onDone }: SensorFormProps) {
       </div>
     </>
   );
-} // prettier-ignore
+}

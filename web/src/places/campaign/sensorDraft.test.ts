@@ -22,17 +22,31 @@ test.each([
 describe('in words', () => {
   test.each([
     [calibration.of, 'calibration ± 0.02 bar (k = 2)'],
-    [{ kind: 'reading' as const, percent: 0.1, statedAs: 'limits' as const }, 'calibration ± 0.1 % of reading (limits)'],
-    [{ kind: 'fullScale' as const, percent: 0.25, fullScale: 16, statedAs: 'percent95' as const }, 'calibration ± 0.25 % of 16 bar (95 %)'],
-    [{ ...calibration.of, statedAs: 'standard' as const, effect: 'random' as const }, 'calibration ± 0.02 bar (k = 1, another for each sample)'],
+    [
+      { kind: 'reading' as const, percent: 0.1, statedAs: 'limits' as const },
+      'calibration ± 0.1 % of reading (limits)',
+    ],
+    [
+      { kind: 'fullScale' as const, percent: 0.25, fullScale: 16, statedAs: 'percent95' as const },
+      'calibration ± 0.25 % of 16 bar (95 %)',
+    ],
+    [
+      { ...calibration.of, statedAs: 'standard' as const, effect: 'random' as const },
+      'calibration ± 0.02 bar (k = 1, another for each sample)',
+    ],
   ])('%j', (of, words) => expect(sourceWords({ ...calibration, of }, 'bar')).toBe(words));
   test('its channels, run by run', () => {
-    expect(usesWords([use('Sweep', 'p_d'), use('Sweep', 'p_s'), use('Warm-up', 'p_d')])).toBe('p_d, p_s of Sweep; p_d of Warm-up');
+    expect(usesWords([use('Sweep', 'p_d'), use('Sweep', 'p_s'), use('Warm-up', 'p_d')])).toBe(
+      'p_d, p_s of Sweep; p_d of Warm-up',
+    );
     expect(usesWords([])).toBe('');
   });
-}); // prettier-ignore
+});
 
 test('what can be changed of a row is its body, and no more', () =>
-  expect(
-    Object.keys(bodyOf({ id: 1, campaignId: 1, ...newSensor, uses: [] })),
-  ).toEqual(['name', 'unit', 'sources', 'notes'])); // prettier-ignore
+  expect(Object.keys(bodyOf({ id: 1, campaignId: 1, ...newSensor, uses: [] }))).toEqual([
+    'name',
+    'unit',
+    'sources',
+    'notes',
+  ]));

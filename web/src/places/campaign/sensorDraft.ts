@@ -35,5 +35,13 @@ export function sourceWords({ name, of }: NamedSource, unit: string): string {
 /** The channels that refer to a sensor, run by run. */
 export function usesWords(uses: SensorRow['uses']): string {
   const runs = [...new Set(uses.map((u) => u.run))];
-  return runs.map((run) => `${uses.filter((u) => u.run === run).map((u) => u.symbol).join(', ')} of ${run}`).join('; '); // prettier-ignore
+  return runs
+    .map(
+      (run) =>
+        `${uses
+          .filter((u) => u.run === run)
+          .map((u) => u.symbol)
+          .join(', ')} of ${run}`,
+    )
+    .join('; ');
 }

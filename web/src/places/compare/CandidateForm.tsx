@@ -45,7 +45,10 @@ export function CandidateForm({ number, candidate, runs, fits, unit, like, onCha
           value={source.kind === 'fit' ? `fit ${source.fitId}` : `run ${source.runId}`}
           onChange={choose}
           options={[
-            ...runs.map((r) => ({ value: `run ${r.id}`, label: r.kind === 'simulated' ? `${r.name} (simulated)` : r.name })),
+            ...runs.map((r) => ({
+              value: `run ${r.id}`,
+              label: r.kind === 'simulated' ? `${r.name} (simulated)` : r.name,
+            })),
             ...fits.map((f) => ({ value: `fit ${f.id}`, label: `${f.name} (fit)` })),
           ]}
         />
@@ -53,28 +56,64 @@ export function CandidateForm({ number, candidate, runs, fits, unit, like, onCha
       {source.kind === 'run' && (
         <>
           <Field label="Its x">
-            <ChannelSelect label={`x of candidate ${number}`} channels={channels} value={known(source.x)} onChange={(x) => set({ source: { ...source, x } })} />
+            <ChannelSelect
+              label={`x of candidate ${number}`}
+              channels={channels}
+              value={known(source.x)}
+              onChange={(x) => set({ source: { ...source, x } })}
+            />
           </Field>
           <Field label="Its y">
-            <ChannelSelect label={`y of candidate ${number}`} channels={channels} value={known(source.y)} onChange={(y) => set({ source: { ...source, y } })} />
+            <ChannelSelect
+              label={`y of candidate ${number}`}
+              channels={channels}
+              value={known(source.y)}
+              onChange={(y) => set({ source: { ...source, y } })}
+            />
           </Field>
         </>
       )}
-      <Field label="Its ±" hint={uncertainty === null ? 'standard uncertainty that its maker states; none: it is taken as exact' : undefined}>
-        <InputNumber aria-label={`Uncertainty of candidate ${number}`} min={0} value={uncertainty} suffix={unit} placeholder="none stated" onChange={(v) => set({ uncertainty: v })} />
+      <Field
+        label="Its ±"
+        hint={
+          uncertainty === null ? 'standard uncertainty that its maker states; none: it is taken as exact' : undefined
+        }
+      >
+        <InputNumber
+          aria-label={`Uncertainty of candidate ${number}`}
+          min={0}
+          value={uncertainty}
+          suffix={unit}
+          placeholder="none stated"
+          onChange={(v) => set({ uncertainty: v })}
+        />
       </Field>
       {isOpen && (
         <>
           {source.kind === 'run' && (
             <Field label="Between points">
-              <Select aria-label={`Interpolation of candidate ${number}`} value={method} onChange={(m: string) => set({ method: m })} options={interpolationMethods.map((m) => ({ value: m.kind, label: m.title }))} />
+              <Select
+                aria-label={`Interpolation of candidate ${number}`}
+                value={method}
+                onChange={(m: string) => set({ method: m })}
+                options={interpolationMethods.map((m) => ({ value: m.kind, label: m.title }))}
+              />
             </Field>
           )}
           <Field label="Times">
-            <InputNumber aria-label={`Scale of candidate ${number}`} value={scale} onChange={(v) => v !== null && set({ scale: v })} />
+            <InputNumber
+              aria-label={`Scale of candidate ${number}`}
+              value={scale}
+              onChange={(v) => v !== null && set({ scale: v })}
+            />
           </Field>
           <Field label="Plus">
-            <InputNumber aria-label={`Offset of candidate ${number}`} value={offset} suffix={unit} onChange={(v) => v !== null && set({ offset: v })} />
+            <InputNumber
+              aria-label={`Offset of candidate ${number}`}
+              value={offset}
+              suffix={unit}
+              onChange={(v) => v !== null && set({ offset: v })}
+            />
           </Field>
         </>
       )}
@@ -86,7 +125,8 @@ export function CandidateForm({ number, candidate, runs, fits, unit, like, onCha
         )}
         {isTouched && (
           <span className="doubt">
-            shown as {scale === 1 ? '' : `${scale} × `}it{offset === 0 ? '' : ` ${offset > 0 ? '+' : '−'} ${Math.abs(offset)} ${unit}`}
+            shown as {scale === 1 ? '' : `${scale} × `}it
+            {offset === 0 ? '' : ` ${offset > 0 ? '+' : '−'} ${Math.abs(offset)} ${unit}`}
           </span>
         )}
         <span className="grow" />
@@ -98,4 +138,4 @@ export function CandidateForm({ number, candidate, runs, fits, unit, like, onCha
       </div>
     </div>
   );
-} // prettier-ignore
+}

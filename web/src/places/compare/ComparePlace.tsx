@@ -84,7 +84,10 @@ function ComparisonInHand({ campaign, fits, row, start, picker, onOpen, onNew }:
   const keeping = useKeeping('comparisons', campaign.id, row?.id, onOpen);
   const reply = isWhole(body) && !result.error ? result.data : undefined;
   const saved = row !== undefined && sameComparison(bodyOf(row), body);
-  const build = useCallback((size: Size) => (reply ? compareOption(reply, palette, size, view) : {}), [reply, palette, view]); // prettier-ignore
+  const build = useCallback(
+    (size: Size) => (reply ? compareOption(reply, palette, size, view) : {}),
+    [reply, palette, view],
+  );
   const rows = reply ? rowsOf(reply) : [];
   const inHand = rows.find((r) => r.key === taken) ?? rows.find((r) => r.candidate) ?? rows[0];
   return (
@@ -94,25 +97,47 @@ function ComparisonInHand({ campaign, fits, row, start, picker, onOpen, onNew }:
       ledger={<Ledger campaignId={campaign.id} runId={body.reference.runId} />}
       heading={
         <>
-          <b className="clip wide">{reply ? `${reply.reference} against ${reply.candidates.map((c) => c.name).join(', ')}` : 'Choose what is compared at the right'}</b>
+          <b className="clip wide">
+            {reply
+              ? `${reply.reference} against ${reply.candidates.map((c) => c.name).join(', ')}`
+              : 'Choose what is compared at the right'}
+          </b>
           <span className="grow" />
           <Segmented<DifferenceView>
             size="small"
             aria-label="Below"
             value={view}
             onChange={setView}
-            options={Object.entries(differenceViews).map(([value, label]) => ({ value: value as DifferenceView, label }))}
+            options={Object.entries(differenceViews).map(([value, label]) => ({
+              value: value as DifferenceView,
+              label,
+            }))}
           />
         </>
       }
       chart={
         <>
           <Sentence error={isWhole(body) ? result.error : null} />
-          <Chart label={reply ? `${reply.y.name}: ${reply.reference} against its candidates, and the differences` : 'No comparison yet'} build={build} />
+          <Chart
+            label={
+              reply
+                ? `${reply.y.name}: ${reply.reference} against its candidates, and the differences`
+                : 'No comparison yet'
+            }
+            build={build}
+          />
         </>
       }
       boardHeight={196}
-      board={<DifferenceBoard reply={reply} rows={rows} waiting={result.isFetching && !reply} inHand={inHand?.key ?? null} onTake={setTaken} />}
+      board={
+        <DifferenceBoard
+          reply={reply}
+          rows={rows}
+          waiting={result.isFetching && !reply}
+          inHand={inHand?.key ?? null}
+          onTake={setTaken}
+        />
+      }
       panel={
         <>
           <header className="panel-head">
@@ -122,7 +147,14 @@ function ComparisonInHand({ campaign, fits, row, start, picker, onOpen, onNew }:
               + Comparison
             </button>
           </header>
-          {reply && inHand && <VerdictPanel campaignId={campaign.id} reply={reply} row={inHand} comparisonId={saved ? row.id : undefined} />}
+          {reply && inHand && (
+            <VerdictPanel
+              campaignId={campaign.id}
+              reply={reply}
+              row={inHand}
+              comparisonId={saved ? row.id : undefined}
+            />
+          )}
           <ComparisonForm campaign={campaign} fits={fits} conditions={conditions} body={body} onChange={setBody} />
           <div className="panel-pad">
             <KeepButtons
@@ -133,11 +165,13 @@ function ComparisonInHand({ campaign, fits, row, start, picker, onOpen, onNew }:
               deletable={row !== undefined}
             >
               {row && !saved && <Button onClick={() => setBody(start)}>As saved</Button>}
-              {row && saved && <Button onClick={() => keeping.copy({ ...body, name: `${body.name}, copy` })}>Copy</Button>}
+              {row && saved && (
+                <Button onClick={() => keeping.copy({ ...body, name: `${body.name}, copy` })}>Copy</Button>
+              )}
             </KeepButtons>
           </div>
         </>
       }
     />
   );
-} // prettier-ignore
+}

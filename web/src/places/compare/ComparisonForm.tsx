@@ -31,9 +31,17 @@ export function ComparisonForm({ campaign, fits, conditions, body, onChange }: F
           <Input value={body.name} maxLength={120} onChange={(e) => set({ name: e.target.value })} />
         </Field>
         <Field label="Reference">
-          <Select aria-label="Reference" value={reference.runId} onChange={(runId: number) => refer({ runId, x: '', y: '' })} options={campaign.runRows.map((r) => ({ value: r.id, label: r.name }))} />
+          <Select
+            aria-label="Reference"
+            value={reference.runId}
+            onChange={(runId: number) => refer({ runId, x: '', y: '' })}
+            options={campaign.runRows.map((r) => ({ value: r.id, label: r.name }))}
+          />
         </Field>
-        <Field label="Conditions" hint={reference.conditionIds.length === 0 ? 'none chosen: all kept samples as one series' : undefined}>
+        <Field
+          label="Conditions"
+          hint={reference.conditionIds.length === 0 ? 'none chosen: all kept samples as one series' : undefined}
+        >
           <Select
             mode="multiple"
             aria-label="Conditions"
@@ -43,7 +51,10 @@ export function ComparisonForm({ campaign, fits, conditions, body, onChange }: F
             options={conditions.map((c) => ({ value: c.id, label: c.name }))}
           />
         </Field>
-        <Field label="Points" hint={reference.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}>
+        <Field
+          label="Points"
+          hint={reference.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}
+        >
           <Select
             aria-label="Points of the reference"
             value={reference.data}
@@ -55,10 +66,20 @@ export function ComparisonForm({ campaign, fits, conditions, body, onChange }: F
           />
         </Field>
         <Field label="x">
-          <ChannelSelect label="x" channels={bench?.channels ?? []} value={reference.x} onChange={(x) => refer({ x })} />
+          <ChannelSelect
+            label="x"
+            channels={bench?.channels ?? []}
+            value={reference.x}
+            onChange={(x) => refer({ x })}
+          />
         </Field>
         <Field label="y">
-          <ChannelSelect label="y" channels={bench?.channels ?? []} value={reference.y} onChange={(y) => refer({ y })} />
+          <ChannelSelect
+            label="y"
+            channels={bench?.channels ?? []}
+            value={reference.y}
+            onChange={(y) => refer({ y })}
+          />
         </Field>
       </div>
       {candidates.map((candidate, k) => (
@@ -75,10 +96,14 @@ export function ComparisonForm({ campaign, fits, conditions, body, onChange }: F
         />
       ))}
       <div className="panel-pad">
-        <button className="quiet" disabled={candidates.length >= 12} onClick={() => set({ candidates: [...candidates, ofRun(runs[0]!.id, reference.x, reference.y)] })}>
+        <button
+          className="quiet"
+          disabled={candidates.length >= 12}
+          onClick={() => set({ candidates: [...candidates, ofRun(runs[0]!.id, reference.x, reference.y)] })}
+        >
           + Candidate
         </button>
       </div>
     </>
   );
-} // prettier-ignore
+}

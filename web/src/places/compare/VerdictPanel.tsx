@@ -30,7 +30,14 @@ export function VerdictPanel({ campaignId, reply, row, comparisonId }: VerdictPa
             className="quiet"
             disabled={comparisonId === undefined || pin.isPending}
             title={comparisonId === undefined ? 'Save the comparison first' : undefined}
-            onClick={() => pin.mutate({ kind: 'difference', comparisonId: comparisonId!, conditionId: row.conditionId, candidate: row.which })}
+            onClick={() =>
+              pin.mutate({
+                kind: 'difference',
+                comparisonId: comparisonId!,
+                conditionId: row.conditionId,
+                candidate: row.which,
+              })
+            }
           >
             Pin as finding
           </button>
@@ -46,13 +53,20 @@ export function VerdictPanel({ campaignId, reply, row, comparisonId }: VerdictPa
           {candidate.outside > 0 && (
             <li className="doubtful">
               <b>Range</b>
-              <span>{formatCount(candidate.outside)} points of the reference lie outside the candidate and take no part.</span>
+              <span>
+                {formatCount(candidate.outside)} points of the reference lie outside the candidate and take no part.
+              </span>
             </li>
           )}
           {hasUncertainty && (
             <li className="note">
               <b>E and u_val</b>
-              <span>in the manner of ASME V&amp;V 20: E is candidate − reference on average, u_val its standard uncertainty: what differs from point to point counts as many points as there are, what they share as a whole, and what both sides share with its signs. Tested are E, the trend along x, the worst point and the whole curve.</span>
+              <span>
+                in the manner of ASME V&amp;V 20: E is candidate − reference on average, u_val its standard uncertainty:
+                what differs from point to point counts as many points as there are, what they share as a whole, and
+                what both sides share with its signs. Tested are E, the trend along x, the worst point and the whole
+                curve.
+              </span>
             </li>
           )}
         </ul>
@@ -66,4 +80,4 @@ export function VerdictPanel({ campaignId, reply, row, comparisonId }: VerdictPa
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
     </>
   );
-} // prettier-ignore
+}

@@ -19,13 +19,27 @@ interface Shown {
 }
 
 /** Measured as open symbols with their ±, model as solid line in its band, simulated as dashed line; below, candidate − reference with its ± or the line of equality. */
-export function compareOption(reply: ComparisonReply, palette: Palette, size: Size, view: DifferenceView = 'difference'): ChartOption {
+export function compareOption(
+  reply: ComparisonReply,
+  palette: Palette,
+  size: Size,
+  view: DifferenceView = 'difference',
+): ChartOption {
   const many = reply.series.length > 1;
   const shown = reply.series.flatMap((s, i) =>
     s.candidates.flatMap((candidate, k): Shown[] =>
       candidate.problem
         ? []
-        : [{ series: i, which: k, candidate, colour: colourOf(palette, many ? i : k + 1), kind: reply.candidates[k]!.kind, name: [many ? s.name : '', reply.candidates[k]!.name].filter(Boolean).join(', ') }],
+        : [
+            {
+              series: i,
+              which: k,
+              candidate,
+              colour: colourOf(palette, many ? i : k + 1),
+              kind: reply.candidates[k]!.kind,
+              name: [many ? s.name : '', reply.candidates[k]!.name].filter(Boolean).join(', '),
+            },
+          ],
     ),
   );
   return stackOption({
@@ -33,9 +47,12 @@ export function compareOption(reply: ComparisonReply, palette: Palette, size: Si
     palette,
     x: { title: axisTitle(reply.x) },
     key: keyOf(reply),
-    panes: [overlay(reply, shown, palette, many), view === 'equality' ? equality(reply, shown, palette) : differences(reply, shown, palette)],
+    panes: [
+      overlay(reply, shown, palette, many),
+      view === 'equality' ? equality(reply, shown, palette) : differences(reply, shown, palette),
+    ],
   });
-} // prettier-ignore
+}
 
 function keyOf({ candidates }: ComparisonReply): KeyEntry[] {
   const kinds = new Set(candidates.map((c) => c.kind));
@@ -53,18 +70,28 @@ function overlay(reply: ComparisonReply, shown: readonly Shown[], palette: Palet
     marks: [
       ...shown.flatMap(({ candidate, colour, name, kind, which, series }) => [
         ...(candidate.curve.low.length > 0 ? [band(candidate.curve, colour, '')] : []),
-        line(candidate.curve, { name, colour, width: kind === 'measured' ? 1.2 : 1.8, dashed: kind === 'simulated', dotted: kind === 'measured', z: 7, ...(which === 0 && many ? { endLabel: reply.series[series]!.name } : {}) }),
+        line(candidate.curve, {
+          name,
+          colour,
+          width: kind === 'measured' ? 1.2 : 1.8,
+          dashed: kind === 'simulated',
+          dotted: kind === 'measured',
+          z: 7,
+          ...(which === 0 && many ? { endLabel: reply.series[series]!.name } : {}),
+        }),
       ]),
       ...reply.series.flatMap(({ drawn }, i) => {
         const colour = many ? colourOf(palette, i) : palette.ink;
         return [
-          ...(drawn.yUncertainty.length > 0 ? [errorBars({ ...drawn, xError: drawn.xUncertainty, yError: drawn.yUncertainty }, colour)] : []),
+          ...(drawn.yUncertainty.length > 0
+            ? [errorBars({ ...drawn, xError: drawn.xUncertainty, yError: drawn.yUncertainty }, colour)]
+            : []),
           points(drawn, { name: '', colour, series: i, ground: palette.sheet, size: 6 }),
         ];
       }),
     ],
   };
-} // prettier-ignore
+}
 
 /** With several candidates each has a symbol, as the marks draw them. */
 const symbolsInWords = ({ candidates }: ComparisonReply): string =>
@@ -78,17 +105,27 @@ function differences(reply: ComparisonReply, shown: readonly Shown[], palette: P
       level(0, palette.soft),
       ...shown.flatMap(({ candidate: { drawn }, colour, which, series }) => [
         ...(drawn.uncertainty.some((u) => u !== null)
-          ? [errorBars({ x: drawn.x, y: drawn.difference, xError: drawn.x.map(() => null), yError: drawn.uncertainty }, colour)]
+          ? [
+              errorBars(
+                { x: drawn.x, y: drawn.difference, xError: drawn.x.map(() => null), yError: drawn.uncertainty },
+                colour,
+              ),
+            ]
           : []),
-        points({ x: drawn.x, y: drawn.difference }, { name: '', colour, series: reply.candidates.length > 1 ? which : series, ground: palette.sheet, size: 4.5 }),
+        points(
+          { x: drawn.x, y: drawn.difference },
+          { name: '', colour, series: reply.candidates.length > 1 ? which : series, ground: palette.sheet, size: 4.5 },
+        ),
       ]),
     ],
   };
-} // prettier-ignore
+}
 
 /** Candidate against reference: what lies on the line is equal. */
 function equality(reply: ComparisonReply, shown: readonly Shown[], palette: Palette): Pane {
-  const all = shown.flatMap(({ candidate: { drawn } }) => [...drawn.reference, ...drawn.candidate]).filter((v) => v !== null);
+  const all = shown
+    .flatMap(({ candidate: { drawn } }) => [...drawn.reference, ...drawn.candidate])
+    .filter((v) => v !== null);
   const ends = all.length > 0 ? [Math.min(...all), Math.max(...all)] : [];
   return {
     title: `${axisTitle({ name: `Candidate ${reply.y.name.toLowerCase()}`, unit: reply.y.unit })}${symbolsInWords(reply)}`,
@@ -97,8 +134,11 @@ function equality(reply: ComparisonReply, shown: readonly Shown[], palette: Pale
     marks: [
       line({ x: ends, y: ends }, { name: 'equal', colour: palette.soft, width: 1 }),
       ...shown.map(({ candidate: { drawn }, colour, which, series }) =>
-        points({ x: drawn.reference, y: drawn.candidate }, { name: '', colour, series: reply.candidates.length > 1 ? which : series, ground: palette.sheet, size: 5 }),
+        points(
+          { x: drawn.reference, y: drawn.candidate },
+          { name: '', colour, series: reply.candidates.length > 1 ? which : series, ground: palette.sheet, size: 5 },
+        ),
       ),
     ],
   };
-} // prettier-ignore
+}

@@ -1,7 +1,11 @@
 import type { CandidateBody, ComparisonBody, ComparisonRow, FitRow, RunRow } from '@undameter/contract';
 
 /** What of a saved comparison its form holds. */
-export const bodyOf = ({ name, reference, candidates }: ComparisonRow): ComparisonBody => ({ name, reference, candidates }); // prettier-ignore
+export const bodyOf = ({ name, reference, candidates }: ComparisonRow): ComparisonBody => ({
+  name,
+  reference,
+  candidates,
+});
 
 const asIs = { offset: 0, scale: 1, method: 'linear', uncertainty: null };
 
@@ -21,7 +25,7 @@ export function newComparison(name: string, runs: readonly RunRow[], fits: reado
   const simulated = runs.find((r) => r.kind === 'simulated');
   const other = simulated ?? runs.find((r) => r.id !== reference.runId);
   return { name, reference, candidates: other ? [ofRun(other.id)] : fit ? [ofFit(fit.id)] : [ofRun(measured.id)] };
-} // prettier-ignore
+}
 
 /** Nothing is missing that the computation needs. */
 export const isWhole = ({ reference, candidates }: ComparisonBody): boolean =>
@@ -30,4 +34,5 @@ export const isWhole = ({ reference, candidates }: ComparisonBody): boolean =>
   candidates.length > 0 &&
   candidates.every(({ source }) => source.kind === 'fit' || (source.x !== '' && source.y !== ''));
 
-export const sameComparison = (a: ComparisonBody, b: ComparisonBody): boolean => JSON.stringify(a) === JSON.stringify(b); // prettier-ignore
+export const sameComparison = (a: ComparisonBody, b: ComparisonBody): boolean =>
+  JSON.stringify(a) === JSON.stringify(b);

@@ -21,14 +21,26 @@ interface ConditionPanelProps {
 }
 
 /** The condition in hand: its name and its limits, all of which must hold. */
-export function ConditionPanel({ body, isNew, channels, timeUnit, keeping, onChange, onSave, onLetGo }: ConditionPanelProps) {
+export function ConditionPanel({
+  body,
+  isNew,
+  channels,
+  timeUnit,
+  keeping,
+  onChange,
+  onSave,
+  onLetGo,
+}: ConditionPanelProps) {
   const { limits } = body;
   const setAlternatives = (index: number, alternatives: readonly SingleLimit[]) =>
-    onChange({ ...body, limits: limits.flatMap((l, i) => {
-      if (i !== index) return [l];
-      if (alternatives.length === 0) return [];
-      return [alternatives.length === 1 ? alternatives[0]! : { any: [...alternatives] }];
-    }) });
+    onChange({
+      ...body,
+      limits: limits.flatMap((l, i) => {
+        if (i !== index) return [l];
+        if (alternatives.length === 0) return [];
+        return [alternatives.length === 1 ? alternatives[0]! : { any: [...alternatives] }];
+      }),
+    });
   const add = () => {
     const used = limits.flatMap((l) => ('symbol' in l ? [l.symbol] : []));
     const channel = channels.find((c) => !used.includes(c.symbol)) ?? channels[0];
@@ -57,11 +69,30 @@ export function ConditionPanel({ body, isNew, channels, timeUnit, keeping, onCha
                   timeUnit={timeUnit}
                   alternative={k > 0}
                   removable={limits.length > 1 || alternatives.length > 1}
-                  onChange={(next) => setAlternatives(i, alternatives.map((a, n) => (n === k ? next : a)))}
-                  onRemove={() => setAlternatives(i, alternatives.filter((_, n) => n !== k))}
+                  onChange={(next) =>
+                    setAlternatives(
+                      i,
+                      alternatives.map((a, n) => (n === k ? next : a)),
+                    )
+                  }
+                  onRemove={() =>
+                    setAlternatives(
+                      i,
+                      alternatives.filter((_, n) => n !== k),
+                    )
+                  }
                 />
               ))}
-              <button className="quiet" onClick={() => channels[0] && setAlternatives(i, [...alternatives, limitOn(channels.find((c) => 'symbol' in limit && c.symbol === limit.symbol) ?? channels[0])])}>
+              <button
+                className="quiet"
+                onClick={() =>
+                  channels[0] &&
+                  setAlternatives(i, [
+                    ...alternatives,
+                    limitOn(channels.find((c) => 'symbol' in limit && c.symbol === limit.symbol) ?? channels[0]),
+                  ])
+                }
+              >
                 or …
               </button>
             </section>
@@ -70,7 +101,9 @@ export function ConditionPanel({ body, isNew, channels, timeUnit, keeping, onCha
         <button className="quiet" onClick={add}>
           + Limit
         </button>
-        <p className="soft">A drag across a chart sets the limit of its channel. A sample is picked when every limit holds.</p>
+        <p className="soft">
+          A drag across a chart sets the limit of its channel. A sample is picked when every limit holds.
+        </p>
         <KeepButtons
           keeping={keeping}
           disabled={body.name.trim() === '' || limits.length === 0 || !limits.every(isComplete)}
@@ -82,7 +115,7 @@ export function ConditionPanel({ body, isNew, channels, timeUnit, keeping, onCha
       </div>
     </>
   );
-} // prettier-ignore
+}
 
 interface SingleLimitFormProps {
   limit: SingleLimit;
@@ -95,11 +128,23 @@ interface SingleLimitFormProps {
   onRemove(): void;
 }
 
-function SingleLimitForm({ limit, label, channels, timeUnit, alternative, removable, onChange, onRemove }: SingleLimitFormProps) {
+function SingleLimitForm({
+  limit,
+  label,
+  channels,
+  timeUnit,
+  alternative,
+  removable,
+  onChange,
+  onRemove,
+}: SingleLimitFormProps) {
   const sort = sortOf(limit);
   const channel = channels.find((c) => 'symbol' in limit && c.symbol === limit.symbol) ?? channels[0];
   const choose = (to: LimitSort) => {
-    const fitting = to === 'words' ? channels.find((c) => c.labels !== null) : channels.find((c) => c === channel && c.labels === null) ?? channels.find((c) => c.labels === null);
+    const fitting =
+      to === 'words'
+        ? channels.find((c) => c.labels !== null)
+        : (channels.find((c) => c === channel && c.labels === null) ?? channels.find((c) => c.labels === null));
     if (fitting) onChange(limitOfSort(to, fitting, timeUnit));
   };
   /** The same sort of limit on another channel; a category knows only words, and a number none. */
@@ -114,12 +159,7 @@ function SingleLimitForm({ limit, label, channels, timeUnit, alternative, remova
       <div className="limit-head">
         {alternative && <span className="limit-join">or</span>}
         {'symbol' in limit && (
-          <ChannelSelect
-            label={`Channel of ${label}`}
-            channels={channels}
-            value={limit.symbol}
-            onChange={moveTo}
-          />
+          <ChannelSelect label={`Channel of ${label}`} channels={channels} value={limit.symbol} onChange={moveTo} />
         )}
         {sort !== 'area' && (
           <Select<LimitSort>
@@ -143,4 +183,4 @@ function SingleLimitForm({ limit, label, channels, timeUnit, alternative, remova
       </div>
     </div>
   );
-} // prettier-ignore
+}

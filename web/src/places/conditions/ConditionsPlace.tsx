@@ -55,12 +55,15 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   const channels = bench.data?.channels.filter((c) => c.symbol !== bench.data.along && c.present > 0) ?? [];
   const numbers = channels.filter((c) => c.labels === null);
   const along = bench.data?.channels.find((c) => c.symbol === bench.data.along);
-  const watched = [...new Set([...rows, ...(draft ? [draft.body] : [])].flatMap((c) => c.limits.flatMap(symbolsOfLimit)))];
+  const watched = [
+    ...new Set([...rows, ...(draft ? [draft.body] : [])].flatMap((c) => c.limits.flatMap(symbolsOfLimit))),
+  ];
   const known = watched.filter((s) => channels.some((c) => c.symbol === s)).slice(0, 5);
   const symbols = known.length > 0 ? known : channels.slice(0, 3).map((c) => c.symbol);
   const traces = useQuery(queries.traces(runId, { symbols, from: null, to: null, pixels: Math.max(100, width - 80) }));
   const points = useQuery(queries.points(runId, [], rows.length > 0));
-  const pointsOf = (id: number): number | null => points.data?.points.filter((p) => p.conditionId === id).length ?? null;
+  const pointsOf = (id: number): number | null =>
+    points.data?.points.filter((p) => p.conditionId === id).length ?? null;
   const [xSymbol, ySymbol] = axes ?? [known[0] ?? numbers[0]?.symbol ?? '', known[1] ?? numbers[1]?.symbol ?? ''];
   const [xAxis, yAxis] = [numbers.find((c) => c.symbol === xSymbol), numbers.find((c) => c.symbol === ySymbol)];
   const map = useQuery(queries.map(runId, { x: view === 'map' ? xSymbol : '', y: ySymbol, ...MAP_CELLS }));
@@ -68,7 +71,10 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   const inHand = draft ? { body: draft.body, series } : null;
   const buildRun = (size: Size) =>
     traces.data && bench.data
-      ? conditionsOption({ traces: traces.data, bench: bench.data, order: rows.map((r) => r.id), inHand, palette }, size)
+      ? conditionsOption(
+          { traces: traces.data, bench: bench.data, order: rows.map((r) => r.id), inHand, palette },
+          size,
+        )
       : {};
   const buildMap = (size: Size) =>
     map.data && xAxis && yAxis
@@ -109,17 +115,26 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   useCommands([
     { id: 'new-condition', label: 'New condition', run: begin },
     { id: 'set-points', label: 'Propose conditions from the set points', run: propose },
-    { id: 'conditions-map', label: view === 'map' ? 'Conditions along the run' : 'Conditions on a map of two channels', run: () => setView(view === 'map' ? 'run' : 'map') },
+    {
+      id: 'conditions-map',
+      label: view === 'map' ? 'Conditions along the run' : 'Conditions on a map of two channels',
+      run: () => setView(view === 'map' ? 'run' : 'map'),
+    },
     { id: 'operating-points', label: 'Operating points', run: () => setBoard('points') },
   ]);
   const counted = new Map(bench.data?.conditions.map((c) => [c.id, c]));
-  const shownPoints = picked?.filter((s) => numbers.some((c) => c.symbol === s)) ?? defaultColumns(numbers, rows, (run?.procedure ?? []) as Step[]);
+  const shownPoints =
+    picked?.filter((s) => numbers.some((c) => c.symbol === s)) ??
+    defaultColumns(numbers, rows, (run?.procedure ?? []) as Step[]);
   const tabs = (
     <Segmented
       size="small"
       value={board}
       onChange={setBoard}
-      options={[{ value: 'conditions', label: 'Conditions' }, { value: 'points', label: `Operating points ${points.data ? points.data.points.length : ''}` }]}
+      options={[
+        { value: 'conditions', label: 'Conditions' },
+        { value: 'points', label: `Operating points ${points.data ? points.data.points.length : ''}` },
+      ]}
     />
   );
   return (
@@ -133,17 +148,34 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
             size="small"
             value={view}
             onChange={setView}
-            options={[{ value: 'run', label: 'Along the run' }, { value: 'map', label: 'Map' }]}
+            options={[
+              { value: 'run', label: 'Along the run' },
+              { value: 'map', label: 'Map' },
+            ]}
           />
           {view === 'map' && (
             <span className="map-axes">
-              <ChannelSelect label="Up the map" channels={numbers} value={ySymbol} onChange={(s) => setAxes([xSymbol, s])} />
+              <ChannelSelect
+                label="Up the map"
+                channels={numbers}
+                value={ySymbol}
+                onChange={(s) => setAxes([xSymbol, s])}
+              />
               over
-              <ChannelSelect label="Across the map" channels={numbers} value={xSymbol} onChange={(s) => setAxes([s, ySymbol])} />
+              <ChannelSelect
+                label="Across the map"
+                channels={numbers}
+                value={xSymbol}
+                onChange={(s) => setAxes([s, ySymbol])}
+              />
             </span>
           )}
           <span className="soft">
-            {view === 'map' ? 'the darker, the longer; drag a rectangle, or Shift and drag a lasso' : draft ? `${draft.body.name} in hand, its limits shaded` : 'drag across a chart to set limits'}
+            {view === 'map'
+              ? 'the darker, the longer; drag a rectangle, or Shift and drag a lasso'
+              : draft
+                ? `${draft.body.name} in hand, its limits shaded`
+                : 'drag across a chart to set limits'}
           </span>
         </>
       }
@@ -151,9 +183,22 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
         <>
           <Sentence error={bench.error ?? traces.error ?? traces.data?.problem ?? map.error} />
           {view === 'run' ? (
-            <Chart key="run" label={`Samples in ${rows.length} conditions along the run`} build={buildRun} busy={!traces.data} onWidth={setWidth} gestures={{ onRange: dragRun }} />
+            <Chart
+              key="run"
+              label={`Samples in ${rows.length} conditions along the run`}
+              build={buildRun}
+              busy={!traces.data}
+              onWidth={setWidth}
+              gestures={{ onRange: dragRun }}
+            />
           ) : (
-            <Chart key="map" label={`Time spent on ${ySymbol} over ${xSymbol}, with operating points`} build={buildMap} busy={!map.data} gestures={{ onRange: dragMap, onLasso: lassoMap }} />
+            <Chart
+              key="map"
+              label={`Time spent on ${ySymbol} over ${xSymbol}, with operating points`}
+              build={buildMap}
+              busy={!map.data}
+              gestures={{ onRange: dragMap, onLasso: lassoMap }}
+            />
           )}
         </>
       }
@@ -192,15 +237,42 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
             onTake={({ id, name, limits }) => take({ name, limits }, id)}
             empty="None yet. Let the set points be proposed at the right, or drag across a chart."
             columns={[
-              { key: 'name', title: 'Condition', value: (r) => r.name, cell: (r) => <SeriesMark series={rows.indexOf(r)} name={r.name} /> },
-              { key: 'limits', title: 'Limits', value: (r) => inWords(r.limits), cell: (r) => <code>{inWords(r.limits)}</code> },
               {
-                key: 'samples', title: 'Samples', numeric: true,
+                key: 'name',
+                title: 'Condition',
+                value: (r) => r.name,
+                cell: (r) => <SeriesMark series={rows.indexOf(r)} name={r.name} />,
+              },
+              {
+                key: 'limits',
+                title: 'Limits',
+                value: (r) => inWords(r.limits),
+                cell: (r) => <code>{inWords(r.limits)}</code>,
+              },
+              {
+                key: 'samples',
+                title: 'Samples',
+                numeric: true,
                 value: (r) => counted.get(r.id)?.samples ?? null,
                 cell: (r) => formatCount(counted.get(r.id)?.samples ?? 0),
               },
-              { key: 'points', title: 'Points', numeric: true, value: (r) => pointsOf(r.id), cell: (r) => pointsOf(r.id) ?? '–' },
-              { key: 'problem', title: '', cell: (r) => <span className="doubt">{counted.get(r.id)?.problem?.message ?? (counted.get(r.id)?.samples === 0 ? 'picks no sample of this run' : '')}</span> },
+              {
+                key: 'points',
+                title: 'Points',
+                numeric: true,
+                value: (r) => pointsOf(r.id),
+                cell: (r) => pointsOf(r.id) ?? '–',
+              },
+              {
+                key: 'problem',
+                title: '',
+                cell: (r) => (
+                  <span className="doubt">
+                    {counted.get(r.id)?.problem?.message ??
+                      (counted.get(r.id)?.samples === 0 ? 'picks no sample of this run' : '')}
+                  </span>
+                ),
+              },
             ]}
           />
         )
@@ -243,22 +315,28 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
                 Propose conditions from the set points …
               </button>
               {bench.data && rows.length > 0 && <p className="soft">{overlapsInWords(bench.data)}</p>}
-              {points.data?.problems.map((p) => <Sentence key={p.conditionId} error={p.problem} />)}
+              {points.data?.problems.map((p) => (
+                <Sentence key={p.conditionId} error={p.problem} />
+              ))}
             </div>
           </>
         )
       }
     />
   );
-} // prettier-ignore
+}
 
 const MOST_COLUMNS = 6;
 
 /** What was set, the first of what was measured then, and what the procedure ends in: that is mostly what was asked for. */
-function defaultColumns(numbers: readonly ChannelBoardRow[], rows: readonly ConditionRow[], steps: readonly Step[]): string[] {
+function defaultColumns(
+  numbers: readonly ChannelBoardRow[],
+  rows: readonly ConditionRow[],
+  steps: readonly Step[],
+): string[] {
   const set = rows.flatMap((r) => r.limits.flatMap((l) => ('tolerance' in l ? [l.symbol] : [])));
   const read = new Set(symbolsRead(steps, undefined));
   const results = numbers.filter((c) => c.origin === 'derived' && !read.has(c.symbol)).map((c) => c.symbol);
   const measured = numbers.filter((c) => c.origin === 'logged' && !set.includes(c.symbol)).map((c) => c.symbol);
   return [...new Set([...new Set(set)].slice(0, 2).concat(measured.slice(0, 1), results))].slice(0, MOST_COLUMNS);
-} // prettier-ignore
+}

@@ -17,19 +17,46 @@ export function LimitFields(props: LimitFieldsProps) {
   if ('tolerance' in limit)
     return (
       <>
-        <InputNumber aria-label={`Value of ${label}`} value={limit.value} onChange={(v) => v !== null && onChange({ ...limit, value: v })} />
+        <InputNumber
+          aria-label={`Value of ${label}`}
+          value={limit.value}
+          onChange={(v) => v !== null && onChange({ ...limit, value: v })}
+        />
         <span>±</span>
-        <InputNumber aria-label={`Tolerance of ${label}`} min={0} value={limit.tolerance} onChange={(v) => v !== null && onChange({ ...limit, tolerance: v })} />
-        <Input aria-label={`Unit of ${label}`} value={limit.unit} onChange={(e) => onChange({ ...limit, unit: e.target.value })} />
+        <InputNumber
+          aria-label={`Tolerance of ${label}`}
+          min={0}
+          value={limit.tolerance}
+          onChange={(v) => v !== null && onChange({ ...limit, tolerance: v })}
+        />
+        <Input
+          aria-label={`Unit of ${label}`}
+          value={limit.unit}
+          onChange={(e) => onChange({ ...limit, unit: e.target.value })}
+        />
       </>
     );
   if ('low' in limit)
     return (
       <>
-        <InputNumber aria-label={`Low of ${label}`} placeholder="any" value={limit.low} onChange={(low) => onChange({ ...limit, low })} />
+        <InputNumber
+          aria-label={`Low of ${label}`}
+          placeholder="any"
+          value={limit.low}
+          onChange={(low) => onChange({ ...limit, low })}
+        />
         <span>to</span>
-        <InputNumber aria-label={`High of ${label}`} placeholder="any" value={limit.high} onChange={(high) => onChange({ ...limit, high })} />
-        <Input aria-label={`Unit of ${label}`} value={limit.unit} onChange={(e) => onChange({ ...limit, unit: e.target.value })} />
+        <InputNumber
+          aria-label={`High of ${label}`}
+          placeholder="any"
+          value={limit.high}
+          onChange={(high) => onChange({ ...limit, high })}
+        />
+        <Input
+          aria-label={`Unit of ${label}`}
+          value={limit.unit}
+          onChange={(e) => onChange({ ...limit, unit: e.target.value })}
+        />
       </>
     );
   if ('words' in limit)
@@ -41,7 +68,10 @@ export function LimitFields(props: LimitFieldsProps) {
         placeholder="Choose words"
         value={limit.words}
         onChange={(chosen) => onChange({ ...limit, words: chosen })}
-        options={(channels.find((c) => c.symbol === limit.symbol)?.labels ?? []).map((word) => ({ value: word, label: word }))}
+        options={(channels.find((c) => c.symbol === limit.symbol)?.labels ?? []).map((word) => ({
+          value: word,
+          label: word,
+        }))}
       />
     );
   if ('formula' in limit)
@@ -62,7 +92,7 @@ export function LimitFields(props: LimitFieldsProps) {
       within {limit.corners.length} corners on the map of {limit.x} and {limit.y}
     </span>
   );
-} // prettier-ignore
+}
 
 /** Which channels must keep calm, how calm, and for how long. */
 export function SteadyFields({ limit, label, channels, onChange }: LimitFieldsProps<SteadyLimit>) {
@@ -90,17 +120,43 @@ export function SteadyFields({ limit, label, channels, onChange }: LimitFieldsPr
                   label={`Channel ${i + 1} of ${label}`}
                   channels={numbers}
                   value={w.symbol}
-                  onChange={(symbol) => set(i, { symbol, unit: numbers.find((c) => c.symbol === symbol)?.unit ?? '', deviation: null, slope: null })}
+                  onChange={(symbol) =>
+                    set(i, {
+                      symbol,
+                      unit: numbers.find((c) => c.symbol === symbol)?.unit ?? '',
+                      deviation: null,
+                      slope: null,
+                    })
+                  }
                 />
               </td>
               <td>
-                <InputNumber aria-label={`Standard deviation of ${w.symbol}, ${label}`} min={0} placeholder="any" value={w.deviation} onChange={(deviation) => set(i, { deviation })} suffix={w.unit} />
+                <InputNumber
+                  aria-label={`Standard deviation of ${w.symbol}, ${label}`}
+                  min={0}
+                  placeholder="any"
+                  value={w.deviation}
+                  onChange={(deviation) => set(i, { deviation })}
+                  suffix={w.unit}
+                />
               </td>
               <td>
-                <InputNumber aria-label={`Slope of ${w.symbol}, ${label}`} min={0} placeholder="any" value={w.slope} onChange={(slope) => set(i, { slope })} suffix={w.unit} />
+                <InputNumber
+                  aria-label={`Slope of ${w.symbol}, ${label}`}
+                  min={0}
+                  placeholder="any"
+                  value={w.slope}
+                  onChange={(slope) => set(i, { slope })}
+                  suffix={w.unit}
+                />
               </td>
               <td>
-                <button className="quiet" aria-label={`Do not watch ${w.symbol}`} disabled={steady.length === 1} onClick={() => onChange({ ...limit, steady: steady.filter((_, k) => k !== i) })}>
+                <button
+                  className="quiet"
+                  aria-label={`Do not watch ${w.symbol}`}
+                  disabled={steady.length === 1}
+                  onClick={() => onChange({ ...limit, steady: steady.filter((_, k) => k !== i) })}
+                >
                   ×
                 </button>
               </td>
@@ -109,17 +165,35 @@ export function SteadyFields({ limit, label, channels, onChange }: LimitFieldsPr
         </tbody>
       </table>
       {free && (
-        <button className="quiet" onClick={() => onChange({ ...limit, steady: [...steady, { symbol: free.symbol, unit: free.unit, deviation: null, slope: null }] })}>
+        <button
+          className="quiet"
+          onClick={() =>
+            onChange({
+              ...limit,
+              steady: [...steady, { symbol: free.symbol, unit: free.unit, deviation: null, slope: null }],
+            })
+          }
+        >
           + Channel
         </button>
       )}
       <span className="steady-times">
         for at least
-        <InputNumber aria-label={`Lasting, ${label}`} min={0.001} value={lasting} onChange={(v) => v !== null && onChange({ ...limit, lasting: v })} />
+        <InputNumber
+          aria-label={`Lasting, ${label}`}
+          min={0.001}
+          value={lasting}
+          onChange={(v) => v !== null && onChange({ ...limit, lasting: v })}
+        />
         {timeUnit}, of which the first
-        <InputNumber aria-label={`Settling, ${label}`} min={0} value={settling} onChange={(v) => v !== null && onChange({ ...limit, settling: v })} />
+        <InputNumber
+          aria-label={`Settling, ${label}`}
+          min={0}
+          value={settling}
+          onChange={(v) => v !== null && onChange({ ...limit, settling: v })}
+        />
         {timeUnit} are left for settling
       </span>
     </div>
   );
-} // prettier-ignore
+}

@@ -24,12 +24,31 @@ export function PointsBoard({ conditions, points, shown, along, tools, waiting }
   };
   const channels = points?.channels.filter((c) => shown.includes(c.symbol)) ?? [];
   const columns: BoardColumn<OperatingPointReply>[] = [
-    { key: 'name', title: 'Operating point', value: nameOf, cell: (p) => <SeriesMark series={place.get(p.conditionId) ?? 0} name={nameOf(p)} /> },
+    {
+      key: 'name',
+      title: 'Operating point',
+      value: nameOf,
+      cell: (p) => <SeriesMark series={place.get(p.conditionId) ?? 0} name={nameOf(p)} />,
+    },
     ...channels.flatMap((c): BoardColumn<OperatingPointReply>[] => valueColumns(c)),
     { key: 'samples', title: 'Samples', numeric: true, value: (p) => p.samples, cell: (p) => formatCount(p.samples) },
-    { key: 'from', title: along ? `${along.symbol} from` : 'From', ...(along ? { unit: printUnit(along.unit) } : {}), numeric: true, value: (p) => p.from, cell: (p) => formatValue(p.from ?? NaN, 6) },
-    { key: 'to', title: 'to', ...(along ? { unit: printUnit(along.unit) } : {}), numeric: true, value: (p) => p.to, cell: (p) => formatValue(p.to ?? NaN, 6) },
-  ]; // prettier-ignore
+    {
+      key: 'from',
+      title: along ? `${along.symbol} from` : 'From',
+      ...(along ? { unit: printUnit(along.unit) } : {}),
+      numeric: true,
+      value: (p) => p.from,
+      cell: (p) => formatValue(p.from ?? NaN, 6),
+    },
+    {
+      key: 'to',
+      title: 'to',
+      ...(along ? { unit: printUnit(along.unit) } : {}),
+      numeric: true,
+      value: (p) => p.to,
+      cell: (p) => formatValue(p.to ?? NaN, 6),
+    },
+  ];
   return (
     <Board<OperatingPointReply>
       title="Operating points"
@@ -61,13 +80,31 @@ function valueColumns({ symbol, unit }: { symbol: string; unit: string }): Board
     cell: () => null,
   });
   return [
-    { key: symbol, title: symbol, unit: printed, numeric: true, value: (p) => of(p)?.mean ?? null, cell: (p) => said(p).value },
-    { key: `${symbol} ±`, title: '±', numeric: true, value: (p) => of(p)?.uncertainty ?? null, cell: (p) => <span className={of(p)?.isShort ? 'doubt' : undefined} title={partsOf(p, symbol, printed)}>{said(p).uncertainty}{of(p)?.isShort ? ' ?' : ''}</span> },
+    {
+      key: symbol,
+      title: symbol,
+      unit: printed,
+      numeric: true,
+      value: (p) => of(p)?.mean ?? null,
+      cell: (p) => said(p).value,
+    },
+    {
+      key: `${symbol} ±`,
+      title: '±',
+      numeric: true,
+      value: (p) => of(p)?.uncertainty ?? null,
+      cell: (p) => (
+        <span className={of(p)?.isShort ? 'doubt' : undefined} title={partsOf(p, symbol, printed)}>
+          {said(p).uncertainty}
+          {of(p)?.isShort ? ' ?' : ''}
+        </span>
+      ),
+    },
     part('standard deviation', 'standardDeviation'),
     part('standard error', 'standardError'),
     part('systematic', 'systematic'),
     part('count', 'count'),
-  ]; // prettier-ignore
+  ];
 }
 
 /** What the ± is made of. */

@@ -38,8 +38,11 @@ export function conditionsOption({ traces, bench, order, inHand, palette }: Cond
   });
   const along = bench.channels.find((c) => c.symbol === bench.along);
   return stackOption({
-    size, palette, panes, x: { title: along ? axisTitle(along) : 'Sample number', range: traces.window },
-  }); // prettier-ignore
+    size,
+    palette,
+    panes,
+    x: { title: along ? axisTitle(along) : 'Sample number', range: traces.window },
+  });
 }
 
 function limitsOn(

@@ -24,7 +24,9 @@ export function mapOption({ map, x, y, operating, conditions, palette }: Conditi
       own.map((p) => p.values.find((v) => v.symbol === symbol)?.[part] ?? null);
     const at = { x: value(x.symbol, 'mean'), y: value(y.symbol, 'mean') };
     const colour = colourOf(palette, series);
-    marks.push(errorBars({ ...at, xError: value(x.symbol, 'uncertainty'), yError: value(y.symbol, 'uncertainty') }, colour)); // prettier-ignore
+    marks.push(
+      errorBars({ ...at, xError: value(x.symbol, 'uncertainty'), yError: value(y.symbol, 'uncertainty') }, colour),
+    );
     marks.push(points(at, { name: condition.name, colour, series, ground: palette.sheet, size: 8 }));
   });
   const padded = ([low, high]: readonly [number, number]): [number, number] => [

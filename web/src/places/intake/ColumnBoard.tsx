@@ -12,7 +12,14 @@ import { Board } from '../../board/Board';
 import type { IntakeAction, IntakeState } from './state';
 import { Sure } from './Sure';
 
-const typeWords = { number: 'number', time: 'moments', text: 'remarks', category: 'category', empty: 'no value', constant: 'constant' } as const; // prettier-ignore
+const typeWords = {
+  number: 'number',
+  time: 'moments',
+  text: 'remarks',
+  category: 'category',
+  empty: 'no value',
+  constant: 'constant',
+} as const;
 const readings = [
   { value: 'number' as const, label: 'number' },
   ...timeForms.map((form) => ({ value: form, label: timeFormTitles[form] })),
@@ -35,7 +42,10 @@ type Row = PreviewColumn & { choice: ColumnChoice };
 export function ColumnBoard({ state, act }: { state: IntakeState; act(action: IntakeAction): void }) {
   const [find, setFind] = useState('');
   const all = state.preview.columns.map((c) => ({ ...c, choice: state.columns[c.index]! }));
-  const found = find === '' ? all : all.filter((r) => `${r.choice.name} ${r.choice.symbol}`.toLowerCase().includes(find.toLowerCase()));
+  const found =
+    find === ''
+      ? all
+      : all.filter((r) => `${r.choice.name} ${r.choice.symbol}`.toLowerCase().includes(find.toLowerCase()));
   // Thousands of rows of fields would take the screen seconds.
   const rows = found.slice(0, MOST_ROWS);
   const edit = (row: Row, field: 'name' | 'symbol' | 'unit') => (
@@ -56,15 +66,31 @@ export function ColumnBoard({ state, act }: { state: IntakeState; act(action: In
       tools={
         <>
           {all.length > 30 && (
-            <Input size="small" className="find" allowClear placeholder="find a column" aria-label="Find a column" value={find} onChange={(e) => setFind(e.target.value)} />
+            <Input
+              size="small"
+              className="find"
+              allowClear
+              placeholder="find a column"
+              aria-label="Find a column"
+              value={find}
+              onChange={(e) => setFind(e.target.value)}
+            />
           )}
-          {found.length > rows.length && <span className="doubt">{rows.length} of {formatCount(found.length)} shown</span>}
-          <span className="soft">of the {formatCount(state.preview.rowsSeen)} rows seen{state.preview.whole ? '' : ' so far'}</span>
+          {found.length > rows.length && (
+            <span className="doubt">
+              {rows.length} of {formatCount(found.length)} shown
+            </span>
+          )}
+          <span className="soft">
+            of the {formatCount(state.preview.rowsSeen)} rows seen{state.preview.whole ? '' : ' so far'}
+          </span>
         </>
       }
       columns={[
         {
-          key: 'keep', title: 'Keep', width: 50,
+          key: 'keep',
+          title: 'Keep',
+          width: 50,
           cell: (r) => (
             <Checkbox
               aria-label={`Keep ${r.name}`}
@@ -77,17 +103,22 @@ export function ColumnBoard({ state, act }: { state: IntakeState; act(action: In
         { key: 'symbol', title: 'Symbol', width: 120, cell: (r) => edit(r, 'symbol') },
         { key: 'unit', title: 'Unit', width: 110, cell: (r) => edit(r, 'unit') },
         {
-          key: 'type', title: 'Looks like', width: 110,
+          key: 'type',
+          title: 'Looks like',
+          width: 110,
           cell: (r) => (
             <Tooltip title={<Sure because={r.because} />}>
               <span className={r.because.sure === 'a guess' ? 'doubt' : ''}>
-                {typeWords[r.type]} <span className="soft">{r.because.sure === 'sure' ? '' : `(${r.because.sure})`}</span>
+                {typeWords[r.type]}{' '}
+                <span className="soft">{r.because.sure === 'sure' ? '' : `(${r.because.sure})`}</span>
               </span>
             </Tooltip>
           ),
         },
         {
-          key: 'reads', title: 'Read as', width: 190,
+          key: 'reads',
+          title: 'Read as',
+          width: 190,
           cell: (r) => (
             <Select<ColumnReading['reads']>
               variant="borderless"
@@ -102,10 +133,16 @@ export function ColumnBoard({ state, act }: { state: IntakeState; act(action: In
         { key: 'missing', title: 'Missing', numeric: true, cell: (r) => formatCount(r.missing) },
         { key: 'notNumber', title: 'No number', numeric: true, cell: (r) => formatCount(r.notNumber) },
         {
-          key: 'first', title: 'First of them',
-          cell: (r) => r.firstNotNumber && <span className="doubt">line {r.firstNotNumber.line}: “{r.firstNotNumber.text}”</span>,
+          key: 'first',
+          title: 'First of them',
+          cell: (r) =>
+            r.firstNotNumber && (
+              <span className="doubt">
+                line {r.firstNotNumber.line}: “{r.firstNotNumber.text}”
+              </span>
+            ),
         },
       ]}
     />
   );
-} // prettier-ignore
+}

@@ -4,8 +4,14 @@ import { Fragment } from 'react';
 import { toggledCut } from './parsedCuts';
 
 const roleWords = {
-  preamble: 'preamble', heading: 'headings', units: 'units', data: 'data', blank: 'blank', remark: 'remark', beyond: 'not read',
-} as const; // prettier-ignore
+  preamble: 'preamble',
+  heading: 'headings',
+  units: 'units',
+  data: 'data',
+  blank: 'blank',
+  remark: 'remark',
+  beyond: 'not read',
+} as const;
 const asWords: readonly string[] = ['preamble', 'blank', 'remark'];
 
 /** Columns of a very wide file beyond these are on the board below only. */
@@ -57,12 +63,24 @@ export function FirstLines({ preview, layout, left, onLayout }: FirstLinesProps)
 function RoleMenu({ line, layout, onLayout }: { line: number; layout: Layout; onLayout(layout: Layout): void }) {
   const { lastDataLine: _, ...toTheEnd } = layout;
   const choices: { key: string; label: string; layout: Layout }[] = [
-    { key: 'heading', label: 'Headings', layout: { ...layout, headingLine: line, firstDataLine: Math.max(layout.firstDataLine, line + 1) } },
-    { key: 'units', label: 'Units', layout: { ...layout, unitsLine: line, firstDataLine: Math.max(layout.firstDataLine, line + 1) } },
+    {
+      key: 'heading',
+      label: 'Headings',
+      layout: { ...layout, headingLine: line, firstDataLine: Math.max(layout.firstDataLine, line + 1) },
+    },
+    {
+      key: 'units',
+      label: 'Units',
+      layout: { ...layout, unitsLine: line, firstDataLine: Math.max(layout.firstDataLine, line + 1) },
+    },
     { key: 'first', label: 'First row of data', layout: { ...layout, firstDataLine: line } },
     { key: 'last', label: 'Last row of data', layout: { ...layout, lastDataLine: line } },
-    ...(layout.headingLine === line ? [{ key: 'no-heading', label: 'No headings', layout: { ...layout, headingLine: null } }] : []),
-    ...(layout.unitsLine === line ? [{ key: 'no-units', label: 'No units', layout: { ...layout, unitsLine: null } }] : []),
+    ...(layout.headingLine === line
+      ? [{ key: 'no-heading', label: 'No headings', layout: { ...layout, headingLine: null } }]
+      : []),
+    ...(layout.unitsLine === line
+      ? [{ key: 'no-units', label: 'No units', layout: { ...layout, unitsLine: null } }]
+      : []),
     ...(layout.lastDataLine === undefined ? [] : [{ key: 'to-end', label: 'Rows to the end', layout: toTheEnd }]),
   ];
   return (
@@ -78,12 +96,14 @@ function RoleMenu({ line, layout, onLayout }: { line: number; layout: Layout; on
       </button>
     </Dropdown>
   );
-} // prettier-ignore
+}
 
 /** A few lines as they stand; a click between two characters begins a column there, or no longer. */
 function CutsRuler({ preview, layout, onLayout }: Omit<FirstLinesProps, 'left'>) {
   const cuts = layout.cuts ?? [];
-  const lines = preview.lines.filter((l) => l.role === 'heading' || l.role === 'units' || l.role === 'data').slice(0, 4);
+  const lines = preview.lines
+    .filter((l) => l.role === 'heading' || l.role === 'units' || l.role === 'data')
+    .slice(0, 4);
   const width = lines.reduce((most, l) => Math.max(most, l.text?.length ?? 0), 0);
   return (
     <div className="cuts" role="group" aria-label="Where columns begin">
@@ -103,4 +123,4 @@ function CutsRuler({ preview, layout, onLayout }: Omit<FirstLinesProps, 'left'>)
       ))}
     </div>
   );
-} // prettier-ignore
+}

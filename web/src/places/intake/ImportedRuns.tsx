@@ -33,15 +33,27 @@ export function ImportedRuns({ campaignId, runs, onAgain, onJoin }: ImportedRuns
       rows={runs}
       keyOf={(r) => r.id}
       onTake={(r) => void navigate(addressOf(campaignId, 'signals', r.id))}
-      empty={<span>Nothing imported yet. <Link to="/">The demo campaign</Link> shows what it can look like.</span>}
+      empty={
+        <span>
+          Nothing imported yet. <Link to="/">The demo campaign</Link> shows what it can look like.
+        </span>
+      }
       columns={[
         { key: 'file', title: 'File', value: (r) => r.fileName, cell: (r) => <code>{r.fileName}</code> },
         { key: 'name', title: 'Run', value: (r) => r.name, cell: (r) => r.name },
         { key: 'kind', title: 'Kind', value: (r) => r.kind, cell: (r) => r.kind },
-        { key: 'samples', title: 'Samples', numeric: true, value: (r) => r.samples, cell: (r) => formatCount(r.samples) },
+        {
+          key: 'samples',
+          title: 'Samples',
+          numeric: true,
+          value: (r) => r.samples,
+          cell: (r) => formatCount(r.samples),
+        },
         { key: 'at', title: 'Imported', value: (r) => r.createdAt, cell: (r) => day(r.createdAt) },
         {
-          key: 'deeds', title: '', width: 170,
+          key: 'deeds',
+          title: '',
+          width: 170,
           cell: (r) => (
             <>
               {act('Read again', r.name, () => onAgain(r.id))}
@@ -52,4 +64,4 @@ export function ImportedRuns({ campaignId, runs, onAgain, onJoin }: ImportedRuns
       ]}
     />
   );
-} // prettier-ignore
+}

@@ -83,7 +83,9 @@ export function IntakePlace() {
               <InboxOutlined />
             </p>
             <p>
-              <b>{work.send.isPending ? 'Reading …' : 'Drop logs or a folder of them here, or paste rows of a table'}</b>
+              <b>
+                {work.send.isPending ? 'Reading …' : 'Drop logs or a folder of them here, or paste rows of a table'}
+              </b>
             </p>
             <p className="drop-buttons" onClick={(e) => e.stopPropagation()}>
               <Upload multiple showUploadList={false} accept={extensions} beforeUpload={takeOnce}>
@@ -94,7 +96,8 @@ export function IntakePlace() {
               </Upload>
             </p>
             <p className="soft">
-              Text of any layout, spreadsheets (.xlsx, .ods), Parquet, HDF5, NetCDF, Arrow, JSON records; also packed as .gz or .zip.
+              Text of any layout, spreadsheets (.xlsx, .ods), Parquet, HDF5, NetCDF, Arrow, JSON records; also packed as
+              .gz or .zip.
             </p>
           </Upload.Dragger>
           <Sentence error={work.send.error} />
@@ -105,7 +108,14 @@ export function IntakePlace() {
           )}
         </div>
       }
-      board={<ImportedRuns campaignId={campaignId} runs={campaign.runRows} onAgain={(id) => setSearch({ again: String(id) })} onJoin={(id) => setSearch({ join: String(id) })} />}
+      board={
+        <ImportedRuns
+          campaignId={campaignId}
+          runs={campaign.runRows}
+          onAgain={(id) => setSearch({ again: String(id) })}
+          onJoin={(id) => setSearch({ join: String(id) })}
+        />
+      }
     />
   );
-} // prettier-ignore
+}

@@ -60,10 +60,23 @@ function QualityPicture({ channel: { name, notes, picture } }: { channel: Judged
           <rect key={i} x={i * step} width={step} y={y(top)} height={Math.max(1, y(v) - y(top))} className="span" />
         );
       })}
-      {missing.map((share, i) => share > 0 && <rect key={i} x={i * step} width={step} y={HEIGHT - 3} height="3" opacity={0.3 + 0.7 * share} className="missing" />)}
+      {missing.map(
+        (share, i) =>
+          share > 0 && (
+            <rect
+              key={i}
+              x={i * step}
+              width={step}
+              y={HEIGHT - 3}
+              height="3"
+              opacity={0.3 + 0.7 * share}
+              className="missing"
+            />
+          ),
+      )}
       {doubts.map((n) => (
         <path key={n.sentence} d={`M${n.at! * WIDTH} 0v${HEIGHT}`} className="first-doubt" />
       ))}
     </svg>
   );
-} // prettier-ignore
+}

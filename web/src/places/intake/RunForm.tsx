@@ -55,7 +55,10 @@ export function RunForm(props: LayoutPanelProps) {
           />
         </Field>
         {along && ['clock', 'yearFirst', 'dayFirst', 'monthFirst'].includes(along.reading.reads) && (
-          <Field label="Logger’s clock" hint="Needed where logs of several clocks are joined; what a cell states itself goes before.">
+          <Field
+            label="Logger’s clock"
+            hint="Needed where logs of several clocks are joined; what a cell states itself goes before."
+          >
             <Select
               showSearch={{ optionFilterProp: 'label' }}
               aria-label="Logger’s clock"
@@ -70,7 +73,7 @@ export function RunForm(props: LayoutPanelProps) {
       <ImportFoot {...props} />
     </>
   );
-} // prettier-ignore
+}
 
 /** The import itself, always in sight. */
 function ImportFoot({ state, rereading, job, error, onImport, onImportAll, allDone, onCancel }: LayoutPanelProps) {
@@ -85,7 +88,11 @@ function ImportFoot({ state, rereading, job, error, onImport, onImportAll, allDo
         <ImportProgress job={job} allDone={allDone} onCancel={onCancel} />
       ) : (
         <div className="import-buttons">
-          <Button type="primary" disabled={rereading || kept.length === 0 || state.runName.trim() === ''} onClick={onImport}>
+          <Button
+            type="primary"
+            disabled={rereading || kept.length === 0 || state.runName.trim() === ''}
+            onClick={onImport}
+          >
             {upload.again ? 'Read again' : 'Import'} {kept.length} of {columns.length} columns
           </Button>
           {several && (
@@ -97,23 +104,33 @@ function ImportFoot({ state, rereading, job, error, onImport, onImportAll, allDo
       )}
     </footer>
   );
-} // prettier-ignore
+}
 
-function ImportProgress({ job, allDone, onCancel }: { job: JobReply } & Pick<LayoutPanelProps, 'allDone' | 'onCancel'>) {
+function ImportProgress({
+  job,
+  allDone,
+  onCancel,
+}: { job: JobReply } & Pick<LayoutPanelProps, 'allDone' | 'onCancel'>) {
   const percent = Math.floor((100 * job.bytesRead) / Math.max(1, job.bytesTotal));
   const mebibytes = (bytes: number) => `${(bytes / 2 ** 20).toFixed(bytes < 10 * 2 ** 20 ? 1 : 0)}`;
   return (
     <div className="import-progress">
-      {allDone && <span>run {allDone.done + 1} of {allDone.of}</span>}
+      {allDone && (
+        <span>
+          run {allDone.done + 1} of {allDone.of}
+        </span>
+      )}
       <Progress percent={percent} size="small" />
       <span className="number">
         {mebibytes(job.bytesRead)} of {mebibytes(job.bytesTotal)} MiB, {formatCount(job.rows)} rows
       </span>
-      <span className="soft">{job.secondsLeft === null ? 'beginning …' : `about ${timeLeft(job.secondsLeft)} left`}</span>
+      <span className="soft">
+        {job.secondsLeft === null ? 'beginning …' : `about ${timeLeft(job.secondsLeft)} left`}
+      </span>
       <Button onClick={onCancel}>Cancel</Button>
     </div>
   );
-} // prettier-ignore
+}
 
 const timeLeft = (seconds: number): string =>
   seconds < 90 ? counted(Math.max(1, seconds), 'second') : counted(Math.round(seconds / 60), 'minute');

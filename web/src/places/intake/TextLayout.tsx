@@ -72,7 +72,11 @@ export function TextLayout({ layout, why, plain, onChange }: TextLayoutProps) {
       </Field>
       <Field
         label="No value"
-        hint={why?.missing ? hint(why.missing) : 'Cells of your own that mean it, beside an empty one, NaN, NA, OL, -, --- …'}
+        hint={
+          why?.missing
+            ? hint(why.missing)
+            : 'Cells of your own that mean it, beside an empty one, NaN, NA, OL, -, --- …'
+        }
       >
         <Select
           mode="tags"
@@ -104,4 +108,4 @@ export function TextLayout({ layout, why, plain, onChange }: TextLayoutProps) {
       )}
     </>
   );
-} // prettier-ignore
+}

@@ -23,10 +23,7 @@ export function WaitingFile({ campaignId, start, work, waiting, onAgain }: Waiti
   const [state, act] = useReducer(intake, start);
   const { uploadId, name, bytes } = state.upload;
   const relayout = (layout: Layout) =>
-    work.reread.mutate(
-      { uploadId, layout },
-      { onSuccess: ({ preview }) => act({ type: 'reread', layout, preview }) },
-    );
+    work.reread.mutate({ uploadId, layout }, { onSuccess: ({ preview }) => act({ type: 'reread', layout, preview }) });
   // What is being read anew is already in the fields, so that a second change goes on from the first one.
   const rereading = work.reread.isPending;
   const wished = rereading ? { ...state, layout: work.reread.variables.layout } : state;
@@ -34,7 +31,12 @@ export function WaitingFile({ campaignId, start, work, waiting, onAgain }: Waiti
   return (
     <PlaceFrame
       title={name}
-      context={<span className="soft">{formatCount(Math.ceil(bytes / 1024))} KiB, waiting for import{waiting > 0 && `, ${counted(waiting, 'file')} behind it`}</span>}
+      context={
+        <span className="soft">
+          {formatCount(Math.ceil(bytes / 1024))} KiB, waiting for import
+          {waiting > 0 && `, ${counted(waiting, 'file')} behind it`}
+        </span>
+      }
       heading={
         work.imported ? null : (
           <>
@@ -74,4 +76,4 @@ export function WaitingFile({ campaignId, start, work, waiting, onAgain }: Waiti
       }
     />
   );
-} // prettier-ignore
+}

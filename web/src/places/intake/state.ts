@@ -89,13 +89,21 @@ export function intake(state: IntakeState, action: IntakeAction): IntakeState {
         along: action.preview.timeColumn,
       };
     case 'zone':
-      return { ...state, columns: state.columns.map((c) => (c.index === action.index ? { ...c, reading: withZone(c.reading, action.zone) } : c)) };
+      return {
+        ...state,
+        columns: state.columns.map((c) =>
+          c.index === action.index ? { ...c, reading: withZone(c.reading, action.zone) } : c,
+        ),
+      };
     case 'column':
-      return { ...state, columns: state.columns.map((c) => (c.index === action.index ? { ...c, ...action.change } : c)) };
+      return {
+        ...state,
+        columns: state.columns.map((c) => (c.index === action.index ? { ...c, ...action.change } : c)),
+      };
     case 'change':
       return { ...state, ...action.change };
   }
-} // prettier-ignore
+}
 
 /** What the server is asked to import. */
 export const importOf = (state: IntakeState, campaignId: number): ImportBody => ({

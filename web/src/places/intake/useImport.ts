@@ -18,7 +18,8 @@ export function useImport() {
         ? ask<UploadReply>(withFile('/uploads', file), { body: file })
         : ask<UploadReply>(`/runs/${file.runId}/reopen`, { method: 'POST' }),
   });
-  const openParts = (uploadId: string, parts: string[]) => ask<UploadReply>(`/uploads/${uploadId}/part`, { body: { parts } });
+  const openParts = (uploadId: string, parts: string[]) =>
+    ask<UploadReply>(`/uploads/${uploadId}/part`, { body: { parts } });
   const chooseParts = useMutation({
     mutationFn: ({ uploadId, parts }: { uploadId: string; parts: string[] }) => openParts(uploadId, parts),
   });
@@ -26,7 +27,8 @@ export function useImport() {
     mutationFn: ({ uploadId, layout }: { uploadId: string; layout: Layout }) =>
       ask<{ preview: Preview }>(`/uploads/${uploadId}/preview`, { body: { layout } }),
   });
-  const begun = ({ uploadId, body }: { uploadId: string; body: ImportBody }) => ask<JobReply>(`/uploads/${uploadId}/import`, { body });
+  const begun = ({ uploadId, body }: { uploadId: string; body: ImportBody }) =>
+    ask<JobReply>(`/uploads/${uploadId}/import`, { body });
   const start = useMutation({ mutationFn: begun, onSuccess: (job) => setJobId(job.jobId) });
   /** Imports each part as a run of its own, one after the other, all read like the one on the screen. */
   const startAll = useMutation({
@@ -39,7 +41,8 @@ export function useImport() {
         const body = importOf({ ...next, runName: `${state.runName} ${part}`.slice(0, 120) }, campaignId);
         const job = await begun({ uploadId, body: { ...body, keepUpload: done < parts.length - 1 } });
         const ended = await endOf(job, setJobId);
-        if (ended.error) throw new Error(`"${part}": ${ended.error.message} ${done} of ${parts.length} parts were imported.`);
+        if (ended.error)
+          throw new Error(`"${part}": ${ended.error.message} ${done} of ${parts.length} parts were imported.`);
       }
     },
     onSettled: () => {
@@ -70,11 +73,18 @@ export function useImport() {
     setJobId(null);
   };
   return {
-    send, chooseParts, reread, start, startAll, allDone, cancel, discard,
+    send,
+    chooseParts,
+    reread,
+    start,
+    startAll,
+    allDone,
+    cancel,
+    discard,
     job: jobId === null ? undefined : job.data,
     imported: run.data,
   };
-} // prettier-ignore
+}
 
 /** Waits for an import to end, however it ends. */
 async function endOf(begun: JobReply, say: (jobId: string) => void): Promise<JobReply> {

@@ -26,13 +26,27 @@ export function ChannelsBeside({ run, other, state, unit, find, onChange }: Chan
     <>
       <h3>Offset</h3>
       <Field label="Of the run">
-        <ChannelSelect label="Channel of the run" channels={numbers(run)} value={state.symbol} onChange={(symbol) => onChange({ ...state, symbol })} />
+        <ChannelSelect
+          label="Channel of the run"
+          channels={numbers(run)}
+          value={state.symbol}
+          onChange={(symbol) => onChange({ ...state, symbol })}
+        />
       </Field>
       <Field label="Of the second log">
-        <ChannelSelect label="Channel of the second log" channels={numbers(other)} value={state.otherSymbol} onChange={(otherSymbol) => onChange({ ...state, otherSymbol })} />
+        <ChannelSelect
+          label="Channel of the second log"
+          channels={numbers(other)}
+          value={state.otherSymbol}
+          onChange={(otherSymbol) => onChange({ ...state, otherSymbol })}
+        />
       </Field>
       <Field label={`Offset (${printUnit(unit) || 'samples'})`}>
-        <InputNumber aria-label="Offset" value={state.offset} onChange={(v) => v !== null && onChange({ ...state, offset: v })} />
+        <InputNumber
+          aria-label="Offset"
+          value={state.offset}
+          onChange={(v) => v !== null && onChange({ ...state, offset: v })}
+        />
       </Field>
       <div className="buttons">
         <Button size="small" loading={find.isPending} onClick={() => find.mutate()}>
@@ -65,7 +79,12 @@ export function ChannelsBeside({ run, other, state, unit, find, onChange }: Chan
               <Input
                 aria-label={`Symbol of ${c.name}`}
                 value={chosen.symbol}
-                onChange={(e) => onChange({ ...state, channels: state.channels.map((k) => (k === chosen ? { ...k, symbol: e.target.value } : k)) })}
+                onChange={(e) =>
+                  onChange({
+                    ...state,
+                    channels: state.channels.map((k) => (k === chosen ? { ...k, symbol: e.target.value } : k)),
+                  })
+                }
               />
             )}
           </div>
@@ -73,7 +92,7 @@ export function ChannelsBeside({ run, other, state, unit, find, onChange }: Chan
       })}
     </>
   );
-} // prettier-ignore
+}
 
 /** How far the offset can be trusted. */
 function Found({ offset, correlation, runnerUp, unit }: OffsetReply & { unit: string }) {

@@ -58,19 +58,27 @@ function Bench({ run, other, picker, onLeave }: BenchProps) {
   const pixels = Math.max(100, width - 80);
   const whole = { from: null, to: null, pixels };
   const first = useQuery(queries.traces(run.id, { steps: [], symbols: state.symbol ? [state.symbol] : [], ...whole }));
-  const second = useQuery(queries.traces(other.id, { symbols: state.otherSymbol ? [state.otherSymbol] : [], ...whole }));
+  const second = useQuery(
+    queries.traces(other.id, { symbols: state.otherSymbol ? [state.otherSymbol] : [], ...whole }),
+  );
   const along = run.declared.find((c) => c.symbol === run.along);
   const itsAlong = other.declared.find((c) => c.symbol === other.along);
   const inOwnUnit = along && itsAlong ? factorOf(itsAlong.unit, along.unit) : 1;
-  const moved = second.data && { ...second.data, traces: second.data.traces.map((t) => ({ ...t, x: t.x.map((x) => (x === null ? null : x * inOwnUnit)) })) };
+  const moved = second.data && {
+    ...second.data,
+    traces: second.data.traces.map((t) => ({ ...t, x: t.x.map((x) => (x === null ? null : x * inOwnUnit)) })),
+  };
   const range = first.data?.whole ?? ([0, 1] as [number, number]);
   const itsRange = second.data?.whole.map((x) => x * inOwnUnit) ?? [0, 0];
   // Rows below follow the last sample; where exactly is found when it is done.
-  const shift = state.mode === 'channels' ? state.offset : state.times === 'follow' ? range[1] - itsRange[0]! : state.offset;
+  const shift =
+    state.mode === 'channels' ? state.offset : state.times === 'follow' ? range[1] - itsRange[0]! : state.offset;
   const all: [number, number] = [Math.min(range[0], itsRange[0]! + shift), Math.max(range[1], itsRange[1]! + shift)];
   const shown = window ?? all;
   const channel = run.declared.find((c) => c.symbol === state.symbol);
-  const its = other.declared.find((c) => c.symbol === state.otherSymbol) ?? (state.otherSymbol ? { name: state.otherSymbol, symbol: state.otherSymbol, unit: '' } : undefined);
+  const its =
+    other.declared.find((c) => c.symbol === state.otherSymbol) ??
+    (state.otherSymbol ? { name: state.otherSymbol, symbol: state.otherSymbol, unit: '' } : undefined);
   const build = (size: Size) =>
     first.data && channel
       ? joinOption(
@@ -94,7 +102,9 @@ function Bench({ run, other, picker, onLeave }: BenchProps) {
         <>
           <b>{state.mode === 'rows' ? 'Rows below the run’s' : 'Two logs on one time'}</b>
           <span className="soft">
-            {state.mode === 'rows' ? 'the second log as it would follow' : 'drag sideways, or press ← and →, to move the second log; wheel to zoom'}
+            {state.mode === 'rows'
+              ? 'the second log as it would follow'
+              : 'drag sideways, or press ← and →, to move the second log; wheel to zoom'}
           </span>
           <span className="grow" />
           {window && (
@@ -126,10 +136,19 @@ function Bench({ run, other, picker, onLeave }: BenchProps) {
           />
         </>
       }
-      panel={<JoinPanel run={run} other={other} state={state} unit={along?.unit ?? ''} onChange={setState} onLeave={onLeave} />}
+      panel={
+        <JoinPanel
+          run={run}
+          other={other}
+          state={state}
+          unit={along?.unit ?? ''}
+          onChange={setState}
+          onLeave={onLeave}
+        />
+      }
     />
   );
-} // prettier-ignore
+}
 
 const factorOf = (from: string, to: string): number => {
   try {

@@ -33,7 +33,8 @@ export function JoinPanel({ run, other, state, unit, onChange, onLeave }: JoinPa
     onSuccess: look,
   });
   const find = useMutation({
-    mutationFn: () => ask<OffsetReply>(`/runs/${run.id}/offset`, { body: { otherRunId: other.id, symbol, otherSymbol } }),
+    mutationFn: () =>
+      ask<OffsetReply>(`/runs/${run.id}/offset`, { body: { otherRunId: other.id, symbol, otherSymbol } }),
     // Six digits are more than the sampling of either log can tell.
     onSuccess: (found) => onChange({ ...state, offset: Number(found.offset.toPrecision(6)) }),
   });
@@ -69,7 +70,9 @@ export function JoinPanel({ run, other, state, unit, onChange, onLeave }: JoinPa
             disabled={mode === 'rows' ? matches.every((m) => m.from === null) : channels.length === 0}
             onClick={() => proceed.mutate()}
           >
-            {mode === 'rows' ? `Add ${counted(other.samples, 'row')}` : `Bring ${counted(channels.length, 'channel')} in`}
+            {mode === 'rows'
+              ? `Add ${counted(other.samples, 'row')}`
+              : `Bring ${counted(channels.length, 'channel')} in`}
           </Button>
         </div>
         <p className="soft">
@@ -78,4 +81,4 @@ export function JoinPanel({ run, other, state, unit, onChange, onLeave }: JoinPa
       </div>
     </>
   );
-} // prettier-ignore
+}

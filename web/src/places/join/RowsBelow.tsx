@@ -41,7 +41,10 @@ export function RowsBelow({ run, other, state, onChange }: RowsBelowProps) {
             onChange={(from) => choose(c.symbol, from === '' ? null : from)}
             options={[
               { value: '', label: 'no value' },
-              ...other.declared.map((o) => ({ value: o.symbol, label: `${o.symbol}  ${o.name}${o.unit ? ` (${o.unit})` : ''}` })),
+              ...other.declared.map((o) => ({
+                value: o.symbol,
+                label: `${o.symbol}  ${o.name}${o.unit ? ` (${o.unit})` : ''}`,
+              })),
             ]}
           />
         </Field>
@@ -53,4 +56,4 @@ export function RowsBelow({ run, other, state, onChange }: RowsBelowProps) {
       ))}
     </>
   );
-} // prettier-ignore
+}

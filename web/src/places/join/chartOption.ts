@@ -38,15 +38,23 @@ export function joinOption({ first, second, offset, along, window, palette }: Jo
         weight: 2,
         marks: [
           ...(own ? [line(own, { name: first.channel.symbol, colour: ink })] : []),
-          ...(own && moved ? [line({ x: moved.x, y: scaledTo(moved.y, own.y) }, { name: 'scaled', colour: other, width: 1 })] : []),
+          ...(own && moved
+            ? [line({ x: moved.x, y: scaledTo(moved.y, own.y) }, { name: 'scaled', colour: other, width: 1 })]
+            : []),
         ],
       },
       ...(second && moved
-        ? [{ title: axisTitle(second.channel), weight: 1, marks: [line(moved, { name: second.channel.symbol, colour: other })] }]
+        ? [
+            {
+              title: axisTitle(second.channel),
+              weight: 1,
+              marks: [line(moved, { name: second.channel.symbol, colour: other })],
+            },
+          ]
         : []),
     ],
   });
-} // prettier-ignore
+}
 
 /** A column brought to the span of another, for laying one over the other. */
 export function scaledTo(values: Column, span: Column): Column {

@@ -32,9 +32,17 @@ export function AgainstBoard({ fit, along, tools }: { fit: FitReply; along: stri
     const found = s.parameters.find((p) => p.symbol === parameter?.symbol);
     const mean = s.means.find((m) => m.symbol === against)?.mean;
     const x = changes[change]!.of(mean ?? NaN);
-    return found?.value === undefined || found.value === null || !Number.isFinite(x) ? [] : [{ x, y: found.value, error: found.halfWidth ?? 0 }];
+    return found?.value === undefined || found.value === null || !Number.isFinite(x)
+      ? []
+      : [{ x, y: found.value, error: found.halfWidth ?? 0 }];
   });
-  const trend = rows.length > 2 && new Set(rows.map((r) => r.x)).size > 2 ? fitPolynomial({ x: Float64Array.from(rows, (r) => r.x), y: Float64Array.from(rows, (r) => r.y), xName: against }, 1) : null;
+  const trend =
+    rows.length > 2 && new Set(rows.map((r) => r.x)).size > 2
+      ? fitPolynomial(
+          { x: Float64Array.from(rows, (r) => r.x), y: Float64Array.from(rows, (r) => r.y), xName: against },
+          1,
+        )
+      : null;
   const t = trend && trend.degreesOfFreedom > 0 ? studentTQuantile(0.975, trend.degreesOfFreedom) : NaN;
   const said = (k: number) => {
     const text = formatWithUncertainty(trend!.parameters[k]!, t * trend!.standardErrors[k]!);
@@ -42,24 +50,45 @@ export function AgainstBoard({ fit, along, tools }: { fit: FitReply; along: stri
   };
   const xTitle = changes[change]!.label(against);
   const title = parameter ? axisTitle({ name: parameter.symbol, unit: parameter.unit }) : '';
-  const build = (size: Size) => againstOption({ rows, line: trend && [trend.parameters[0]!, trend.parameters[1]!], title, xTitle, palette, size });
+  const build = (size: Size) =>
+    againstOption({ rows, line: trend && [trend.parameters[0]!, trend.parameters[1]!], title, xTitle, palette, size });
   return (
     <section className="board against" aria-label="Parameter against conditions">
       <header className="board-head">
         <h3>
-          <Select size="small" aria-label="Parameter" value={parameter?.symbol} onChange={setSymbol} options={parameters.map((p) => ({ value: p.symbol, label: p.symbol }))} />
+          <Select
+            size="small"
+            aria-label="Parameter"
+            value={parameter?.symbol}
+            onChange={setSymbol}
+            options={parameters.map((p) => ({ value: p.symbol, label: p.symbol }))}
+          />
         </h3>
         <span className="soft">against</span>
-        <Select size="small" aria-label="Against" value={against} onChange={setAgainst} options={channels.map((c) => ({ value: c, label: `mean ${c}` }))} />
-        <Select size="small" aria-label="As" value={change} onChange={setChange} options={Object.entries(changes).map(([value, c]) => ({ value, label: c.label(against) }))} />
-        <span className="soft">{trend ? `line: ${said(0)} + (${said(1)})·${xTitle}` : 'three conditions or more make a line'}</span>
+        <Select
+          size="small"
+          aria-label="Against"
+          value={against}
+          onChange={setAgainst}
+          options={channels.map((c) => ({ value: c, label: `mean ${c}` }))}
+        />
+        <Select
+          size="small"
+          aria-label="As"
+          value={change}
+          onChange={setChange}
+          options={Object.entries(changes).map(([value, c]) => ({ value, label: c.label(against) }))}
+        />
+        <span className="soft">
+          {trend ? `line: ${said(0)} + (${said(1)})·${xTitle}` : 'three conditions or more make a line'}
+        </span>
         <span className="grow" />
         {tools}
       </header>
       <Chart label={`${parameter?.symbol} against ${xTitle}`} build={build} />
     </section>
   );
-} // prettier-ignore
+}
 
 interface Row {
   x: number;
@@ -84,10 +113,12 @@ function againstOption({ rows, line: found, title, xTitle, palette, size }: Agai
   const marks = [
     errorBars(bars, palette.ink),
     points(bars, { name: '', colour: palette.ink, series: 0, ground: palette.sheet }),
-    ...(found ? [line({ x: ends, y: ends.map((v) => found[0] + found[1] * v) }, { name: 'straight line', colour: palette.act })] : []),
+    ...(found
+      ? [line({ x: ends, y: ends.map((v) => found[0] + found[1] * v) }, { name: 'straight line', colour: palette.act })]
+      : []),
   ];
   return stackOption({ size, palette, x: { title: xTitle }, panes: [{ title, weight: 1, marks }] });
-} // prettier-ignore
+}
 
 /** The channel, other than x and y, whose means differ most between the conditions for its size. */
 function likeliest({ series, x, y }: FitReply, along: string | null): string {
@@ -98,5 +129,9 @@ function likeliest({ series, x, y }: FitReply, along: string | null): string {
     return means.reduce((sum, m) => sum + (m - middle) ** 2, 0) / (middle * middle || 1);
   };
   const isLogged = (s: string) => symbols.indexOf(s) < 3;
-  return [...symbols].filter((s) => s !== x.symbol && s !== y.symbol && s !== along).sort((a, b) => Number(isLogged(b)) - Number(isLogged(a)) || spread(b) - spread(a))[0] ?? '';
-} // prettier-ignore
+  return (
+    [...symbols]
+      .filter((s) => s !== x.symbol && s !== y.symbol && s !== along)
+      .sort((a, b) => Number(isLogged(b)) - Number(isLogged(a)) || spread(b) - spread(a))[0] ?? ''
+  );
+}

@@ -92,7 +92,10 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
           options={runs.map((r) => ({ value: r.id, label: r.name }))}
         />
       </Field>
-      <Field label="Conditions" hint={body.conditionIds.length === 0 ? 'none chosen: all kept samples as one series' : undefined}>
+      <Field
+        label="Conditions"
+        hint={body.conditionIds.length === 0 ? 'none chosen: all kept samples as one series' : undefined}
+      >
         <Select
           mode="multiple"
           aria-label="Conditions"
@@ -102,7 +105,10 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
           options={conditions.map((c) => ({ value: c.id, label: c.name }))}
         />
       </Field>
-      <Field label="Points" hint={body.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}>
+      <Field
+        label="Points"
+        hint={body.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}
+      >
         <Select<FitBody['data']>
           aria-label="Points of the fit"
           value={body.data}
@@ -128,14 +134,21 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
         <Select
           aria-label="Far points"
           value={body.choices.loss ?? 'square'}
-          onChange={(loss) => set({ choices: tidy({ ...body.choices, loss: loss === 'square' ? undefined : loss } as FitBody['choices']) })}
+          onChange={(loss) =>
+            set({
+              choices: tidy({ ...body.choices, loss: loss === 'square' ? undefined : loss } as FitBody['choices']),
+            })
+          }
           options={lossOptions}
         />
       </Field>
       {ranges.map(([series, [from, to]]) => (
         <p key={series} className="soft">
           {series}: only x from {Number(from.toPrecision(5))} to {Number(to.toPrecision(5))}{' '}
-          <button className="quiet" onClick={() => set({ choices: tidy({ ...body.choices, ranges: without(body.choices.ranges, series) }) })}>
+          <button
+            className="quiet"
+            onClick={() => set({ choices: tidy({ ...body.choices, ranges: without(body.choices.ranges, series) }) })}
+          >
             Whole range
           </button>
         </p>
@@ -146,7 +159,10 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
           aria-label="Model"
           value={kept ? `own ${kept.id}` : body.model}
           onChange={choose}
-          options={[...models.map((m) => ({ value: m.kind, label: m.title })), ...own.map((m) => ({ value: `own ${m.id}`, label: `${m.name} (own)` }))]}
+          options={[
+            ...models.map((m) => ({ value: m.kind, label: m.title })),
+            ...own.map((m) => ({ value: `own ${m.id}`, label: `${m.name} (own)` })),
+          ]}
         />
       </Field>
       {body.model === 'multilinear' && (
@@ -157,16 +173,27 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
             placeholder="channels"
             value={body.settings['others'] as string[]}
             onChange={(others: string[]) => onChange(withModel(body, 'multilinear', { others: others.slice(0, 6) }))}
-            options={channels.filter((c) => c.symbol !== body.x && c.symbol !== body.y).map((c) => ({ value: c.symbol, label: `${c.symbol} ${c.name}` }))}
+            options={channels
+              .filter((c) => c.symbol !== body.x && c.symbol !== body.y)
+              .map((c) => ({ value: c.symbol, label: `${c.symbol} ${c.name}` }))}
           />
         </Field>
       )}
-      {body.model === 'own' && <OwnFormula campaignId={campaignId} body={body} channels={channels} onChange={(settings) => set({ settings })} />}
+      {body.model === 'own' && (
+        <OwnFormula
+          campaignId={campaignId}
+          body={body}
+          channels={channels}
+          onChange={(settings) => set({ settings })}
+        />
+      )}
       {numbersOf(body.model).map(([key, schema]) => (
         <Field key={key} label={schema.title ?? key}>
-          {plainControl(schema.title ?? key, schema, body.settings[key], (value) => onChange(withModel(body, body.model, { ...body.settings, [key]: value })))}
+          {plainControl(schema.title ?? key, schema, body.settings[key], (value) =>
+            onChange(withModel(body, body.model, { ...body.settings, [key]: value })),
+          )}
         </Field>
       ))}
     </div>
   );
-} // prettier-ignore
+}

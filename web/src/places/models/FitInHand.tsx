@@ -65,7 +65,12 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
   const asked = { ...body, name: body.name.trim() || 'fit', campaignId };
   const client = useQueryClient();
   const trial = useQuery(queries.trialFit(asked));
-  const isStopped = trial.fetchStatus === 'idle' && !trial.error && (trial.isPlaceholderData || trial.isPending) && body.x !== '' && body.y !== '';
+  const isStopped =
+    trial.fetchStatus === 'idle' &&
+    !trial.error &&
+    (trial.isPlaceholderData || trial.isPending) &&
+    body.x !== '' &&
+    body.y !== '';
   const fit = body.x && body.y && !trial.error ? trial.data : undefined;
   const inHand = Math.max(0, Math.min(taken, (fit?.series.length ?? 1) - 1));
   const series = fit?.series[inHand];
@@ -84,11 +89,18 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
     if (next.model !== body.model || next.settings !== body.settings) setStartCurve(undefined);
   };
   const chart = useFitChart({
-    fit, inHand, view, nudge, start: startCurve, onStart: setStartCurve, onSelect: setSelection,
+    fit,
+    inHand,
+    view,
+    nudge,
+    start: startCurve,
+    onStart: setStartCurve,
+    onSelect: setSelection,
     straight: straight ? judgement.data?.straight : null,
-    ranking: isRanking ? ranking.data : undefined, withPrediction: tab === 'readings',
+    ranking: isRanking ? ranking.data : undefined,
+    withPrediction: tab === 'readings',
     model: body.model,
-  }); // prettier-ignore
+  });
   const onlyRange = (whole: boolean) => {
     const names = whole ? (fit?.series.map((s) => s.name) ?? []) : series ? [series.name] : [];
     const ranges = Object.fromEntries(names.map((name) => [name, selection!]));
@@ -108,24 +120,41 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
           <b className="clip wide">{fit ? <code>{fit.formula}</code> : 'Choose x and y'}</b>
           {selection ? (
             <span role="toolbar" aria-label="Selection">
-              <button className="quiet" onClick={() => onlyRange(false)}>Fit only this range</button>
-              {(fit?.series.length ?? 0) > 1 && <button className="quiet" onClick={() => onlyRange(true)}>of all series</button>}
-              <button className="quiet" onClick={() => setSelection(null)}>Let go</button>
+              <button className="quiet" onClick={() => onlyRange(false)}>
+                Fit only this range
+              </button>
+              {(fit?.series.length ?? 0) > 1 && (
+                <button className="quiet" onClick={() => onlyRange(true)}>
+                  of all series
+                </button>
+              )}
+              <button className="quiet" onClick={() => setSelection(null)}>
+                Let go
+              </button>
             </span>
           ) : (
             <span className="soft clip wide">
-              {fit && `${fit.series.length} series, ${every > 1 ? `one point of ${every} drawn; ` : ''}${beyond > 0 ? `${formatCount(beyond)} left out lie off the chart; ` : ''}drag for a range`}
+              {fit &&
+                `${fit.series.length} series, ${every > 1 ? `one point of ${every} drawn; ` : ''}${beyond > 0 ? `${formatCount(beyond)} left out lie off the chart; ` : ''}drag for a range`}
             </span>
           )}
           <span className="grow" />
-          {trial.isFetching && <StopFit key={trial.dataUpdatedAt} onStop={() => void client.cancelQueries({ queryKey: queries.trialFit(asked).queryKey })} />}
+          {trial.isFetching && (
+            <StopFit
+              key={trial.dataUpdatedAt}
+              onStop={() => void client.cancelQueries({ queryKey: queries.trialFit(asked).queryKey })}
+            />
+          )}
           <Select<ResidualView>
             size="small"
             aria-label="Residuals"
             value={view}
             onChange={setView}
             popupMatchSelectWidth={false}
-            options={Object.entries(residualViews).map(([value, label]) => ({ value: value as ResidualView, label: `residuals ${label}` }))}
+            options={Object.entries(residualViews).map(([value, label]) => ({
+              value: value as ResidualView,
+              label: `residuals ${label}`,
+            }))}
           />
         </>
       }
@@ -135,10 +164,18 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
           {isStopped && (
             <p className="refusal" role="alert">
               This fit was stopped before its end{fit ? '; what is shown is the last one that ended' : ''}.{' '}
-              <button className="quiet" onClick={() => void trial.refetch()}>Fit again</button>
+              <button className="quiet" onClick={() => void trial.refetch()}>
+                Fit again
+              </button>
             </p>
           )}
-          <Chart label={fit ? `${fit.y.name} against ${fit.x.name}, with residuals` : 'No fit yet'} build={chart.build} gestures={chart.gestures} selection={selection} overlay={chart.overlay} />
+          <Chart
+            label={fit ? `${fit.y.name} against ${fit.x.name}, with residuals` : 'No fit yet'}
+            build={chart.build}
+            gestures={chart.gestures}
+            selection={selection}
+            overlay={chart.overlay}
+          />
         </>
       }
       boardHeight={196}
@@ -173,7 +210,14 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
           </header>
           {tab === 'fit' && (
             <>
-              <FitForm campaignId={campaignId} body={body} runs={campaign.runRows} channels={bench?.channels ?? []} conditions={conditions} onChange={change} />
+              <FitForm
+                campaignId={campaignId}
+                body={body}
+                runs={campaign.runRows}
+                channels={bench?.channels ?? []}
+                conditions={conditions}
+                onChange={change}
+              />
               <div className="panel-pad">
                 <KeepButtons
                   keeping={keeping}
@@ -183,11 +227,23 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
                   deletable={row !== undefined}
                 >
                   {row && !saved && <Button onClick={() => change(start)}>As saved</Button>}
-                  {row && saved && <Button onClick={() => keeping.copy({ ...body, name: `${body.name}, copy` })}>Copy</Button>}
+                  {row && saved && (
+                    <Button onClick={() => keeping.copy({ ...body, name: `${body.name}, copy` })}>Copy</Button>
+                  )}
                 </KeepButtons>
               </div>
-              {fit?.sharing && <p className={fit.sharing.p < 0.01 ? 'doubt panel-pad' : 'panel-pad said'}>{fit.sharing.text}</p>}
-              {fit && <SeriesPanel campaignId={campaignId} fit={fit} index={inHand} fitId={saved ? row.id : undefined} results={saved ? row.results : undefined} />}
+              {fit?.sharing && (
+                <p className={fit.sharing.p < 0.01 ? 'doubt panel-pad' : 'panel-pad said'}>{fit.sharing.text}</p>
+              )}
+              {fit && (
+                <SeriesPanel
+                  campaignId={campaignId}
+                  fit={fit}
+                  index={inHand}
+                  fitId={saved ? row.id : undefined}
+                  results={saved ? row.results : undefined}
+                />
+              )}
               {isFitted && (
                 <TrustPanel
                   judgement={judgement.data}
@@ -207,12 +263,29 @@ export function FitInHand({ campaign, row, start, picker, onOpen, onNew }: FitIn
             </>
           )}
           {tab === 'parameters' && fit && series && (
-            <ParametersTab body={body} fit={fit} series={series} start={startCurve} nudge={nudge} onChange={change} onStart={setStartCurve} onNudge={setNudge} />
+            <ParametersTab
+              body={body}
+              fit={fit}
+              series={series}
+              start={startCurve}
+              nudge={nudge}
+              onChange={change}
+              onStart={setStartCurve}
+              onNudge={setNudge}
+            />
           )}
-          {tab === 'readings' && fit && isFitted && <ReadingsTab campaignId={campaignId} body={body} fit={fit} index={inHand} fitId={saved ? row.id : undefined} />}
+          {tab === 'readings' && fit && isFitted && (
+            <ReadingsTab
+              campaignId={campaignId}
+              body={body}
+              fit={fit}
+              index={inHand}
+              fitId={saved ? row.id : undefined}
+            />
+          )}
           {tab !== 'fit' && !fit && <p className="soft panel-pad">Choose x and y at Fit first.</p>}
         </>
       }
     />
   );
-} // prettier-ignore
+}

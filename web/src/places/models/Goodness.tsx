@@ -48,7 +48,9 @@ function Correlation({ series: { correlation, parameters } }: { series: SeriesRe
               <td
                 key={j}
                 title={`${parameters[i]?.symbol} and ${parameters[j]?.symbol}: ${r === null ? 'none' : r.toFixed(4)}`}
-                style={{ background: `color-mix(in srgb, var(${(r ?? 0) < 0 ? '--series-1' : '--series-0'}) ${Math.round(100 * Math.abs(r ?? 0))}%, transparent)` }}
+                style={{
+                  background: `color-mix(in srgb, var(${(r ?? 0) < 0 ? '--series-1' : '--series-0'}) ${Math.round(100 * Math.abs(r ?? 0))}%, transparent)`,
+                }}
               />
             ))}
           </tr>
@@ -64,4 +66,4 @@ function Correlation({ series: { correlation, parameters } }: { series: SeriesRe
       </tbody>
     </table>
   );
-} // prettier-ignore
+}

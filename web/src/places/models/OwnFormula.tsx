@@ -22,7 +22,12 @@ const words = [
 ];
 
 /** The parameters of a formula with their units, or what is wrong with it. */
-function understood(formula: string, meanings: Record<string, string>, x: string, y: string): { parameters: Parameter[]; problem?: AppError } {
+function understood(
+  formula: string,
+  meanings: Record<string, string>,
+  x: string,
+  y: string,
+): { parameters: Parameter[]; problem?: AppError } {
   const settings = { formula, meanings } as never;
   try {
     return { parameters: modelOf('own').parameters(settings, parseUnit(x), parseUnit(y)) };
@@ -30,7 +35,7 @@ function understood(formula: string, meanings: Record<string, string>, x: string
     if (!(problem instanceof AppError)) throw problem;
     return { parameters: [], problem };
   }
-} // prettier-ignore
+}
 
 interface OwnFormulaProps {
   campaignId: number;
@@ -67,7 +72,9 @@ export function OwnFormula({ campaignId, body, channels, onChange }: OwnFormulaP
             <FormulaEditor
               value={formula}
               words={words}
-              problem={problem && formula !== '' ? { at: typeof at === 'number' ? at : 0, message: problem.message } : null}
+              problem={
+                problem && formula !== '' ? { at: typeof at === 'number' ? at : 0, message: problem.message } : null
+              }
               onChange={(next: string) => onChange({ ...body.settings, formula: next })}
             />
           </Suspense>
@@ -81,12 +88,16 @@ export function OwnFormula({ campaignId, body, channels, onChange }: OwnFormulaP
       </Field>
       {alsoChannels.length > 0 && (
         <p className="doubt">
-          {alsoChannels.map((p) => p.symbol).join(', ')} {alsoChannels.length > 1 ? 'are channels' : 'is a channel'} of the run too; here
+          {alsoChannels.map((p) => p.symbol).join(', ')} {alsoChannels.length > 1 ? 'are channels' : 'is a channel'} of
+          the run too; here
           {alsoChannels.length > 1 ? ' they are parameters' : ' it is a parameter'} that the fit looks for.
         </p>
       )}
       {parameters.map((p) => (
-        <Field key={p.symbol} label={`${p.symbol}${p.unit === plain || !p.unit.text ? '' : ` (${printUnit(p.unit.text)})`}`}>
+        <Field
+          key={p.symbol}
+          label={`${p.symbol}${p.unit === plain || !p.unit.text ? '' : ` (${printUnit(p.unit.text)})`}`}
+        >
           <Input
             aria-label={`Meaning of ${p.symbol}`}
             placeholder="what it means"
@@ -101,7 +112,13 @@ export function OwnFormula({ campaignId, body, channels, onChange }: OwnFormulaP
           trigger="click"
           content={
             <div className="keep-model">
-              <Input aria-label="Name of the formula" placeholder="name" value={name} maxLength={120} onChange={(e) => setName(e.target.value)} />
+              <Input
+                aria-label="Name of the formula"
+                placeholder="name"
+                value={name}
+                maxLength={120}
+                onChange={(e) => setName(e.target.value)}
+              />
               <button className="quiet" disabled={name.trim() === '' || keep.isPending} onClick={() => keep.mutate()}>
                 Keep in the campaign
               </button>
@@ -124,4 +141,4 @@ export function OwnFormula({ campaignId, body, channels, onChange }: OwnFormulaP
       </div>
     </>
   );
-} // prettier-ignore
+}

@@ -66,15 +66,30 @@ export function ParametersTab(props: ParametersTabProps) {
     <>
       <Sentence error={series.problem} />
       <div className="panel-pad">
-        <Field label="Start curve" group hint={start ? 'dotted on the chart; drag a handle, a slider, or type' : undefined}>
-          <Switch aria-label="Start curve" size="small" checked={start !== undefined} onChange={(on) => onStart(on ? { ...values, ...body.choices.start } : undefined)} />
+        <Field
+          label="Start curve"
+          group
+          hint={start ? 'dotted on the chart; drag a handle, a slider, or type' : undefined}
+        >
+          <Switch
+            aria-label="Start curve"
+            size="small"
+            checked={start !== undefined}
+            onChange={(on) => onStart(on ? { ...values, ...body.choices.start } : undefined)}
+          />
           {start && (
-            <button className="quiet" onClick={() => onChange({ ...body, choices: tidy({ ...body.choices, start: { ...start } }) })}>
+            <button
+              className="quiet"
+              onClick={() => onChange({ ...body, choices: tidy({ ...body.choices, start: { ...start } }) })}
+            >
               Search from here
             </button>
           )}
           {body.choices.start && (
-            <button className="quiet" onClick={() => onChange({ ...body, choices: tidy({ ...body.choices, start: {} }) })}>
+            <button
+              className="quiet"
+              onClick={() => onChange({ ...body, choices: tidy({ ...body.choices, start: {} }) })}
+            >
               Forget mine
             </button>
           )}
@@ -82,16 +97,23 @@ export function ParametersTab(props: ParametersTabProps) {
       </div>
       <ul className="parameters tall">
         {rows.map((p) => (
-          <ParameterRow key={p.symbol} row={p} startValue={start && (start[p.symbol] ?? 0)} {...{ body, series, fit, nudge, onChange, onNudge, onStartValue }} />
+          <ParameterRow
+            key={p.symbol}
+            row={p}
+            startValue={start && (start[p.symbol] ?? 0)}
+            {...{ body, series, fit, nudge, onChange, onNudge, onStartValue }}
+          />
         ))}
       </ul>
       <p className="soft panel-pad">
         Nudge one to feel how sure it is: the curve moves, dashed, and the misfit of the points grows.
-        {fit.series.length > 1 ? ' A parameter that is one for all series is found from all their points together.' : ''}
+        {fit.series.length > 1
+          ? ' A parameter that is one for all series is found from all their points together.'
+          : ''}
       </p>
     </>
   );
-} // prettier-ignore
+}
 
 interface ParameterRowProps extends Omit<ParametersTabProps, 'start' | 'onStart'> {
   row: ParameterRowReply;
@@ -100,14 +122,30 @@ interface ParameterRowProps extends Omit<ParametersTabProps, 'start' | 'onStart'
 }
 
 /** Kept while its own values stay: a slider of another moves many times a second. */
-const ParameterRow = memo(function ParameterRow({ body, fit, series, startValue, nudge, onChange, onStartValue, onNudge, row: p }: ParameterRowProps) {
+const ParameterRow = memo(function ParameterRow({
+  body,
+  fit,
+  series,
+  startValue,
+  nudge,
+  onChange,
+  onStartValue,
+  onNudge,
+  row: p,
+}: ParameterRowProps) {
   const { symbol } = p;
   const { choices } = body;
   const said = formatWithUncertainty(p.value ?? NaN, p.standardError ?? NaN);
   const [lower, upper] = choices.bounds?.[symbol] ?? [null, null];
-  const setChoices = (change: Partial<FitBody['choices']>) => onChange({ ...body, choices: tidy({ ...choices, ...change }) });
+  const setChoices = (change: Partial<FitBody['choices']>) =>
+    onChange({ ...body, choices: tidy({ ...choices, ...change }) });
   const bound = (ends: [number | null, number | null]) =>
-    setChoices({ bounds: { ...without(choices.bounds, symbol), ...(ends[0] === null && ends[1] === null ? {} : { [symbol]: ends }) } });
+    setChoices({
+      bounds: {
+        ...without(choices.bounds, symbol),
+        ...(ends[0] === null && ends[1] === null ? {} : { [symbol]: ends }),
+      },
+    });
   const isFound = !series.problem;
   const moved = isFound && nudge?.symbol === symbol ? nudged(series, nudge) : null;
   const place = p.value === null ? '' : withinBounds(p.value, lower, upper);
@@ -129,24 +167,54 @@ const ParameterRow = memo(function ParameterRow({ body, fit, series, startValue,
           options={states.filter((s) => s.value !== 'shared' || fit.series.length > 1)}
         />
         {p.state === 'fixed' && (
-          <InputNumber size="small" aria-label={`${symbol} is fixed at`} value={choices.fixed?.[symbol] ?? null} onChange={(v) => v !== null && setChoices({ fixed: { ...choices.fixed, [symbol]: v } })} />
+          <InputNumber
+            size="small"
+            aria-label={`${symbol} is fixed at`}
+            value={choices.fixed?.[symbol] ?? null}
+            onChange={(v) => v !== null && setChoices({ fixed: { ...choices.fixed, [symbol]: v } })}
+          />
         )}
         {p.state === 'tied' && (
-          <Input size="small" aria-label={`${symbol} is tied to`} prefix="=" defaultValue={choices.tied?.[symbol] ?? ''} onBlur={(e) => setChoices({ tied: { ...choices.tied, [symbol]: e.target.value } })} onPressEnter={(e) => e.currentTarget.blur()} />
+          <Input
+            size="small"
+            aria-label={`${symbol} is tied to`}
+            prefix="="
+            defaultValue={choices.tied?.[symbol] ?? ''}
+            onBlur={(e) => setChoices({ tied: { ...choices.tied, [symbol]: e.target.value } })}
+            onPressEnter={(e) => e.currentTarget.blur()}
+          />
         )}
       </div>
       {(p.state === 'found' || p.state === 'shared') && (
         <>
           <div className="parameter-controls">
-            <InputNumber size="small" aria-label={`Lowest ${symbol}`} placeholder="no lower" value={lower} onChange={(v) => bound([v, upper])} />
+            <InputNumber
+              size="small"
+              aria-label={`Lowest ${symbol}`}
+              placeholder="no lower"
+              value={lower}
+              onChange={(v) => bound([v, upper])}
+            />
             <span className="soft">to</span>
-            <InputNumber size="small" aria-label={`Highest ${symbol}`} placeholder="no upper" value={upper} onChange={(v) => bound([lower, v])} />
+            <InputNumber
+              size="small"
+              aria-label={`Highest ${symbol}`}
+              placeholder="no upper"
+              value={upper}
+              onChange={(v) => bound([lower, v])}
+            />
           </div>
           {place && <small>{place}</small>}
-          {startValue !== undefined && <StartValue symbol={symbol} value={startValue} onChange={(v) => onStartValue(symbol, v)} />}
+          {startValue !== undefined && (
+            <StartValue symbol={symbol} value={startValue} onChange={(v) => onStartValue(symbol, v)} />
+          )}
           <div className="parameter-controls nudges" role="group" aria-label={`Nudge ${symbol}`}>
             {nudges.map((share) => (
-              <button key={share} className={`quiet ${nudge?.symbol === symbol && nudge.share === share ? 'on' : ''}`} onClick={() => onNudge(nudge?.symbol === symbol && nudge.share === share ? null : { symbol, share })}>
+              <button
+                key={share}
+                className={`quiet ${nudge?.symbol === symbol && nudge.share === share ? 'on' : ''}`}
+                onClick={() => onNudge(nudge?.symbol === symbol && nudge.share === share ? null : { symbol, share })}
+              >
                 {share > 0 ? '+' : '−'}
                 {Math.abs(share) * 100} %
               </button>
@@ -155,14 +223,15 @@ const ParameterRow = memo(function ParameterRow({ body, fit, series, startValue,
           {moved && <small className="said">misfit × {moved.growth.toPrecision(3)}</small>}
           {within && (
             <small>
-              alone, between {formatValue(within[0], 4)} and {formatValue(within[1], 4)} the curve stays within the scatter
+              alone, between {formatValue(within[0], 4)} and {formatValue(within[1], 4)} the curve stays within the
+              scatter
             </small>
           )}
         </>
       )}
     </li>
   );
-}); // prettier-ignore
+});
 
 /** Where between its bounds a parameter ended. */
 function withinBounds(value: number, lower: number | null, upper: number | null): string {
@@ -179,7 +248,12 @@ function StartValue({ symbol, value, onChange }: { symbol: string; value: number
   const [base] = useState(() => 10 ** Math.ceil(Math.log10(Math.abs(value) || 1)));
   return (
     <div className="parameter-controls">
-      <InputNumber size="small" aria-label={`Start value of ${symbol}`} value={Number(value.toPrecision(6))} onChange={(v) => v !== null && onChange(v)} />
+      <InputNumber
+        size="small"
+        aria-label={`Start value of ${symbol}`}
+        value={Number(value.toPrecision(6))}
+        onChange={(v) => v !== null && onChange(v)}
+      />
       <Slider
         className="grow"
         aria-label={`Slider of ${symbol}`}
@@ -192,4 +266,4 @@ function StartValue({ symbol, value, onChange }: { symbol: string; value: number
       />
     </div>
   );
-} // prettier-ignore
+}

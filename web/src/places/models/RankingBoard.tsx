@@ -32,7 +32,17 @@ const said = (v: number | null, digits = 4): string => (v === null ? '–' : for
 const chance = (p: number | null): string => (p === null ? '–' : p < 1e-4 ? '< 0.0001' : formatValue(p, 2));
 
 /** Models on the points of the series in hand: how far off each is, by what measure, and which suffices. */
-export function RankingBoard({ ranking, rankingError, candidates, onCandidates, onModel, unit, onPin, pinned, tools }: RankingBoardProps) {
+export function RankingBoard({
+  ranking,
+  rankingError,
+  candidates,
+  onCandidates,
+  onModel,
+  unit,
+  onPin,
+  pinned,
+  tools,
+}: RankingBoardProps) {
   const rows = ranking?.rows ?? [];
   const best = Math.min(...rows.flatMap((r) => (r.aic === null ? [] : [r.aic])));
   const listed = [...all, ...candidates.filter((c) => !all.some((a) => keyOf(a) === keyOf(c)))];
@@ -46,7 +56,12 @@ export function RankingBoard({ ranking, rankingError, candidates, onCandidates, 
       sortable
       tools={
         <>
-          {ranking && <span className="soft clip wide" title={ranking.sentence}>{ranking.sentence}{ranking.every > 1 ? ` On one point of ${ranking.every}.` : ''}</span>}
+          {ranking && (
+            <span className="soft clip wide" title={ranking.sentence}>
+              {ranking.sentence}
+              {ranking.every > 1 ? ` On one point of ${ranking.every}.` : ''}
+            </span>
+          )}
           {ranking && (
             <button className="quiet" disabled={!onPin} title={onPin ? pinned : 'Save the fit first'} onClick={onPin}>
               {pinned ? 'Pinned' : 'Pin as finding'}
@@ -70,19 +85,80 @@ export function RankingBoard({ ranking, rankingError, candidates, onCandidates, 
       waiting={!ranking}
       columns={[
         { key: 'title', title: 'Model', value: (r) => r.title, cell: (r) => r.title },
-        { key: 'p', title: 'Parameters', numeric: true, value: (r) => r.parameters, cell: (r) => (r.problem ? '–' : r.parameters) },
-        { key: 's', title: 'Residual std. dev.', unit, numeric: true, value: (r) => r.residualStandardDeviation, cell: (r) => said(r.residualStandardDeviation) },
-        { key: 'out', title: 'Left out', unit, numeric: true, value: (r) => r.leftOut, cell: (r) => <span title="rms of what each tenth of the points is off a fit through the others">{said(r.leftOut)}</span> },
-        { key: 'r2', title: 'R² adjusted', numeric: true, value: (r) => r.adjustedRSquared, cell: (r) => said(r.adjustedRSquared, 5) },
-        { key: 'aic', title: 'ΔAIC', numeric: true, value: (r) => (r.aic === null ? null : r.aic - best), cell: (r) => (r.aic === null ? '–' : (r.aic - best).toFixed(1)) },
+        {
+          key: 'p',
+          title: 'Parameters',
+          numeric: true,
+          value: (r) => r.parameters,
+          cell: (r) => (r.problem ? '–' : r.parameters),
+        },
+        {
+          key: 's',
+          title: 'Residual std. dev.',
+          unit,
+          numeric: true,
+          value: (r) => r.residualStandardDeviation,
+          cell: (r) => said(r.residualStandardDeviation),
+        },
+        {
+          key: 'out',
+          title: 'Left out',
+          unit,
+          numeric: true,
+          value: (r) => r.leftOut,
+          cell: (r) => (
+            <span title="rms of what each tenth of the points is off a fit through the others">{said(r.leftOut)}</span>
+          ),
+        },
+        {
+          key: 'r2',
+          title: 'R² adjusted',
+          numeric: true,
+          value: (r) => r.adjustedRSquared,
+          cell: (r) => said(r.adjustedRSquared, 5),
+        },
+        {
+          key: 'aic',
+          title: 'ΔAIC',
+          numeric: true,
+          value: (r) => (r.aic === null ? null : r.aic - best),
+          cell: (r) => (r.aic === null ? '–' : (r.aic - best).toFixed(1)),
+        },
         { key: 'bic', title: 'BIC', numeric: true, value: (r) => r.bic, cell: (r) => said(r.bic, 6) },
-        { key: 'runs', title: 'Pattern (p)', numeric: true, value: (r) => r.runs, cell: (r) => <span className={r.runs !== null && r.runs < 0.01 ? 'doubt' : ''}>{chance(r.runs)}</span> },
-        { key: 'f', title: 'F-test (p)', numeric: true, value: (r) => r.nested?.p ?? null, cell: (r) => (r.nested ? <span title={`against ${r.nested.simpler}: F = ${said(r.nested.f)}`}>{chance(r.nested.p)}</span> : '') },
-        { key: 'values', title: 'Parameters found', value: values, cell: (r) => (r.problem ? <span className="doubt">{r.problem.message}</span> : <span className="number clip wide">{values(r)}</span>) },
+        {
+          key: 'runs',
+          title: 'Pattern (p)',
+          numeric: true,
+          value: (r) => r.runs,
+          cell: (r) => <span className={r.runs !== null && r.runs < 0.01 ? 'doubt' : ''}>{chance(r.runs)}</span>,
+        },
+        {
+          key: 'f',
+          title: 'F-test (p)',
+          numeric: true,
+          value: (r) => r.nested?.p ?? null,
+          cell: (r) =>
+            r.nested ? (
+              <span title={`against ${r.nested.simpler}: F = ${said(r.nested.f)}`}>{chance(r.nested.p)}</span>
+            ) : (
+              ''
+            ),
+        },
+        {
+          key: 'values',
+          title: 'Parameters found',
+          value: values,
+          cell: (r) =>
+            r.problem ? (
+              <span className="doubt">{r.problem.message}</span>
+            ) : (
+              <span className="number clip wide">{values(r)}</span>
+            ),
+        },
       ]}
     />
   );
-} // prettier-ignore
+}
 
 const values = (r: RankedReply): string =>
   r.values.map((v) => `${v.symbol} ${v.value === null ? '–' : formatValue(v.value, 4)}`).join(', ');

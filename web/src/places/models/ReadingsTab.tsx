@@ -26,7 +26,15 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
   const [other, setOther] = useState<number | null>(null);
   const pin = usePinFinding(campaignId);
   const series = fit.series[index];
-  const asked = { ...body, name: body.name.trim() || 'fit', campaignId, series: index, atX, atY, other: other === index ? null : other };
+  const asked = {
+    ...body,
+    name: body.name.trim() || 'fit',
+    campaignId,
+    series: index,
+    atX,
+    atY,
+    other: other === index ? null : other,
+  };
   const { data, error } = useQuery(queries.readings(asked));
   const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
   if (!series) return null;
@@ -37,7 +45,14 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
   const met = other === null ? undefined : fit.series[other];
   const crossing = (which: number) =>
     fitId !== undefined && met
-      ? () => pin.mutate({ kind: 'crossing', fitId, conditionId: series.conditionId, otherConditionId: met.conditionId, which })
+      ? () =>
+          pin.mutate({
+            kind: 'crossing',
+            fitId,
+            conditionId: series.conditionId,
+            otherConditionId: met.conditionId,
+            which,
+          })
       : undefined;
   return (
     <>
@@ -52,7 +67,13 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
           <InputNumber aria-label="Read back from y" value={atY} suffix={y} onChange={setAtY} />
         </Field>
       </div>
-      <ReadingList readings={data?.back} unit={x} of="x" empty={atY === null ? undefined : 'The curve does not reach this value, also not one range beyond the points.'} onPin={pinned('back', atY)} />
+      <ReadingList
+        readings={data?.back}
+        unit={x}
+        of="x"
+        empty={atY === null ? undefined : 'The curve does not reach this value, also not one range beyond the points.'}
+        onPin={pinned('back', atY)}
+      />
       {fit.series.length > 1 && (
         <div className="panel-pad">
           <Field label="Meets">
@@ -67,19 +88,38 @@ export function ReadingsTab({ campaignId, body, fit, index, fitId }: ReadingsTab
           </Field>
         </div>
       )}
-      <ReadingList readings={data?.crossings} unit={x} of="x" empty={other === null ? undefined : 'The two do not meet.'} onPinOne={crossing} />
+      <ReadingList
+        readings={data?.crossings}
+        unit={x}
+        of="x"
+        empty={other === null ? undefined : 'The two do not meet.'}
+        onPinOne={crossing}
+      />
       <header className="panel-head">
         <h2>Zeros and optimum</h2>
       </header>
       <ReadingList readings={data?.zeros} unit={x} of="x" label="zero" onPin={pinned('back', 0)} />
-      <ReadingList readings={data?.optima} unit={x} of="both" yUnit={y} onPinOne={(k) => pinned('optimum', k)} empty={data && data.zeros.length + data.optima.length === 0 ? 'None, also not one range beyond the points.' : undefined} />
+      <ReadingList
+        readings={data?.optima}
+        unit={x}
+        of="both"
+        yUnit={y}
+        onPinOne={(k) => pinned('optimum', k)}
+        empty={
+          data && data.zeros.length + data.optima.length === 0
+            ? 'None, also not one range beyond the points.'
+            : undefined
+        }
+      />
       <Sentence error={error ?? pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
       <DrawnWay key={JSON.stringify(asked)} kind="reading" body={asked} />
-      <p className="soft panel-pad">± is of the curve, 95 %; in brackets for one further point of the same sensors, without what they share.</p>
+      <p className="soft panel-pad">
+        ± is of the curve, 95 %; in brackets for one further point of the same sensors, without what they share.
+      </p>
     </>
   );
-} // prettier-ignore
+}
 
 interface ReadingListProps {
   readings: readonly CurveReading[] | undefined;
@@ -109,22 +149,39 @@ function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPin, onPi
             <b />
             <span className="number">
               {said.value} ± {said.uncertainty} {unit}
-              {of !== 'both' && further !== null && <span className="soft"> (± {formatWithUncertainty(value, further).uncertainty})</span>}
+              {of !== 'both' && further !== null && (
+                <span className="soft"> (± {formatWithUncertainty(value, further).uncertainty})</span>
+              )}
             </span>
             <small>
-              {[r.what, label, of === 'both' ? `${top.value} ± ${top.uncertainty} ${yUnit} there` : ''].filter(Boolean).join(', ')}
-              {r.isBent && <span className="doubt block">The curve bends within this ±, so that it may not hold: draw below to see.</span>}
-              {r.outside > 0 && <span className="doubt"> extrapolated: {Math.ceil(r.outside * 100)} % of the range beyond the points</span>}
+              {[r.what, label, of === 'both' ? `${top.value} ± ${top.uncertainty} ${yUnit} there` : '']
+                .filter(Boolean)
+                .join(', ')}
+              {r.isBent && (
+                <span className="doubt block">
+                  The curve bends within this ±, so that it may not hold: draw below to see.
+                </span>
+              )}
+              {r.outside > 0 && (
+                <span className="doubt">
+                  {' '}
+                  extrapolated: {Math.ceil(r.outside * 100)} % of the range beyond the points
+                </span>
+              )}
             </small>
             {pin && (
               <button className="quiet" onClick={pin}>
                 Pin as finding
               </button>
             )}
-            <BudgetOf of={`the reading at ${formatWithUncertainty(r.x, half ?? NaN).value}`} lines={r.budget} unit={unit} />
+            <BudgetOf
+              of={`the reading at ${formatWithUncertainty(r.x, half ?? NaN).value}`}
+              lines={r.budget}
+              unit={unit}
+            />
           </li>
         );
       })}
     </ul>
   );
-} // prettier-ignore
+}

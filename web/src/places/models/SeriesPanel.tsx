@@ -56,7 +56,9 @@ export function SeriesPanel({ campaignId, fit, index, fitId, results }: SeriesPa
             <li key={p.symbol}>
               <b>{p.symbol}</b>
               <span className="number">
-                {p.state === 'fixed' ? `${said.value} ${p.unit}, fixed` : `${said.value} ± ${said.uncertainty} ${p.unit}`}
+                {p.state === 'fixed'
+                  ? `${said.value} ${p.unit}, fixed`
+                  : `${said.value} ± ${said.uncertainty} ${p.unit}`}
               </span>
               <small>
                 {p.meaning}
@@ -75,9 +77,16 @@ export function SeriesPanel({ campaignId, fit, index, fitId, results }: SeriesPa
           );
         })}
       </ul>
-      <Goodness series={series} onPin={fitId === undefined ? undefined : () => pin.mutate({ kind: 'goodness', fitId, conditionId: series.conditionId })} />
+      <Goodness
+        series={series}
+        onPin={
+          fitId === undefined
+            ? undefined
+            : () => pin.mutate({ kind: 'goodness', fitId, conditionId: series.conditionId })
+        }
+      />
       <Sentence error={pin.error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
     </>
   );
-} // prettier-ignore
+}

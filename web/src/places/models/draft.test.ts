@@ -36,7 +36,12 @@ describe('another axis', () => {
 
 describe('another run', () => {
   test('axes that it has stay, and conditions whose channels it has', () =>
-    expect(onRun(body, 2, channels('Q', 'H', 'n'), conditions)).toMatchObject({ runId: 2, x: 'Q', y: 'H', conditionIds: [1, 2] })); // prettier-ignore
+    expect(onRun(body, 2, channels('Q', 'H', 'n'), conditions)).toMatchObject({
+      runId: 2,
+      x: 'Q',
+      y: 'H',
+      conditionIds: [1, 2],
+    }));
   test('a condition on a speed goes where there is none, an axis that is not there waits', () =>
     expect(onRun(body, 2, channels('Q', 'T_w'), conditions)).toMatchObject({ x: 'Q', y: '', conditionIds: [2] }));
   test('a condition that is gone goes', () => expect(onRun(body, 2, channels('Q', 'H'), []).conditionIds).toEqual([]));

@@ -3,14 +3,43 @@ import { modelOf, symbolsOfLimit } from '@undameter/core';
 import type { FieldSchema } from '../../step/StepForm';
 
 /** What of a saved fit its form holds. */
-export const bodyOf = ({ name, runId, x, y, conditionIds, data, weights, model, settings, choices }: FitRow): FitBody => ({
-  name, runId, x, y, conditionIds, data, weights, model, settings, choices,
-}); // prettier-ignore
+export const bodyOf = ({
+  name,
+  runId,
+  x,
+  y,
+  conditionIds,
+  data,
+  weights,
+  model,
+  settings,
+  choices,
+}: FitRow): FitBody => ({
+  name,
+  runId,
+  x,
+  y,
+  conditionIds,
+  data,
+  weights,
+  model,
+  settings,
+  choices,
+});
 
 /** A fit that waits for its x and y. */
 export const newFit = (name: string, runId: number): FitBody => ({
-  name, runId, x: '', y: '', conditionIds: [], data: 'samples', weights: 'none', model: 'polynomial', settings: { degree: 2 }, choices: {},
-}); // prettier-ignore
+  name,
+  runId,
+  x: '',
+  y: '',
+  conditionIds: [],
+  data: 'samples',
+  weights: 'none',
+  model: 'polynomial',
+  settings: { degree: 2 },
+  choices: {},
+});
 
 export const sameFit = (a: FitBody, b: FitBody): boolean => JSON.stringify(a) === JSON.stringify(b);
 
@@ -19,10 +48,14 @@ type Choices = FitBody['choices'];
 /** Choices without the parts that are empty, so that the same fit is written the same way. */
 export function tidy(choices: Choices): Choices {
   const kept = Object.entries(choices).filter(([, part]) =>
-    Array.isArray(part) ? part.length > 0 : typeof part === 'object' ? Object.keys(part as object).length > 0 : part !== undefined,
+    Array.isArray(part)
+      ? part.length > 0
+      : typeof part === 'object'
+        ? Object.keys(part as object).length > 0
+        : part !== undefined,
   );
   return Object.fromEntries(kept);
-} // prettier-ignore
+}
 
 /** A record without one of its keys. */
 export function without<T>(record: Readonly<Record<string, T>> | undefined, key: string): Record<string, T> {
@@ -60,12 +93,18 @@ export function withAxes(body: FitBody, axes: Partial<Pick<FitBody, 'x' | 'y'>>)
 }
 
 /** The same fit on another run: its channels, and the conditions that can pick there. */
-export function onRun(body: FitBody, runId: number, channels: readonly { symbol: string }[], conditions: readonly Pick<ConditionRow, 'id' | 'limits'>[]): FitBody {
+export function onRun(
+  body: FitBody,
+  runId: number,
+  channels: readonly { symbol: string }[],
+  conditions: readonly Pick<ConditionRow, 'id' | 'limits'>[],
+): FitBody {
   const has = (symbol: string): boolean => channels.some((c) => c.symbol === symbol);
-  const usable = (id: number): boolean => conditions.find((c) => c.id === id)?.limits.every((l) => symbolsOfLimit(l).every(has)) ?? false;
+  const usable = (id: number): boolean =>
+    conditions.find((c) => c.id === id)?.limits.every((l) => symbolsOfLimit(l).every(has)) ?? false;
   const moved = { ...body, runId, conditionIds: body.conditionIds.filter(usable) };
   return withAxes(moved, { x: has(body.x) ? body.x : '', y: has(body.y) ? body.y : '' });
-} // prettier-ignore
+}
 
 export type ParameterState = 'found' | 'fixed' | 'tied' | 'shared';
 

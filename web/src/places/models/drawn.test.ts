@@ -51,7 +51,17 @@ describe('the picture of draws', () => {
 });
 
 describe('a Monte Carlo run in words', () => {
-  const reply: PropagationReply = { jobId: '', state: 'running', draws: 640, wanted: 2000, secondsLeft: 12, quantities: [], sources: ['p_d', '~n'], notDrawn: [], error: null }; // prettier-ignore
+  const reply: PropagationReply = {
+    jobId: '',
+    state: 'running',
+    draws: 640,
+    wanted: 2000,
+    secondsLeft: 12,
+    quantities: [],
+    sources: ['p_d', '~n'],
+    notDrawn: [],
+    error: null,
+  };
   test.each([
     [{}, '640 of 2000 draws, about 12 s left'],
     [{ draws: 0 }, 'Beginning …'],
@@ -62,8 +72,10 @@ describe('a Monte Carlo run in words', () => {
   test('says what was drawn and what was not', () => {
     expect(sourcesInWords(reply)).toBe('Drawn were p_d, n and the scatter of the points.');
     expect(sourcesInWords({ sources: [], notDrawn: [] })).toContain('only the scatter');
-    expect(sourcesInWords({ sources: ['p'], notDrawn: ['lag'] })).toContain('Not drawn, since a step brings it in: lag.');
+    expect(sourcesInWords({ sources: ['p'], notDrawn: ['lag'] })).toContain(
+      'Not drawn, since a step brings it in: lag.',
+    );
   });
   test('only what agrees is marked as passed', () =>
     expect(Object.values(agreementWords).filter((a) => a.mark === 'passed')).toEqual([agreementWords.agrees]));
-}); // prettier-ignore
+});

@@ -46,9 +46,15 @@ function rangeOf({ low, high, value, halfWidth }: DrawnQuantity): readonly [numb
 }
 
 /** As many draws a class as the normal distribution of first order would have. */
-export function normalCurve({ value, halfWidth, draws, histogram: { width } }: DrawnQuantity): { x: number[]; y: number[] } {
+export function normalCurve({ value, halfWidth, draws, histogram: { width } }: DrawnQuantity): {
+  x: number[];
+  y: number[];
+} {
   const u = (halfWidth ?? 0) / HALF;
   if (!(u > 0) || width === null) return { x: [], y: [] };
   const x = Array.from({ length: CURVE_POINTS }, (_, i) => value + 4 * u * ((2 * i) / (CURVE_POINTS - 1) - 1));
-  return { x, y: x.map((v) => (draws * width * Math.exp(-(((v - value) / u) ** 2) / 2)) / (u * Math.sqrt(2 * Math.PI))) };
-} // prettier-ignore
+  return {
+    x,
+    y: x.map((v) => (draws * width * Math.exp(-(((v - value) / u) ** 2) / 2)) / (u * Math.sqrt(2 * Math.PI))),
+  };
+}

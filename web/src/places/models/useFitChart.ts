@@ -24,12 +24,29 @@ interface FitChartInputs {
 }
 
 /** The chart of a fit with what is tried beside it, and what a hand can do on it. */
-export function useFitChart({ fit, model, inHand, view, nudge, start, straight, ranking, withPrediction, onStart, onSelect }: FitChartInputs) {
+export function useFitChart({
+  fit,
+  model,
+  inHand,
+  view,
+  nudge,
+  start,
+  straight,
+  ranking,
+  withPrediction,
+  onStart,
+  onSelect,
+}: FitChartInputs) {
   const { palette } = useTheme();
   const series = fit?.series[inHand];
   const extras = useMemo((): Extra[] => {
     if (!fit || !series || series.problem) return [];
-    const of = (curve: Extra['curve'], name: string, look: Extra['look']): Extra => ({ curve, name, look, series: inHand });
+    const of = (curve: Extra['curve'], name: string, look: Extra['look']): Extra => ({
+      curve,
+      name,
+      look,
+      series: inHand,
+    });
     return [
       ...(nudge ? [of(nudged(series, nudge), `${nudge.symbol} nudged`, 'dashed')] : []),
       ...(straight ? [of(straight.curve, 'through logarithms', 'thin')] : []),
@@ -40,15 +57,31 @@ export function useFitChart({ fit, model, inHand, view, nudge, start, straight, 
   const places = start ? known.map((handle) => ({ handle, ...handle.at(start) })) : [];
   // A handle of a peak that the model does not have is nowhere.
   const handles = places.filter(({ x, y }) => Number.isFinite(x) && Number.isFinite(y));
-  const overlay = start && fit && series && !series.problem ? { ...curveWith(series, Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN)), colour: colourOf(palette, inHand), handles } : null;
+  const overlay =
+    start && fit && series && !series.problem
+      ? {
+          ...curveWith(
+            series,
+            Float64Array.from(series.parameters, (p) => start[p.symbol] ?? p.value ?? NaN),
+          ),
+          colour: colourOf(palette, inHand),
+          handles,
+        }
+      : null;
   const build = useCallback(
     (size: Size) => (fit ? fitOption({ fit, palette, size, view, inHand, extras, withPrediction }) : {}),
     [fit, palette, view, inHand, extras, withPrediction],
   );
   const gestures: Gestures = {
-    ...(start ? { handles, onHandle: (k: number, to: { x: number; y: number }) => onStart({ ...start, ...handles[k]!.handle.moved(to, start) }) } : {}),
+    ...(start
+      ? {
+          handles,
+          onHandle: (k: number, to: { x: number; y: number }) =>
+            onStart({ ...start, ...handles[k]!.handle.moved(to, start) }),
+        }
+      : {}),
     onRange: ({ pane, x }) => (pane === 0 || view === 'x') && onSelect(x),
     onPick: () => onSelect(null),
   };
   return { build, gestures, overlay };
-} // prettier-ignore
+}

@@ -20,7 +20,14 @@ export function PictureForm({ name, build }: { name: string; build: ((size: Size
   });
   const number = (label: string, field: keyof PictureSize, min: number, max: number) => (
     <Field label={label}>
-      <InputNumber aria-label={label} min={min} max={max} precision={0} value={size[field]} onChange={(v) => v !== null && setSize({ ...size, [field]: v })} />
+      <InputNumber
+        aria-label={label}
+        min={min}
+        max={max}
+        precision={0}
+        value={size[field]}
+        onChange={(v) => v !== null && setSize({ ...size, [field]: v })}
+      />
     </Field>
   );
   return (
@@ -39,4 +46,4 @@ export function PictureForm({ name, build }: { name: string; build: ((size: Size
       </div>
     </div>
   );
-} // prettier-ignore
+}

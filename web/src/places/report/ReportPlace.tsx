@@ -92,7 +92,7 @@ export function ReportPlace() {
       }
     />
   );
-} // prettier-ignore
+}
 
 /** The drawing of a comparison or a fit, and its data. */
 function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | undefined) {
@@ -129,7 +129,10 @@ function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | unde
 
 function FindingBoard({ campaignId, findings }: { campaignId: number; findings: readonly FindingRow[] | undefined }) {
   const rewrite = useMutation({ mutationFn: (id: number) => ask(`/findings/${id}/rewrite`, { method: 'POST' }) });
-  const explain = useMutation({ mutationFn: ({ id, meaning }: { id: number; meaning: string }) => ask(`/findings/${id}`, { method: 'PUT', body: { meaning } }) }); // prettier-ignore
+  const explain = useMutation({
+    mutationFn: ({ id, meaning }: { id: number; meaning: string }) =>
+      ask(`/findings/${id}`, { method: 'PUT', body: { meaning } }),
+  });
   const remove = useMutation({ mutationFn: (id: number) => ask(`/findings/${id}`, { method: 'DELETE' }) });
   const originOf = ({ origin }: FindingRow) =>
     'fitId' in origin
@@ -147,7 +150,9 @@ function FindingBoard({ campaignId, findings }: { campaignId: number; findings: 
         columns={[
           { key: 'number', title: '', width: 32, cell: (f) => <b>{(findings ?? []).indexOf(f) + 1}</b> },
           {
-            key: 'sentence', title: 'Finding', value: (f) => [f.sentence, f.meaning].filter(Boolean).join(' '),
+            key: 'sentence',
+            title: 'Finding',
+            value: (f) => [f.sentence, f.meaning].filter(Boolean).join(' '),
             cell: (f) => (
               <div className="sentence finding">
                 {f.sentence}
@@ -168,7 +173,9 @@ function FindingBoard({ campaignId, findings }: { campaignId: number; findings: 
           },
           { key: 'at', title: 'Pinned', width: 150, value: (f) => f.createdAt, cell: (f) => day(f.createdAt) },
           {
-            key: 'tools', title: '', width: 110,
+            key: 'tools',
+            title: '',
+            width: 110,
             cell: (f) => (
               <span className="row-tools">
                 <Link to={originOf(f)}>Origin</Link>
@@ -187,4 +194,4 @@ function FindingBoard({ campaignId, findings }: { campaignId: number; findings: 
       />
     </>
   );
-} // prettier-ignore
+}

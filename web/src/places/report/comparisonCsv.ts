@@ -26,7 +26,13 @@ const csvOf = ({ x, y }: Pick<FitReply, 'x' | 'y'>, rows: readonly Row[]): strin
 
 /** A fit as drawn: measured points and the fitted curve, one a row. */
 export const fitCsv = (fit: FitReply): string =>
-  csvOf(fit, fit.series.flatMap((s) => [...rowsOf(s.name, 'measured', s.drawn.x, s.drawn.y), ...rowsOf(s.name, 'model', s.curve.x, s.curve.y)])); // prettier-ignore
+  csvOf(
+    fit,
+    fit.series.flatMap((s) => [
+      ...rowsOf(s.name, 'measured', s.drawn.x, s.drawn.y),
+      ...rowsOf(s.name, 'model', s.curve.x, s.curve.y),
+    ]),
+  );
 
 /** A comparison as drawn: the reference's points and each candidate's curve, one a row. */
 export const comparisonCsv = (reply: ComparisonReply): string =>

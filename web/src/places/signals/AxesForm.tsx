@@ -14,7 +14,18 @@ export function AxesForm({ channels, looks, onChange }: AxesFormProps) {
     <table className="axes-form">
       <thead>
         <tr>
-          {['Axis of', 'from', 'to', 'tick every', 'digits', 'log', 'reversed', 'turned labels', 'at the right', 'drawn as'].map((h) => (
+          {[
+            'Axis of',
+            'from',
+            'to',
+            'tick every',
+            'digits',
+            'log',
+            'reversed',
+            'turned labels',
+            'at the right',
+            'drawn as',
+          ].map((h) => (
             <th key={h}>{h}</th>
           ))}
         </tr>
@@ -24,10 +35,21 @@ export function AxesForm({ channels, looks, onChange }: AxesFormProps) {
           const look = looks[symbol] ?? {};
           const set = (change: Partial<AxisLook>) => onChange(symbol, { ...look, ...change });
           const number = (key: 'low' | 'high' | 'step' | 'digits', label: string) => (
-            <InputNumber size="small" aria-label={`${label} of ${symbol}`} placeholder="auto" value={look[key] ?? null} onChange={(v) => set({ [key]: v })} />
+            <InputNumber
+              size="small"
+              aria-label={`${label} of ${symbol}`}
+              placeholder="auto"
+              value={look[key] ?? null}
+              onChange={(v) => set({ [key]: v })}
+            />
           );
           const flag = (key: 'log' | 'reversed' | 'turned' | 'right', label: string, disabled = false) => (
-            <Checkbox aria-label={`${symbol} ${label}`} disabled={disabled} checked={look[key] ?? false} onChange={(e) => set({ [key]: e.target.checked })} />
+            <Checkbox
+              aria-label={`${symbol} ${label}`}
+              disabled={disabled}
+              checked={look[key] ?? false}
+              onChange={(e) => set({ [key]: e.target.checked })}
+            />
           );
           return (
             <tr key={symbol}>
@@ -51,7 +73,11 @@ export function AxesForm({ channels, looks, onChange }: AxesFormProps) {
                     const { marks: _, ...rest } = look;
                     onChange(symbol, m === 'auto' ? rest : { ...rest, marks: m });
                   }}
-                  options={[{ value: 'auto', label: 'as sampled' }, { value: 'line', label: 'line' }, { value: 'symbols', label: 'symbols' }]}
+                  options={[
+                    { value: 'auto', label: 'as sampled' },
+                    { value: 'line', label: 'line' },
+                    { value: 'symbols', label: 'symbols' },
+                  ]}
                 />
               </td>
             </tr>
@@ -60,4 +86,4 @@ export function AxesForm({ channels, looks, onChange }: AxesFormProps) {
       </tbody>
     </table>
   );
-} // prettier-ignore
+}

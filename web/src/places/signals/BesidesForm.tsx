@@ -33,23 +33,37 @@ export function BesidesForm({ step, variants, offset, unit, onOffset, onVariants
           <button className="quiet" onClick={() => take(k)}>
             Take
           </button>
-          <button className="quiet" aria-label={`Remove setting ${k + 1}`} onClick={() => onVariants(variants.filter((_, i) => i !== k))}>
+          <button
+            className="quiet"
+            aria-label={`Remove setting ${k + 1}`}
+            onClick={() => onVariants(variants.filter((_, i) => i !== k))}
+          >
             ×
           </button>
         </span>
       ))}
       <span className="beside">
-        <button className="quiet" disabled={variants.length >= MOST} onClick={() => onVariants([...variants, step.settings])}>
+        <button
+          className="quiet"
+          disabled={variants.length >= MOST}
+          onClick={() => onVariants([...variants, step.settings])}
+        >
           Put beside
         </button>
         {variants.length > 0 && (
           <>
             <span className="grow" />
             <span className="soft">each higher by</span>
-            <InputNumber size="small" aria-label="Vertical offset" value={offset} onChange={(v) => onOffset(v ?? 0)} suffix={unit} />
+            <InputNumber
+              size="small"
+              aria-label="Vertical offset"
+              value={offset}
+              onChange={(v) => onOffset(v ?? 0)}
+              suffix={unit}
+            />
           </>
         )}
       </span>
     </div>
   );
-} // prettier-ignore
+}

@@ -29,7 +29,9 @@ export function ChannelBoard(props: ChannelBoardProps) {
   const declaredOf = (row: Row) => run?.declared.find((c) => c.symbol === row.symbol);
   const columns: BoardColumn<Row>[] = [
     {
-      key: 'name', title: 'Channel', value: (r) => r.name,
+      key: 'name',
+      title: 'Channel',
+      value: (r) => r.name,
       cell: (r) => (
         <span className="channel-name">
           <i style={{ background: shown.includes(r.symbol) ? colourOf(r.symbol) : 'transparent' }} /> {r.name}
@@ -40,24 +42,41 @@ export function ChannelBoard(props: ChannelBoardProps) {
     { key: 'from', title: 'From', value: from, cell: (r) => <span className="clip">{from(r)}</span> },
     { key: 'lowest', title: 'Lowest', numeric: true, value: (r) => r.lowest, cell: (r) => reading(r, r.lowest) },
     {
-      key: 'mean', title: 'Mean', numeric: true, value: (r) => r.mean,
+      key: 'mean',
+      title: 'Mean',
+      numeric: true,
+      value: (r) => r.mean,
       cell: (r) => (r.labels ? <span className="clip words">{r.labels.join(', ')}</span> : reading(r, r.mean)),
     },
     { key: 'highest', title: 'Highest', numeric: true, value: (r) => r.highest, cell: (r) => reading(r, r.highest) },
     {
-      key: 'uncertainty', title: '±', numeric: true, value: (r) => r.uncertainty,
+      key: 'uncertainty',
+      title: '±',
+      numeric: true,
+      value: (r) => r.uncertainty,
       cell: (r) => (r.uncertainty === null ? '' : formatValue(r.uncertainty, 2)),
     },
     {
-      key: 'unit', title: 'Unit', value: (r) => printUnit(r.unit),
-      cell: (r) => (r.origin === 'logged' ? <DeclareChannel runId={runId} channel={r} declared={declaredOf(r)} channels={numbers} onConvert={onConvert} /> : <code>{printUnit(r.unit)}</code>),
+      key: 'unit',
+      title: 'Unit',
+      value: (r) => printUnit(r.unit),
+      cell: (r) =>
+        r.origin === 'logged' ? (
+          <DeclareChannel runId={runId} channel={r} declared={declaredOf(r)} channels={numbers} onConvert={onConvert} />
+        ) : (
+          <code>{printUnit(r.unit)}</code>
+        ),
     },
     { key: 'missing', title: 'Missing', numeric: true, value: (r) => r.missing, cell: (r) => formatCount(r.missing) },
     {
-      key: 'trace', title: 'Trace', width: 126,
-      cell: (r) => <SmallTrace values={r.trace} {...(shown.includes(r.symbol) ? { colour: colourOf(r.symbol) } : {})} />,
+      key: 'trace',
+      title: 'Trace',
+      width: 126,
+      cell: (r) => (
+        <SmallTrace values={r.trace} {...(shown.includes(r.symbol) ? { colour: colourOf(r.symbol) } : {})} />
+      ),
     },
-  ]; // prettier-ignore
+  ];
   return (
     <Board<Row>
       title="Channels"

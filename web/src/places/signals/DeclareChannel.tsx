@@ -53,7 +53,13 @@ export function DeclareChannel(props: DeclareChannelProps) {
 function Form({ runId, channel, declared, channels, onConvert, onDone }: DeclareChannelProps & { onDone(): void }) {
   const { symbol, name, unit, labels } = channel;
   const sensorId = declared?.sensorId ?? null;
-  const [body, setBody] = useState<ChannelBody>({ symbol, name, unit, sensorId, uncertainty: sensorId === null ? (declared?.uncertainty ?? null) : null });
+  const [body, setBody] = useState<ChannelBody>({
+    symbol,
+    name,
+    unit,
+    sensorId,
+    uncertainty: sensorId === null ? (declared?.uncertainty ?? null) : null,
+  });
   const [accepted, setAccepted] = useState<string>();
   const { campaignId } = useCampaign();
   const { data: sensors = [] } = useQuery(queries.sensors(campaignId));
@@ -61,10 +67,9 @@ function Form({ runId, channel, declared, channels, onConvert, onDone }: Declare
   const isAsked = doubt !== null && accepted !== body.unit;
   const [converted, setConverted] = useState('');
   const declare = useMutation({
-    mutationFn: () =>
-      ask(`/runs/${runId}/channels/${encodeURIComponent(symbol)}`, { method: 'PUT', body }),
+    mutationFn: () => ask(`/runs/${runId}/channels/${encodeURIComponent(symbol)}`, { method: 'PUT', body }),
     onSuccess: onDone,
-  }); // prettier-ignore
+  });
   const text = (label: string, field: 'name' | 'symbol' | 'unit') => (
     <Field label={label}>
       <Input value={body[field]} onChange={(e) => setBody({ ...body, [field]: e.target.value })} />
@@ -88,7 +93,10 @@ function Form({ runId, channel, declared, channels, onConvert, onDone }: Declare
             aria-label="Sensor"
             value={body.sensorId ?? 'none'}
             onChange={(next) => setBody({ ...body, sensorId: next === 'none' ? null : next, uncertainty: null })}
-            options={[{ value: 'none' as const, label: 'none of the list' }, ...sensors.map((s) => ({ value: s.id, label: s.name }))]}
+            options={[
+              { value: 'none' as const, label: 'none of the list' },
+              ...sensors.map((s) => ({ value: s.id, label: s.name })),
+            ]}
           />
         </Field>
       )}
@@ -111,7 +119,12 @@ function Form({ runId, channel, declared, channels, onConvert, onDone }: Declare
       {!labels && (
         <div className="convert">
           <Field label="Convert to">
-            <Input aria-label="Convert to" placeholder="another unit" value={converted} onChange={(e) => setConverted(e.target.value)} />
+            <Input
+              aria-label="Convert to"
+              placeholder="another unit"
+              value={converted}
+              onChange={(e) => setConverted(e.target.value)}
+            />
           </Field>
           <Button
             disabled={converted.trim() === ''}
@@ -126,4 +139,4 @@ function Form({ runId, channel, declared, channels, onConvert, onDone }: Declare
       )}
     </form>
   );
-} // prettier-ignore
+}

@@ -1,4 +1,12 @@
-import type { AppliedRun, ApplyBody, BenchReply, RunReply, RunRow, SavedProcedureBody, SavedProcedureRow } from '@undameter/contract'; // prettier-ignore
+import type {
+  AppliedRun,
+  ApplyBody,
+  BenchReply,
+  RunReply,
+  RunRow,
+  SavedProcedureBody,
+  SavedProcedureRow,
+} from '@undameter/contract';
 import { formatCount, printUnit, stepKindOf, symbolsRead, type Step } from '@undameter/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Checkbox, Input, Segmented, Select, Upload } from 'antd';
@@ -44,13 +52,25 @@ export function ElsewherePanel({ campaignId, run, runs, bench, onDone }: Elsewhe
             ]}
           />
         </Field>
-        <ApplyToRuns key={from} campaignId={campaignId} source={source} runs={runs} exceptRunId={from === 'run' ? run.id : undefined} />
+        <ApplyToRuns
+          key={from}
+          campaignId={campaignId}
+          source={source}
+          runs={runs}
+          exceptRunId={from === 'run' ? run.id : undefined}
+        />
         <h3 className="panel-sub">Keep it</h3>
-        <KeepProcedure campaignId={campaignId} own={own} source={source} kept={kept.find((k) => k.id === from)} onKept={setFrom} />
+        <KeepProcedure
+          campaignId={campaignId}
+          own={own}
+          source={source}
+          kept={kept.find((k) => k.id === from)}
+          onKept={setFrom}
+        />
       </div>
     </>
   );
-} // prettier-ignore
+}
 
 /** The channels that the steps read, with the units in which they were made. */
 function channelsOf(run: RunReply, bench: BenchReply | undefined): SavedProcedureBody['channels'] {
@@ -97,18 +117,31 @@ function ApplyToRuns({ campaignId, source, runs, exceptRunId }: ApplyToRunsProps
           options={others.map((r) => ({ value: r.id, label: r.name }))}
         />
       </Field>
-      <Field label="Their steps" hint={how === 'replace' ? 'the steps that the runs have give way; undo brings them back' : 'these come after the steps that the runs have'}>
+      <Field
+        label="Their steps"
+        hint={
+          how === 'replace'
+            ? 'the steps that the runs have give way; undo brings them back'
+            : 'these come after the steps that the runs have'
+        }
+      >
         <Segmented<ApplyBody['how']>
           block
           value={how}
           onChange={setHow}
-          options={[{ value: 'replace', label: 'replace' }, { value: 'append', label: 'append' }]}
+          options={[
+            { value: 'replace', label: 'replace' },
+            { value: 'append', label: 'append' },
+          ]}
         />
       </Field>
       <ul className="set-channels" aria-label="Steps to apply">
         {source.steps.map((s, i) => (
           <li key={s.id}>
-            <Checkbox checked={!left.includes(s.id)} onChange={(e) => setLeft(e.target.checked ? left.filter((x) => x !== s.id) : [...left, s.id])}>
+            <Checkbox
+              checked={!left.includes(s.id)}
+              onChange={(e) => setLeft(e.target.checked ? left.filter((x) => x !== s.id) : [...left, s.id])}
+            >
               {i + 1} {titleOf(s as Step)}
             </Checkbox>
           </li>
@@ -129,20 +162,24 @@ function ApplyToRuns({ campaignId, source, runs, exceptRunId }: ApplyToRunsProps
       </div>
     </>
   );
-} // prettier-ignore
+}
 
 /** What comes of it on one run: what is kept, what fails, what is missing, what has another unit. */
 function AppliedReport({ applied }: { applied: AppliedRun }) {
   const { runName, samples, kept, reports, missing, undeclared, otherUnits } = applied;
-  const failed = reports.flatMap((r, i) => (r.status === 'failed' ? [{ place: i + 1, message: r.error?.message ?? '' }] : []));
+  const failed = reports.flatMap((r, i) =>
+    r.status === 'failed' ? [{ place: i + 1, message: r.error?.message ?? '' }] : [],
+  );
   return (
     <section className="applied" aria-label={`On ${runName}`}>
-      <b>{runName}</b>: {formatCount(kept)} of {formatCount(samples)} samples kept, {failed.length === 0 ? `all ${reports.length} steps work` : `${failed.length} of ${reports.length} steps fail`}
+      <b>{runName}</b>: {formatCount(kept)} of {formatCount(samples)} samples kept,{' '}
+      {failed.length === 0 ? `all ${reports.length} steps work` : `${failed.length} of ${reports.length} steps fail`}
       {missing.length > 0 && <p className="doubt">Not in this run: {missing.join(', ')}.</p>}
       {undeclared.length > 0 && <p className="doubt">No ± is declared here of {undeclared.join(', ')}.</p>}
       {otherUnits.map((u) => (
         <p key={u.symbol} className="doubt">
-          {u.symbol} is in {printUnit(u.here) || 'plain numbers'} here, not in {printUnit(u.made) || 'plain numbers'}; limits given with a unit are converted.
+          {u.symbol} is in {printUnit(u.here) || 'plain numbers'} here, not in {printUnit(u.made) || 'plain numbers'};
+          limits given with a unit are converted.
         </p>
       ))}
       {failed.map((f) => (
@@ -152,7 +189,7 @@ function AppliedReport({ applied }: { applied: AppliedRun }) {
       ))}
     </section>
   );
-} // prettier-ignore
+}
 
 interface KeepProcedureProps {
   campaignId: number;
@@ -178,22 +215,44 @@ function KeepProcedure({ campaignId, own, source, kept, onKept }: KeepProcedureP
     try {
       keep.mutate(JSON.parse(await file.text()) as SavedProcedureBody);
     } catch {
-      setUnreadable({ message: `"${file.name}" is no JSON file. Choose one that was exported here, or one that keeps to /api/procedure-schema.` });
+      setUnreadable({
+        message: `"${file.name}" is no JSON file. Choose one that was exported here, or one that keeps to /api/procedure-schema.`,
+      });
     }
   };
   return (
     <>
       <div className="buttons">
-        <Input aria-label="Name of the kept procedure" placeholder="Name" maxLength={120} value={name} onChange={(e) => setName(e.target.value)} />
-        <Button disabled={name.trim() === '' || own.steps.length === 0 || keep.isPending} onClick={() => keep.mutate({ ...own, name: name.trim() })}>
+        <Input
+          aria-label="Name of the kept procedure"
+          placeholder="Name"
+          maxLength={120}
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
+        <Button
+          disabled={name.trim() === '' || own.steps.length === 0 || keep.isPending}
+          onClick={() => keep.mutate({ ...own, name: name.trim() })}
+        >
           Save to the campaign
         </Button>
       </div>
       <div className="buttons">
-        <button className="quiet" disabled={source.steps.length === 0} onClick={() => download(`${fileName(source.name)}.procedure.json`, asFile(source))}>
+        <button
+          className="quiet"
+          disabled={source.steps.length === 0}
+          onClick={() => download(`${fileName(source.name)}.procedure.json`, asFile(source))}
+        >
           Export as JSON
         </button>
-        <Upload accept=".json,application/json" showUploadList={false} beforeUpload={(file) => { void read(file); return false; }}>
+        <Upload
+          accept=".json,application/json"
+          showUploadList={false}
+          beforeUpload={(file) => {
+            void read(file);
+            return false;
+          }}
+        >
           <button className="quiet">Import a JSON file</button>
         </Upload>
         <span className="grow" />
@@ -206,7 +265,7 @@ function KeepProcedure({ campaignId, own, source, kept, onKept }: KeepProcedureP
       <Sentence error={unreadable ?? keep.error ?? remove.error} />
     </>
   );
-} // prettier-ignore
+}
 
 const asFile = ({ name, steps, channels }: SavedProcedureBody): Blob =>
   new Blob([JSON.stringify({ name, steps, channels }, undefined, 2)], { type: 'application/json' });

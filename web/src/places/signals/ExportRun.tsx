@@ -55,7 +55,9 @@ function Form({ runId, bench, shown, stretch }: ExportRunProps) {
           onChange={(v) => set({ stretch: v === 'part' ? stretch : null })}
           options={[
             { value: 'all', label: 'the whole run' },
-            ...(stretch ? [{ value: 'part', label: `${formatValue(stretch[0], 5)} to ${formatValue(stretch[1], 5)} ${unit}` }] : []),
+            ...(stretch
+              ? [{ value: 'part', label: `${formatValue(stretch[0], 5)} to ${formatValue(stretch[1], 5)} ${unit}` }]
+              : []),
           ]}
         />
       </Field>
@@ -71,7 +73,14 @@ function Form({ runId, bench, shown, stretch }: ExportRunProps) {
         />
       </Field>
       <p className="buttons">
-        <button className="quiet" onClick={() => set({ symbols: offered.filter((c) => c.symbol === bench.along || shown.includes(c.symbol)).map((c) => c.symbol) })}>
+        <button
+          className="quiet"
+          onClick={() =>
+            set({
+              symbols: offered.filter((c) => c.symbol === bench.along || shown.includes(c.symbol)).map((c) => c.symbol),
+            })
+          }
+        >
           Those on the chart
         </button>
         <button className="quiet" onClick={() => set({ symbols: [] })}>
@@ -86,4 +95,4 @@ function Form({ runId, bench, shown, stretch }: ExportRunProps) {
       </Button>
     </div>
   );
-} // prettier-ignore
+}

@@ -1,7 +1,12 @@
 import type { BenchReply, StepReportReply } from '@undameter/contract';
 import { stepKinds, type Step } from '@undameter/core';
 import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'; // prettier-ignore
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { Dropdown } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { Sentence } from '../../parts/Sentence';
@@ -44,14 +49,24 @@ export function ProcedurePanel(props: ProcedurePanelProps) {
   const sensors = useSensors(
     // A click opens a step; only a stroke drags it.
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates, keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space'] } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: sortableKeyboardCoordinates,
+      keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space'] },
+    }),
   );
   const ids = reports.map((r) => r.id);
   const lines = reports.map((report, index) =>
     draft && !draft.isNew && draft.index === index ? (
       <StepInHand key={report.id} {...props} draft={draft} />
     ) : (
-      <StepLine key={report.id} report={report} note={procedure.steps[index]?.note} index={index} fixed={draft !== null} onOpen={() => onOpen(index)} />
+      <StepLine
+        key={report.id}
+        report={report}
+        note={procedure.steps[index]?.note}
+        index={index}
+        fixed={draft !== null}
+        onOpen={() => onOpen(index)}
+      />
     ),
   );
   return (
@@ -106,7 +121,7 @@ export function ProcedurePanel(props: ProcedurePanelProps) {
       )}
     </>
   );
-} // prettier-ignore
+}
 
 interface StepLineProps {
   report: StepReportReply;
@@ -118,7 +133,10 @@ interface StepLineProps {
 }
 
 function StepLine({ report, note, index, fixed, onOpen }: StepLineProps) {
-  const { setNodeRef, transform, transition, listeners, attributes, isDragging } = useSortable({ id: report.id, disabled: fixed }); // prettier-ignore
+  const { setNodeRef, transform, transition, listeners, attributes, isDragging } = useSortable({
+    id: report.id,
+    disabled: fixed,
+  });
   const style = { transform: transform ? `translateY(${transform.y}px)` : undefined, transition };
   return (
     <li ref={setNodeRef} style={style} className={`step ${report.status} ${isDragging ? 'dragged' : ''}`}>

@@ -24,7 +24,11 @@ export function SelectionBar({ range, unit, deeds, why }: SelectionBarProps) {
       <span className="number">
         {said} {printUnit(unit)}
       </span>
-      {single && why && <span className="soft clip" title={inWords(why)}>{inWords(why)}</span>}
+      {single && why && (
+        <span className="soft clip" title={inWords(why)}>
+          {inWords(why)}
+        </span>
+      )}
       {deeds.map((d) => (
         <button key={d.label} className="quiet" onClick={d.run}>
           {d.label} <kbd>{d.keys}</kbd>
@@ -32,9 +36,13 @@ export function SelectionBar({ range, unit, deeds, why }: SelectionBarProps) {
       ))}
     </div>
   );
-} // prettier-ignore
+}
 
 function inWords({ number, setAsideBy, conditions }: WhyReply): string {
-  const state = setAsideBy ? `set aside by step ${setAsideBy.place}: ${setAsideBy.title}` : conditions.length > 0 ? `kept, in ${conditions.join('; ')}` : 'kept, in no condition';
+  const state = setAsideBy
+    ? `set aside by step ${setAsideBy.place}: ${setAsideBy.title}`
+    : conditions.length > 0
+      ? `kept, in ${conditions.join('; ')}`
+      : 'kept, in no condition';
   return `sample ${formatCount(number)}: ${state}`;
-} // prettier-ignore
+}

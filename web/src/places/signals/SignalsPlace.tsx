@@ -58,7 +58,9 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
   const { saved, tried, traces, bench, along, smoothing, shown, choose, whole, view } = data;
   const unitOf = (symbol: string | undefined) => bench?.channels.find((c) => c.symbol === symbol)?.unit ?? '';
   const deeds = useSelectionDeeds(selection, along, procedure, act);
-  const rename = useMutation({ mutationFn: (name: string) => ask(`/runs/${runId}`, { method: 'PUT', body: { name } }) });
+  const rename = useMutation({
+    mutationFn: (name: string) => ask(`/runs/${runId}`, { method: 'PUT', body: { name } }),
+  });
   const begin = (kind: string) => {
     // Words are nothing that a step could begin with.
     const numbers = (saved.data?.channels ?? []).filter((c) => c.labels === null);
@@ -68,7 +70,10 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       channels: numbers,
       inHand: shown.find((s) => numbers.some((c) => c.symbol === s)),
     });
-    act({ type: 'begin', draft: { index: procedure.steps.length, isNew: true, step: newStep(kind, version, settings) } });
+    act({
+      type: 'begin',
+      draft: { index: procedure.steps.length, isNew: true, step: newStep(kind, version, settings) },
+    });
   };
   const accept = () => {
     if (!draft) return;
@@ -88,9 +93,13 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
   /** A line drawn around samples becomes a step that sets them aside, or the line of the one in hand. */
   const lassoed = (x: string, channel: string, corners: [number, number][]) => {
     const settings = { x, channel, corners, reason: '' };
-    if (draft?.step.kind === 'setAsideArea') return act({ type: 'settings', settings: { ...draft.step.settings, x, channel, corners } });
+    if (draft?.step.kind === 'setAsideArea')
+      return act({ type: 'settings', settings: { ...draft.step.settings, x, channel, corners } });
     const { version } = stepKindOf('setAsideArea');
-    act({ type: 'begin', draft: { index: procedure.steps.length, isNew: true, step: newStep('setAsideArea', version, settings) } });
+    act({
+      type: 'begin',
+      draft: { index: procedure.steps.length, isNew: true, step: newStep('setAsideArea', version, settings) },
+    });
   };
   const lasso = {
     onLasso: ({ pane, corners }: { pane: number; corners: [number, number][] }) => {
@@ -98,14 +107,37 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       if (view.view === 'channel' && view.x && channel) lassoed(view.x.symbol, channel, corners);
     },
   };
-  const why = useQuery(queries.why(runId, selection && selection[0] === selection[1] ? { ...(data.trial ? { steps: data.trial } : {}), at: selection[0] } : undefined));
-  const stretch = useQuery(queries.stretch(runId, selection && selection[0] !== selection[1] && shown.length > 0 ? { ...(data.trial ? { steps: data.trial } : {}), symbols: shown.filter((s) => bench?.channels.some((c) => c.symbol === s && c.labels === null)), from: selection[0], to: selection[1] } : undefined));
+  const why = useQuery(
+    queries.why(
+      runId,
+      selection && selection[0] === selection[1]
+        ? { ...(data.trial ? { steps: data.trial } : {}), at: selection[0] }
+        : undefined,
+    ),
+  );
+  const stretch = useQuery(
+    queries.stretch(
+      runId,
+      selection && selection[0] !== selection[1] && shown.length > 0
+        ? {
+            ...(data.trial ? { steps: data.trial } : {}),
+            symbols: shown.filter((s) => bench?.channels.some((c) => c.symbol === s && c.labels === null)),
+            from: selection[0],
+            to: selection[1],
+          }
+        : undefined,
+    ),
+  );
   const look = (next: [number, number] | null) => act({ type: 'window', range: next });
   useCommands([
     { id: 'procedure-elsewhere', label: 'Apply the procedure to other runs', run: () => setElsewhere(true) },
     { id: 'undo', label: 'Undo the last change of the procedure', keys: 'Ctrl+Z', run: procedure.undo },
     { id: 'redo', label: 'Redo it', keys: 'Ctrl+Shift+Z', run: procedure.redo },
-    ...stepKinds.map(({ kind, title }) => ({ id: `step-${kind}`, label: `New step: ${title}`, run: () => begin(kind) })),
+    ...stepKinds.map(({ kind, title }) => ({
+      id: `step-${kind}`,
+      label: `New step: ${title}`,
+      run: () => begin(kind),
+    })),
     ...deeds.map((d) => ({ id: `selection-${d.keys}`, label: `Selection: ${d.label}`, keys: d.keys, run: d.run })),
   ]);
 
@@ -123,7 +155,9 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
               content={
                 <div className="about-run">
                   <AboutRun run={run.data} />
-                  <Link to={`${addressOf(campaignId, 'intake')}?again=${runId}`}>Read the file again with other settings</Link>
+                  <Link to={`${addressOf(campaignId, 'intake')}?again=${runId}`}>
+                    Read the file again with other settings
+                  </Link>
                 </div>
               }
             >
@@ -139,7 +173,11 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
           <SelectionBar range={selection} unit={along?.unit ?? ''} deeds={deeds} why={why.data} />
         ) : (
           <>
-            <b>{draft ? `The run as step ${draft.index + 1} leaves it` : (bench?.channels.find((c) => c.symbol === shown[0])?.name ?? 'Channels')}</b>
+            <b>
+              {draft
+                ? `The run as step ${draft.index + 1} leaves it`
+                : (bench?.channels.find((c) => c.symbol === shown[0])?.name ?? 'Channels')}
+            </b>
             <span className="soft">{draft ? 'in hand, not saved yet' : hints[view.view]}</span>
             <span className="grow" />
             <ViewTools data={data} />
@@ -153,15 +191,30 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       }
       chart={
         <>
-          <Sentence error={run.error ?? saved.error ?? tried.error ?? traces.error ?? traces.data?.problem ?? view.error ?? rename.error} />
+          <Sentence
+            error={
+              run.error ??
+              saved.error ??
+              tried.error ??
+              traces.error ??
+              traces.data?.problem ??
+              view.error ??
+              rename.error
+            }
+          />
           {shown.length === 0 && bench && !traces.isLoading ? (
             <Empty title="No channel is on the chart">
               <p>Click a channel on the board below.</p>
             </Empty>
+          ) : view.view !== 'run' ? (
+            <Chart
+              key={view.view}
+              label={`Channels ${shown.join(', ')}: ${view.view}`}
+              build={view.build}
+              busy={view.busy}
+              gestures={lasso}
+            />
           ) : (
-            view.view !== 'run' ? (
-              <Chart key={view.view} label={`Channels ${shown.join(', ')}: ${view.view}`} build={view.build} busy={view.busy} gestures={lasso} />
-            ) : (
             <Chart
               key="run"
               label={`Channels ${shown.join(', ')} along ${along?.name ?? 'the sample number'}`}
@@ -174,11 +227,17 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
                 onPick: pick,
                 onZoom: (at, factor) => look(zoomed(data.window, whole, at, factor)),
                 onPan: (share) => look(panned(data.window, whole, share)),
-                onLasso: ({ pane, corners }) => along && data.panes[pane] && lassoed(along.symbol, data.panes[pane], corners),
+                onLasso: ({ pane, corners }) =>
+                  along && data.panes[pane] && lassoed(along.symbol, data.panes[pane], corners),
               }}
-              onKeyDown={selectionKeys({ selection, window: data.window, whole, onSelect: (r) => act({ type: 'select', range: r, along: along?.symbol }), onWindow: look })}
+              onKeyDown={selectionKeys({
+                selection,
+                window: data.window,
+                whole,
+                onSelect: (r) => act({ type: 'select', range: r, along: along?.symbol }),
+                onWindow: look,
+              })}
             />
-            )
           )}
         </>
       }
@@ -186,16 +245,18 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
         selection && selection[0] !== selection[1] ? (
           <StretchBoard rows={stretch.data} channels={bench?.channels ?? []} timeUnit={along?.unit ?? ''} />
         ) : (
-        <ChannelBoard
-          runId={runId}
-          run={run.data}
-          stretch={selection ?? state.window}
-          onConvert={(channel, unit) => procedure.append(newStep('convertUnit', 1, { channel, unit }))}
-          bench={bench && { ...bench, channels: bench.channels.filter((c) => !isOnTrial(c.symbol)) }}
-          shown={shown}
-          colourOf={data.colourOf}
-          onToggle={(symbol) => choose(shown.includes(symbol) ? shown.filter((s) => s !== symbol) : [...shown, symbol].slice(-9))}
-        />
+          <ChannelBoard
+            runId={runId}
+            run={run.data}
+            stretch={selection ?? state.window}
+            onConvert={(channel, unit) => procedure.append(newStep('convertUnit', 1, { channel, unit }))}
+            bench={bench && { ...bench, channels: bench.channels.filter((c) => !isOnTrial(c.symbol)) }}
+            shown={shown}
+            colourOf={data.colourOf}
+            onToggle={(symbol) =>
+              choose(shown.includes(symbol) ? shown.filter((s) => s !== symbol) : [...shown, symbol].slice(-9))
+            }
+          />
         )
       }
       panel={
@@ -208,42 +269,44 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
             onDone={() => setElsewhere(false)}
           />
         ) : (
-        <ProcedurePanel
-          runId={runId}
-          procedure={procedure}
-          canUndo={run.data?.canUndo ?? false}
-          canRedo={run.data?.canRedo ?? false}
-          saved={saved.data}
-          draft={draft}
-          trial={draft ? tried.data?.reports[draft.index] : undefined}
-          channels={channelsBefore(tried.data ?? saved.data, draft)}
-          along={(tried.data ?? saved.data)?.along ?? undefined}
-          cost={
-            smoothing && draft ? (
-              <>
-                {data.cost && <SmoothingCost cost={data.cost} unit={unitOf(smoothing.channel)} timeUnit={along?.unit ?? ''} />}
-                <BesidesForm
-                  step={draft.step}
-                  variants={draft.variants ?? []}
-                  offset={data.offset}
-                  unit={unitOf(smoothing.channel)}
-                  onOffset={data.setOffset}
-                  onVariants={(variants) => act({ type: 'variants', variants })}
-                  onTake={(settings) => act({ type: 'settings', settings })}
-                />
-              </>
-            ) : null
-          }
-          onBegin={begin}
-          onOpen={(index) => act({ type: 'begin', draft: { index, isNew: false, step: procedure.steps[index]! } })}
-          onSettings={(settings) => act({ type: 'settings', settings })}
-          onNote={(note) => act({ type: 'note', note })}
-          onAccept={accept}
-          onElsewhere={() => setElsewhere(true)}
-          onLetGo={() => act({ type: 'letGo' })}
-        />
+          <ProcedurePanel
+            runId={runId}
+            procedure={procedure}
+            canUndo={run.data?.canUndo ?? false}
+            canRedo={run.data?.canRedo ?? false}
+            saved={saved.data}
+            draft={draft}
+            trial={draft ? tried.data?.reports[draft.index] : undefined}
+            channels={channelsBefore(tried.data ?? saved.data, draft)}
+            along={(tried.data ?? saved.data)?.along ?? undefined}
+            cost={
+              smoothing && draft ? (
+                <>
+                  {data.cost && (
+                    <SmoothingCost cost={data.cost} unit={unitOf(smoothing.channel)} timeUnit={along?.unit ?? ''} />
+                  )}
+                  <BesidesForm
+                    step={draft.step}
+                    variants={draft.variants ?? []}
+                    offset={data.offset}
+                    unit={unitOf(smoothing.channel)}
+                    onOffset={data.setOffset}
+                    onVariants={(variants) => act({ type: 'variants', variants })}
+                    onTake={(settings) => act({ type: 'settings', settings })}
+                  />
+                </>
+              ) : null
+            }
+            onBegin={begin}
+            onOpen={(index) => act({ type: 'begin', draft: { index, isNew: false, step: procedure.steps[index]! } })}
+            onSettings={(settings) => act({ type: 'settings', settings })}
+            onNote={(note) => act({ type: 'note', note })}
+            onAccept={accept}
+            onElsewhere={() => setElsewhere(true)}
+            onLetGo={() => act({ type: 'letGo' })}
+          />
         )
       }
     />
   );
-} // prettier-ignore
+}

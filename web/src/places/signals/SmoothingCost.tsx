@@ -88,11 +88,14 @@ function SpectrumBeforeAndAfter({ cost, unit, timeUnit }: SmoothingCostProps) {
             ],
           },
         ],
-        x: { title: timeUnit === 's' ? 'Frequency (Hz)' : `Frequency (1/${printUnit(timeUnit) || 'sample'})`, look: { log: true } },
+        x: {
+          title: timeUnit === 's' ? 'Frequency (Hz)' : `Frequency (1/${printUnit(timeUnit) || 'sample'})`,
+          look: { log: true },
+        },
       });
     },
     [cost, unit, timeUnit, palette],
-  ); // prettier-ignore
+  );
   return (
     <div className="small-chart">
       <Chart label="Power spectral density before and after" build={build} />

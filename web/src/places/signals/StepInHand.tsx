@@ -8,7 +8,19 @@ import type { Draft } from './state';
 import { changeInWords } from './stepWords';
 
 /** The step in hand, open in its place: its form, what it would do, and what can be done with it. */
-export function StepInHand({ draft, trial, channels, along, cost, procedure, runId, onSettings, onNote, onAccept, onLetGo }: ProcedurePanelProps & { draft: Draft }) {
+export function StepInHand({
+  draft,
+  trial,
+  channels,
+  along,
+  cost,
+  procedure,
+  runId,
+  onSettings,
+  onNote,
+  onAccept,
+  onLetGo,
+}: ProcedurePanelProps & { draft: Draft }) {
   const { index, isNew, step } = draft;
   const place = useRef<HTMLLIElement>(null);
   const untouched = useRef(step.settings);
@@ -35,7 +47,9 @@ export function StepInHand({ draft, trial, channels, along, cost, procedure, run
         </span>
         <span className="step-did">{trial && !isWaiting ? changeInWords(trial) : ''}</span>
       </div>
-      {kind && <StepForm step={step} runId={runId} before={index} channels={channels} along={along} onChange={onSettings} />}
+      {kind && (
+        <StepForm step={step} runId={runId} before={index} channels={channels} along={along} onChange={onSettings} />
+      )}
       {/* What is wrong with a formula stands under the formula. */}
       <Sentence error={isWaiting || typeof trial?.error?.facts['at'] === 'number' ? null : trial?.error} />
       {trial?.doubts.map((d) => (
@@ -67,10 +81,20 @@ export function StepInHand({ draft, trial, channels, along, cost, procedure, run
           <button className="quiet" onClick={andLetGo(() => procedure.duplicate(index))}>
             Duplicate
           </button>
-          <button className="quiet" disabled={index === 0} aria-label="Move up" onClick={andLetGo(() => procedure.move(index, index - 1))}>
+          <button
+            className="quiet"
+            disabled={index === 0}
+            aria-label="Move up"
+            onClick={andLetGo(() => procedure.move(index, index - 1))}
+          >
             ↑
           </button>
-          <button className="quiet" disabled={index === procedure.steps.length - 1} aria-label="Move down" onClick={andLetGo(() => procedure.move(index, index + 1))}>
+          <button
+            className="quiet"
+            disabled={index === procedure.steps.length - 1}
+            aria-label="Move down"
+            onClick={andLetGo(() => procedure.move(index, index + 1))}
+          >
             ↓
           </button>
           <span className="grow" />
@@ -83,4 +107,4 @@ export function StepInHand({ draft, trial, channels, along, cost, procedure, run
       {cost}
     </li>
   );
-} // prettier-ignore
+}

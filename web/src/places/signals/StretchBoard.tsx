@@ -22,8 +22,18 @@ export function StretchBoard({ rows, channels, timeUnit }: StretchBoardProps) {
     cell: (r) => (key === 'count' ? formatCount(r.count) : formatValue(r[key] ?? NaN, digits)),
   });
   const columns: BoardColumn<Row>[] = [
-    { key: 'name', title: 'Between the cursors', value: (r) => about(r)?.name ?? r.symbol, cell: (r) => about(r)?.name ?? r.symbol }, // prettier-ignore
-    { key: 'unit', title: 'Unit', value: (r) => printUnit(about(r)?.unit ?? ''), cell: (r) => <code>{printUnit(about(r)?.unit ?? '')}</code> }, // prettier-ignore
+    {
+      key: 'name',
+      title: 'Between the cursors',
+      value: (r) => about(r)?.name ?? r.symbol,
+      cell: (r) => about(r)?.name ?? r.symbol,
+    },
+    {
+      key: 'unit',
+      title: 'Unit',
+      value: (r) => printUnit(about(r)?.unit ?? ''),
+      cell: (r) => <code>{printUnit(about(r)?.unit ?? '')}</code>,
+    },
     number('first', 'At the first'),
     number('last', 'At the last'),
     number('difference', 'Difference', 5),

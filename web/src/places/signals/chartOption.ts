@@ -91,7 +91,10 @@ export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
  * The axis follows what is kept, and as much of what is set aside as is near: a spike that
  * was set aside must not flatten the curve. How many lie beyond is told.
  */
-export function rangeOf({ y, setAside }: Pick<TraceReply, 'y' | 'setAside'>): { range?: [number, number]; beyond: number } {
+export function rangeOf({ y, setAside }: Pick<TraceReply, 'y' | 'setAside'>): {
+  range?: [number, number];
+  beyond: number;
+} {
   let [low, high] = extent(y);
   if (low > high) return { beyond: 0 };
   const span = high - low || Math.abs(high) || 1;
@@ -100,7 +103,7 @@ export function rangeOf({ y, setAside }: Pick<TraceReply, 'y' | 'setAside'>): { 
   low = Math.min(low, lowNear);
   high = Math.max(high, highNear);
   return { range: [low - 0.08 * span, high + 0.12 * span], beyond: setAside.y.length - near.length };
-} // prettier-ignore
+}
 
 const setAside = (trace: TraceReply, palette: Palette) =>
   trace.setAside.x.length > 0 ? [setAsideCrosses(trace.setAside, palette)] : [];

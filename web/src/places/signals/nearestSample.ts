@@ -13,14 +13,25 @@ interface Place {
  * Position of the sample nearest to a click, kept or set aside: a reduced curve does not
  * tell single samples, so the few around the click are asked for.
  */
-export async function nearestSample(runId: number, steps: readonly Step[] | undefined, symbol: string, place: Place): Promise<number | null> {
+export async function nearestSample(
+  runId: number,
+  steps: readonly Step[] | undefined,
+  symbol: string,
+  place: Place,
+): Promise<number | null> {
   const reply = await ask<TracesReply>(`/runs/${runId}/traces`, {
-    body: { ...(steps ? { steps } : {}), symbols: [symbol], from: place.x - place.reach, to: place.x + place.reach, pixels: 8000 },
+    body: {
+      ...(steps ? { steps } : {}),
+      symbols: [symbol],
+      from: place.x - place.reach,
+      to: place.x + place.reach,
+      pixels: 8000,
+    },
   });
   const [trace] = reply.traces;
   if (!trace) return null;
   return nearestOf([...both(trace), ...both(trace.setAside)], place);
-} // prettier-ignore
+}
 
 const both = ({ x, y }: { x: readonly (number | null)[]; y: readonly (number | null)[] }): [number, number][] =>
   x.flatMap((at, i) => (at === null || y[i] === null || y[i] === undefined ? [] : [[at, y[i]] as [number, number]]));

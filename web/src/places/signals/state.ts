@@ -35,7 +35,9 @@ export function signals(state: SignalsState, action: SignalsAction): SignalsStat
     case 'settings':
       return state.draft ? { ...state, draft: withSettings(state.draft, action.settings) } : state;
     case 'note':
-      return state.draft ? { ...state, draft: { ...state.draft, step: { ...state.draft.step, note: action.note } } } : state;
+      return state.draft
+        ? { ...state, draft: { ...state.draft, step: { ...state.draft.step, note: action.note } } }
+        : state;
     case 'variants':
       return state.draft ? { ...state, draft: { ...state.draft, variants: action.variants } } : state;
     case 'letGo':
@@ -50,7 +52,7 @@ export function signals(state: SignalsState, action: SignalsAction): SignalsStat
         : { ...state, selection: action.range };
     }
   }
-} // prettier-ignore
+}
 
 const withSettings = (draft: Draft, settings: Step['settings']): Draft => ({
   ...draft,
@@ -84,15 +86,24 @@ export function withDraft(saved: readonly Step[], draft: Draft | null): Step[] {
 }
 
 /** The window after zooming by a factor around a place, never wider than the run. */
-export function zoomed(now: readonly [number, number], whole: readonly [number, number], at: number, factor: number): [number, number] | null {
+export function zoomed(
+  now: readonly [number, number],
+  whole: readonly [number, number],
+  at: number,
+  factor: number,
+): [number, number] | null {
   const from = Math.max(whole[0], at - (at - now[0]) * factor);
   const to = Math.min(whole[1], at + (now[1] - at) * factor);
   return from <= whole[0] && to >= whole[1] ? null : [from, to];
-} // prettier-ignore
+}
 
 /** The window moved by a share of its width, kept inside the run. */
-export function panned(now: readonly [number, number], whole: readonly [number, number], share: number): [number, number] {
+export function panned(
+  now: readonly [number, number],
+  whole: readonly [number, number],
+  share: number,
+): [number, number] {
   const width = now[1] - now[0];
   const from = Math.min(Math.max(whole[0], now[0] + width * share), whole[1] - width);
   return [from, from + width];
-} // prettier-ignore
+}

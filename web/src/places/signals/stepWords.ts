@@ -11,4 +11,8 @@ export function changeInWords({ status, setAside, made }: StepReportReply): stri
 
 /** How long a step took; what was known already took no time. */
 export const timeInWords = (milliseconds: number): string =>
-  milliseconds < 0.95 ? 'no time' : milliseconds < 1000 ? `${Math.round(milliseconds)} ms` : `${formatValue(milliseconds / 1000, 2)} s`; // prettier-ignore
+  milliseconds < 0.95
+    ? 'no time'
+    : milliseconds < 1000
+      ? `${Math.round(milliseconds)} ms`
+      : `${formatValue(milliseconds / 1000, 2)} s`;

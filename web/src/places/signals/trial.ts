@@ -46,14 +46,15 @@ export function smoothingInHand(draft: Draft | null, bench: BenchReply | undefin
 /** Channels to show at first: those that the procedure speaks of most. */
 export function mostUsed(bench: BenchReply, steps: readonly Step[]): string[] {
   const text = JSON.stringify(steps.map((s) => s.settings));
-  const uses = (symbol: string) => text.split(new RegExp(`(?<![\\p{L}\\p{N}_])${symbol}(?![\\p{L}\\p{N}_])`, 'u')).length;
+  const uses = (symbol: string) =>
+    text.split(new RegExp(`(?<![\\p{L}\\p{N}_])${symbol}(?![\\p{L}\\p{N}_])`, 'u')).length;
   return bench.channels
     .filter((c) => c.symbol !== bench.along && c.origin === 'logged' && c.present > 0)
     .map((c) => ({ symbol: c.symbol, uses: uses(c.symbol) }))
     .sort((a, b) => b.uses - a.uses)
     .slice(0, 3)
     .map((c) => c.symbol);
-} // prettier-ignore
+}
 
 /** The channel that a step in hand makes, or else the one that it reads. */
 export function channelInHand({ step }: Draft, bench: BenchReply): string | undefined {

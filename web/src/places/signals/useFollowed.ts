@@ -8,7 +8,10 @@ const REST_MILLISECONDS = 250;
  * @returns     what to draw: the newest wish whenever the drawing before it is done, those between
  *              are passed over; and what to work out beside it, which waits until the hand rests
  */
-export function useFollowed<T extends object>(wished: T | undefined, busy: boolean): { drawn: T | undefined; rested: T | undefined } {
+export function useFollowed<T extends object>(
+  wished: T | undefined,
+  busy: boolean,
+): { drawn: T | undefined; rested: T | undefined } {
   const [drawn, draw] = useState(wished);
   const [rested, rest] = useState(wished);
   if (drawn !== wished && (!busy || !wished || !drawn)) draw(wished);
@@ -17,4 +20,4 @@ export function useFollowed<T extends object>(wished: T | undefined, busy: boole
     return () => clearTimeout(timer);
   }, [wished, rested]);
   return { drawn: wished && drawn, rested: wished && rested };
-} // prettier-ignore
+}

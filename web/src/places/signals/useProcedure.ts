@@ -20,8 +20,11 @@ export function useProcedure(runId: number, run: RunReply | undefined) {
   const save = useMutation({
     onSuccess,
     mutationFn: (steps: readonly Step[]) =>
-      ask<ProcedureReply>(`/runs/${runId}/procedure`, { method: 'PUT', body: { steps, version: run?.procedureVersion } }),
-  }); // prettier-ignore
+      ask<ProcedureReply>(`/runs/${runId}/procedure`, {
+        method: 'PUT',
+        body: { steps, version: run?.procedureVersion },
+      }),
+  });
   const history = useMutation({
     onSuccess,
     mutationFn: (direction: 'undo' | 'redo') =>

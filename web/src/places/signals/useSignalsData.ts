@@ -34,7 +34,10 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   const tried = useQuery({ ...queries.bench(runId, rested), enabled: rested !== undefined });
   const bench = trial ? tried.data : saved.data;
   const smoothing = trial ? smoothingInHand(draft, bench) : undefined;
-  const shown = useMemo(() => shownOf(bench, chosen ?? (bench && mostUsed(bench, steps)), draft), [bench, chosen, steps, draft]); // prettier-ignore
+  const shown = useMemo(
+    () => shownOf(bench, chosen ?? (bench && mostUsed(bench, steps)), draft),
+    [bench, chosen, steps, draft],
+  );
   const traces = useQuery(
     queries.traces(runId, {
       ...(trial ? { steps: trial } : {}),
@@ -91,15 +94,29 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   );
   return {
     cost: smoothing ? (cost.data ?? undefined) : undefined,
-    view, looks, onChart, offset, setOffset,
+    view,
+    looks,
+    onChart,
+    offset,
+    setOffset,
     setLook: (symbol: string, look: AxisLook) => setLooks({ ...looks, [symbol]: look }),
-    saved, tried, traces, bench, trial, along, smoothing, shown, choose, setWidth, build,
+    saved,
+    tried,
+    traces,
+    bench,
+    trial,
+    along,
+    smoothing,
+    shown,
+    choose,
+    setWidth,
+    build,
     /** Symbol of each pane of the chart, from the top. */
     panes: shown.flatMap((s, i) => (s === smoothing?.channel ? [s, REMOVED] : looks[s]?.right && i > 0 ? [] : [s])),
     colourOf: (symbol: string) => colourOf(palette, seriesOf(symbol)),
     whole: traces.data?.whole ?? ([0, 1] as const),
     window: traces.data?.window ?? ([0, 1] as const),
-  }; // prettier-ignore
+  };
 }
 
 /** A channel keeps its colour whatever else is shown: by its place among the run's channels. */

@@ -31,9 +31,13 @@ export function useView({ runId, bench, trial, shown, window, looks }: Looked) {
   const symbols = shown.filter((s) => s.channel.labels === null).map((s) => s.channel.symbol);
   const body = { ...(trial ? { steps: trial } : {}), symbols, from: window?.[0] ?? null, to: window?.[1] ?? null };
   const wanted = symbols.length > 0;
-  const pairs = useQuery(queries.pairs(runId, { ...body, x: x?.symbol ?? '' }, wanted && view === 'channel' && x !== undefined)); // prettier-ignore
+  const pairs = useQuery(
+    queries.pairs(runId, { ...body, x: x?.symbol ?? '' }, wanted && view === 'channel' && x !== undefined),
+  );
   const spectra = useQuery(queries.spectrum(runId, { ...body, as }, wanted && view === 'spectrum'));
-  const histograms = useQuery(queries.histogram(runId, { ...body, symbols: symbols.slice(0, 1) }, wanted && view === 'histogram')); // prettier-ignore
+  const histograms = useQuery(
+    queries.histogram(runId, { ...body, symbols: symbols.slice(0, 1) }, wanted && view === 'histogram'),
+  );
   const timeUnit = bench?.channels.find((c) => c.symbol === bench.along)?.unit ?? '';
   const build = useCallback(
     (size: Size): ChartOption => {
@@ -47,9 +51,16 @@ export function useView({ runId, bench, trial, shown, window, looks }: Looked) {
   const now = { run: undefined, channel: pairs, spectrum: spectra, histogram: histograms }[view];
   const problem = spectra.data && view === 'spectrum' ? spectra.data.find((s) => s.problem)?.problem : undefined;
   return {
-    view, setView, x, setX, as, setAs, numbers, build,
+    view,
+    setView,
+    x,
+    setX,
+    as,
+    setAs,
+    numbers,
+    build,
     busy: now !== undefined && !now.data,
     error: now?.error ?? problem,
     every: view === 'channel' ? (pairs.data?.every ?? 1) : 1,
-  }; // prettier-ignore
+  };
 }

@@ -23,35 +23,65 @@ interface ViewChart {
   palette: Palette;
 }
 
-const find = <T extends { symbol: string }>(all: readonly T[], symbol: string): T | undefined => all.find((a) => a.symbol === symbol); // prettier-ignore
+const find = <T extends { symbol: string }>(all: readonly T[], symbol: string): T | undefined =>
+  all.find((a) => a.symbol === symbol);
 
 /** Each channel as symbols over another channel. */
-export function pairsOption(pairs: PairsReply, x: { symbol: string; name: string; unit: string }, { shown, looks, palette }: ViewChart, size: Size): ChartOption {
+export function pairsOption(
+  pairs: PairsReply,
+  x: { symbol: string; name: string; unit: string },
+  { shown, looks, palette }: ViewChart,
+  size: Size,
+): ChartOption {
   const panes = shown.map(({ channel, series }): Pane => ({
     title: axisTitle(channel),
     weight: 1,
     look: looks[channel.symbol] ?? {},
-    marks: [points({ x: pairs.x, y: find(pairs.series, channel.symbol)?.y ?? [] }, { name: channel.symbol, colour: colourOf(palette, series), series, ground: palette.sheet, size: 4 })],
+    marks: [
+      points(
+        { x: pairs.x, y: find(pairs.series, channel.symbol)?.y ?? [] },
+        { name: channel.symbol, colour: colourOf(palette, series), series, ground: palette.sheet, size: 4 },
+      ),
+    ],
   }));
   return stackOption({ size, palette, panes, x: { title: axisTitle(x), look: looks[x.symbol] ?? {} } });
-} // prettier-ignore
+}
 
 /** Spectra on logarithmic axes; zero frequency has no place there. */
-export function spectrumOption(spectra: SpectrumReply, as: 'amplitude' | 'density', timeUnit: string, { shown, palette }: ViewChart, size: Size): ChartOption {
+export function spectrumOption(
+  spectra: SpectrumReply,
+  as: 'amplitude' | 'density',
+  timeUnit: string,
+  { shown, palette }: ViewChart,
+  size: Size,
+): ChartOption {
   const time = printUnit(timeUnit);
   const panes = shown.map(({ channel, series }): Pane => {
     const { frequency = [], value = [] } = find(spectra, channel.symbol) ?? {};
     const unit = printUnit(channel.unit) || '1';
     const wrapped = /[/·]/.test(unit) ? `(${unit})` : unit;
     return {
-      title: as === 'amplitude' ? `Amplitude of ${channel.name} (${unit})` : `Power density of ${channel.name} (${wrapped}²·${time || '1'})`,
+      title:
+        as === 'amplitude'
+          ? `Amplitude of ${channel.name} (${unit})`
+          : `Power density of ${channel.name} (${wrapped}²·${time || '1'})`,
       weight: 1,
       look: { log: true, digits: 2 },
-      marks: [line({ x: frequency.slice(1), y: value.slice(1) }, { name: channel.symbol, colour: colourOf(palette, series), width: 1.1 })],
+      marks: [
+        line(
+          { x: frequency.slice(1), y: value.slice(1) },
+          { name: channel.symbol, colour: colourOf(palette, series), width: 1.1 },
+        ),
+      ],
     };
   });
-  return stackOption({ size, palette, panes, x: { title: time === 's' ? 'Frequency (Hz)' : `Frequency (1/${time || 'sample'})`, look: { log: true } } });
-} // prettier-ignore
+  return stackOption({
+    size,
+    palette,
+    panes,
+    x: { title: time === 's' ? 'Frequency (Hz)' : `Frequency (1/${time || 'sample'})`, look: { log: true } },
+  });
+}
 
 /** One pane a channel: its values have nothing in common, so each has an x axis of its own only when it is alone. */
 export function histogramOption(histograms: HistogramReply, { shown, palette }: ViewChart, size: Size): ChartOption {
@@ -63,8 +93,18 @@ export function histogramOption(histograms: HistogramReply, { shown, palette }: 
   return stackOption({
     size,
     palette,
-    panes: [{ title: 'Samples in each bin', weight: 1, yRange: [0, 1.08 * Math.max(1, ...counts)], marks: [bars(edges, colourOf(palette, first.series))] }],
-    x: { title: axisTitle(first.channel), range: [edges.low - edges.width, edges.low + edges.width * (counts.length + 1)] },
+    panes: [
+      {
+        title: 'Samples in each bin',
+        weight: 1,
+        yRange: [0, 1.08 * Math.max(1, ...counts)],
+        marks: [bars(edges, colourOf(palette, first.series))],
+      },
+    ],
+    x: {
+      title: axisTitle(first.channel),
+      range: [edges.low - edges.width, edges.low + edges.width * (counts.length + 1)],
+    },
     tooltip: false,
   });
-} // prettier-ignore
+}

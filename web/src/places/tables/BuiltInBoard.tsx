@@ -25,7 +25,9 @@ export function BuiltInBoard({ tools }: { tools: ReactNode }) {
       columns={[
         { key: 'name', title: 'Quantity', width: 230, value: (b) => b.name, cell: (b) => b.name },
         {
-          key: 'arguments', title: 'Try', cell: (b) => (
+          key: 'arguments',
+          title: 'Try',
+          cell: (b) => (
             <span className="tries">
               {b.arguments.map((a, k) => (
                 <Input
@@ -42,11 +44,21 @@ export function BuiltInBoard({ tools }: { tools: ReactNode }) {
         },
         { key: 'value', title: 'Value', numeric: true, cell: (b) => value(b) },
         { key: 'unit', title: 'Unit', value: (b) => b.unit, cell: (b) => <code>{printUnit(b.unit)}</code> },
-        { key: 'symbol', title: 'In formulas', value: (b) => b.symbol, cell: (b) => <code>{`${b.symbol}(${b.arguments.map((a) => a.name.toLowerCase()).join(', ')})`}</code> },
-        { key: 'range', title: 'Holds for', cell: (b) => b.arguments.map((a) => `${formatValue(a.from)} … ${formatValue(a.to)} ${printUnit(a.unit)}`).join('; ') },
+        {
+          key: 'symbol',
+          title: 'In formulas',
+          value: (b) => b.symbol,
+          cell: (b) => <code>{`${b.symbol}(${b.arguments.map((a) => a.name.toLowerCase()).join(', ')})`}</code>,
+        },
+        {
+          key: 'range',
+          title: 'Holds for',
+          cell: (b) =>
+            b.arguments.map((a) => `${formatValue(a.from)} … ${formatValue(a.to)} ${printUnit(a.unit)}`).join('; '),
+        },
         { key: 'stated', title: 'Stated ±', cell: (b) => b.stated },
         { key: 'source', title: 'Source', value: (b) => b.source, cell: (b) => b.source },
       ]}
     />
   );
-} // prettier-ignore
+}

@@ -34,38 +34,52 @@ export function KnotGrid({ shape, cells, titles, odd, height, onChange }: KnotGr
   const [inHand, setInHand] = useState(false);
   const width = columnsOf(shape, cells) + (shape === 'grid' ? 1 : 0);
   const rows = useMemo(
-    () => cells.map((row): Row => Object.fromEntries(Array.from({ length: width }, (_, c) => [keyOf(c), row[c] ?? '']))),
+    () =>
+      cells.map((row): Row => Object.fromEntries(Array.from({ length: width }, (_, c) => [keyOf(c), row[c] ?? '']))),
     [cells, width],
   );
   const marked = useMemo(() => new Set(odd.map(([row, column]) => `${row} ${column}`)), [odd]);
   const columns = useMemo(
     () =>
       Array.from({ length: width }, (_, c): Partial<Column<Row, unknown, string>> => ({
-        ...(keyColumn<Row, string>(keyOf(c), text as Partial<Column<string, unknown, string>>) as Partial<Column<Row, unknown, string>>),
+        ...(keyColumn<Row, string>(keyOf(c), text as Partial<Column<string, unknown, string>>) as Partial<
+          Column<Row, unknown, string>
+        >),
         title: shape === 'grid' ? (c === 0 ? `${titles[0]} ↓` : c === 1 ? `${titles[1]} →` : '') : titles[c],
         minWidth: 84,
         cellClassName: ({ rowIndex }) =>
-          marked.has(`${rowIndex} ${c}`) ? 'knot-odd' : shape === 'grid' && (rowIndex === 0 || c === 0) ? 'knot-axis' : undefined,
+          marked.has(`${rowIndex} ${c}`)
+            ? 'knot-odd'
+            : shape === 'grid' && (rowIndex === 0 || c === 0)
+              ? 'knot-axis'
+              : undefined,
       })),
     [width, shape, titles, marked],
   );
   return (
     <div {...{ [TAKES_KEYS]: inHand }}>
-    <DynamicDataSheetGrid<Row>
-      onActiveCellChange={({ cell }) => setInHand(cell !== null)}
-      className="knots"
-      value={rows}
-      columns={columns}
-      height={height}
-      rowHeight={26}
-      headerRowHeight={28}
-      createRow={() => Object.fromEntries(Array.from({ length: width }, (_, c) => [keyOf(c), '']))}
-      onChange={(next) => onChange(tidied(next.map((row) => Array.from({ length: width }, (_, c) => row[keyOf(c)] ?? '')), shape))}
-      gutterColumn={gutter}
-    />
+      <DynamicDataSheetGrid<Row>
+        onActiveCellChange={({ cell }) => setInHand(cell !== null)}
+        className="knots"
+        value={rows}
+        columns={columns}
+        height={height}
+        rowHeight={26}
+        headerRowHeight={28}
+        createRow={() => Object.fromEntries(Array.from({ length: width }, (_, c) => [keyOf(c), '']))}
+        onChange={(next) =>
+          onChange(
+            tidied(
+              next.map((row) => Array.from({ length: width }, (_, c) => row[keyOf(c)] ?? '')),
+              shape,
+            ),
+          )
+        }
+        gutterColumn={gutter}
+      />
     </div>
   );
-} // prettier-ignore
+}
 
 /** Without columns at the right in which nothing stands. */
 function tidied(cells: string[][], shape: Shape): Cells {

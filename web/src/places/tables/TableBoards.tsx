@@ -61,17 +61,32 @@ function TableList({ tables, inHand, onOpen, tools }: TableBoardsProps & { tools
       columns={[
         { key: 'symbol', title: 'Symbol', value: (t) => t.symbol, cell: (t) => <code>{t.symbol}</code> },
         { key: 'name', title: 'Quantity', value: (t) => t.name, cell: (t) => t.name },
-        { key: 'unit', title: 'Unit', value: (t) => printUnit(t.yUnit), cell: (t) => <code>{printUnit(t.yUnit)}</code> },
+        {
+          key: 'unit',
+          title: 'Unit',
+          value: (t) => printUnit(t.yUnit),
+          cell: (t) => <code>{printUnit(t.yUnit)}</code>,
+        },
         { key: 'x', title: 'Against', value: against, cell: against },
-        { key: 'range', title: 'From – to', numeric: true, cell: (t) => [t.x, ...(t.second ? [t.second.w] : [])].map(range).join('; ') },
+        {
+          key: 'range',
+          title: 'From – to',
+          numeric: true,
+          cell: (t) => [t.x, ...(t.second ? [t.second.w] : [])].map(range).join('; '),
+        },
         { key: 'method', title: 'Between knots', value: between, cell: between },
         { key: 'knots', title: 'Knots', numeric: true, value: (t) => t.y.length, cell: (t) => t.y.length },
         { key: 'where', title: 'Used in', value: usedIn, cell: usedIn },
-        { key: 'source', title: 'Source', value: (t) => t.source, cell: (t) => <span className="clip wide">{t.source}</span> },
+        {
+          key: 'source',
+          title: 'Source',
+          value: (t) => t.source,
+          cell: (t) => <span className="clip wide">{t.source}</span>,
+        },
       ]}
     />
   );
-} // prettier-ignore
+}
 
 const usedIn = ({ isShared }: TableRow): string => (isShared ? 'all campaigns' : 'this campaign');
 const against = ({ xName, xUnit, second }: TableRow): string =>
@@ -112,9 +127,16 @@ function KnotBoard({ draft, understood, onChange, tools }: TableBoardsProps & { 
       </header>
       <div className="knot-room" ref={room}>
         {height > 60 && (
-          <KnotGrid shape={shape} cells={draft.cells} titles={titles} odd={odd} height={height - 36} onChange={(cells) => onChange({ cells })} />
+          <KnotGrid
+            shape={shape}
+            cells={draft.cells}
+            titles={titles}
+            odd={odd}
+            height={height - 36}
+            onChange={(cells) => onChange({ cells })}
+          />
         )}
       </div>
     </section>
   );
-} // prettier-ignore
+}

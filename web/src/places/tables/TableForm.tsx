@@ -40,7 +40,13 @@ export function TableForm({ draft, canBeOwn, onChange }: TableFormProps) {
   return (
     <div className="panel-pad">
       {text('Quantity', 'name')}
-      {text('Symbol', 'symbol', draft.symbol ? `called in formulas as ${draft.symbol}(${shape === 'curve' ? '…' : '…, …'})` : 'the name of the function in formulas')}
+      {text(
+        'Symbol',
+        'symbol',
+        draft.symbol
+          ? `called in formulas as ${draft.symbol}(${shape === 'curve' ? '…' : '…, …'})`
+          : 'the name of the function in formulas',
+      )}
       {text('Unit', 'yUnit')}
       <Field label="Source">
         <Input.TextArea
@@ -61,7 +67,9 @@ export function TableForm({ draft, canBeOwn, onChange }: TableFormProps) {
       </Field>
       {text('Argument', 'xName')}
       {text('Its unit', 'xUnit')}
-      {shape !== 'scattered' && <Method label="Between knots" value={draft.method} onChange={(method) => onChange({ method })} />}
+      {shape !== 'scattered' && (
+        <Method label="Between knots" value={draft.method} onChange={(method) => onChange({ method })} />
+      )}
       <Scale label="Argument counts" value={draft.xScale} onChange={(xScale) => onChange({ xScale })} />
       {shape !== 'curve' && (
         <>
@@ -71,16 +79,27 @@ export function TableForm({ draft, canBeOwn, onChange }: TableFormProps) {
           <Field label="Unit of the second">
             <Input value={second.unit} onChange={(e) => ofSecond({ unit: e.target.value })} />
           </Field>
-          {shape === 'grid' && <Method label="Between its knots" value={second.method} onChange={(method) => ofSecond({ method })} />}
+          {shape === 'grid' && (
+            <Method label="Between its knots" value={second.method} onChange={(method) => ofSecond({ method })} />
+          )}
           <Scale label="The second counts" value={second.scale} onChange={(scale) => ofSecond({ scale })} />
         </>
       )}
       {shape === 'scattered' && <p className="soft">Between the points: flat triangles (Delaunay).</p>}
       <Scale label="Value counts" value={draft.yScale} onChange={(yScale) => onChange({ yScale })} />
       <Field label="Outside">
-        <Select aria-label="Outside" value={draft.outside} options={outsides} onChange={(outside) => onChange({ outside })} />
+        <Select
+          aria-label="Outside"
+          value={draft.outside}
+          options={outsides}
+          onChange={(outside) => onChange({ outside })}
+        />
       </Field>
-      <UncertaintyFields unit={draft.yUnit} value={draft.uncertainty} onChange={(uncertainty) => onChange({ uncertainty })} />
+      <UncertaintyFields
+        unit={draft.yUnit}
+        value={draft.uncertainty}
+        onChange={(uncertainty) => onChange({ uncertainty })}
+      />
       <Field label="Used in" group hint={canBeOwn ? undefined : 'It was made in another campaign.'}>
         <Segmented<boolean>
           size="small"
@@ -95,11 +114,16 @@ export function TableForm({ draft, canBeOwn, onChange }: TableFormProps) {
         />
       </Field>
       <Field label="Notes">
-        <Input.TextArea aria-label="Notes" autoSize value={draft.notes} onChange={(e) => onChange({ notes: e.target.value })} />
+        <Input.TextArea
+          aria-label="Notes"
+          autoSize
+          value={draft.notes}
+          onChange={(e) => onChange({ notes: e.target.value })}
+        />
       </Field>
     </div>
   );
-} // prettier-ignore
+}
 
 interface ChoiceProps<T> {
   label: string;

@@ -24,7 +24,8 @@ export function TableHistory({ campaignId, tableId, onTake }: TableHistoryProps)
       <ul className="plain-list" aria-label="Used by">
         {uses.map((use, i) => (
           <li key={i}>
-            {use.runId === null ? use.where : <Link to={addressOf(campaignId, 'signals', use.runId)}>{use.where}</Link>} <code>{use.what}</code>
+            {use.runId === null ? use.where : <Link to={addressOf(campaignId, 'signals', use.runId)}>{use.where}</Link>}{' '}
+            <code>{use.what}</code>
           </li>
         ))}
       </ul>
@@ -46,4 +47,4 @@ export function TableHistory({ campaignId, tableId, onTake }: TableHistoryProps)
       )}
     </div>
   );
-} // prettier-ignore
+}

@@ -1,5 +1,16 @@
 import type { TableRow } from '@undameter/contract';
-import { convert, formatValue, formatWithUncertainty, lookableTable, parseUnit, printUnit, sameDimension, standardUncertainty, type Lookable, type Unit } from '@undameter/core'; // prettier-ignore
+import {
+  convert,
+  formatValue,
+  formatWithUncertainty,
+  lookableTable,
+  parseUnit,
+  printUnit,
+  sameDimension,
+  standardUncertainty,
+  type Lookable,
+  type Unit,
+} from '@undameter/core';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { Field } from '../../parts/Field';
@@ -20,23 +31,42 @@ export function TableLookUp({ draft, understood, others }: TableLookUpProps) {
   const [x, w, y] = [typedNumber(typed.x), typedNumber(typed.w), typedNumber(typed.y)];
   const input = (label: string, title: string, unit: string, field: 'x' | 'w' | 'y', placeholder: string) => (
     <Field label={`${title} ${unit && `(${printUnit(unit)})`}`}>
-      <Input aria-label={label} value={typed[field]} onChange={(e) => setTyped({ ...typed, [field]: e.target.value })} placeholder={placeholder} />
+      <Input
+        aria-label={label}
+        value={typed[field]}
+        onChange={(e) => setTyped({ ...typed, [field]: e.target.value })}
+        placeholder={placeholder}
+      />
     </Field>
   );
   const isInTwo = draft.shape !== 'curve';
   const given = isInTwo ? [x, w] : [x];
-  const say = (answer: (found: Understood) => string): string => (understood ? answer(understood) : 'when the table can be drawn');
+  const say = (answer: (found: Understood) => string): string =>
+    understood ? answer(understood) : 'when the table can be drawn';
   return (
     <div className="panel-pad look-up" aria-label="Look up" role="group">
       {input('Argument to look up', draft.xName || 'Argument', draft.xUnit, 'x', 'type one value')}
-      {isInTwo && input('Second argument to look up', draft.second.name || 'Second argument', draft.second.unit, 'w', 'and one of this')}
+      {isInTwo &&
+        input(
+          'Second argument to look up',
+          draft.second.name || 'Second argument',
+          draft.second.unit,
+          'w',
+          'and one of this',
+        )}
       <output className="number">{given.every((v) => v !== null) ? say((u) => forwards(given, draft, u)) : ''}</output>
       {x !== null && <OtherAnswers x={x} unit={draft.xUnit} tables={others} />}
       {input('Value to find', draft.name || 'Value', draft.yUnit, 'y', 'or one to find')}
-      <output className="number">{y === null ? '' : say((u) => (isInTwo ? backwardsInTwo(y, { x, w }, draft, u) : backwards(u.curve?.argumentsOf(y) ?? [], draft.xUnit)))}</output>
+      <output className="number">
+        {y === null
+          ? ''
+          : say((u) =>
+              isInTwo ? backwardsInTwo(y, { x, w }, draft, u) : backwards(u.curve?.argumentsOf(y) ?? [], draft.xUnit),
+            )}
+      </output>
     </div>
   );
-} // prettier-ignore
+}
 
 /** What the other tables in one argument say at the same place. */
 function OtherAnswers({ x, unit, tables }: { x: number; unit: string; tables: readonly TableRow[] }) {
@@ -68,22 +98,27 @@ function unitOrNone(text: string): Unit | undefined {
 }
 
 /** A value with its ± and unit; undefined where there is none. */
-function saidOf(lookable: Lookable, at: readonly Float64Array[], { uncertainty, yUnit }: Pick<TableDraft, 'uncertainty' | 'yUnit'>): string | undefined {
+function saidOf(
+  lookable: Lookable,
+  at: readonly Float64Array[],
+  { uncertainty, yUnit }: Pick<TableDraft, 'uncertainty' | 'yUnit'>,
+): string | undefined {
   const { values } = lookable.at(at);
   if (Number.isNaN(values[0])) return undefined;
   const u = uncertainty ? standardUncertainty(values, uncertainty, () => values)[0]! : 0;
   const said = formatWithUncertainty(values[0]!, u);
   return `${u > 0 ? `${said.value} ± ${said.uncertainty}` : formatValue(values[0]!, 6)} ${printUnit(yUnit)}${u > 0 ? ' (k = 1)' : ''}`;
-} // prettier-ignore
+}
 
 function forwards(given: readonly number[], draft: TableDraft, { lookable }: Understood): string {
   const at = given.map((v) => Float64Array.of(v));
   const said = saidOf(lookable, at, draft);
   if (said === undefined) return 'outside the table: missing';
   const { outside } = lookable.at(at);
-  const beyond = outside.length === 0 ? '' : draft.outside === 'hold' ? ', held beyond the end' : ', extended beyond the end';
+  const beyond =
+    outside.length === 0 ? '' : draft.outside === 'hold' ? ', held beyond the end' : ', extended beyond the end';
   return `${draft.symbol || 'y'} = ${said}${beyond}`;
-} // prettier-ignore
+}
 
 function backwards(found: readonly number[], unit: string): string {
   if (found.length === 0) return 'the table never takes that value';
@@ -92,11 +127,18 @@ function backwards(found: readonly number[], unit: string): string {
 }
 
 /** Either argument, with the other one as it is typed above. */
-function backwardsInTwo(y: number, { x, w }: { x: number | null; w: number | null }, draft: TableDraft, { surface }: Understood): string {
+function backwardsInTwo(
+  y: number,
+  { x, w }: { x: number | null; w: number | null },
+  draft: TableDraft,
+  { surface }: Understood,
+): string {
   if (!surface || (x === null && w === null)) return 'type one of the arguments as well';
   const of = (name: string, unit: string, found: readonly number[]): string => `${name}: ${backwards(found, unit)}`;
   return [
     ...(w === null ? [] : [of(draft.xName || 'Argument', draft.xUnit, surface.argumentsOf(y, { w }))]),
-    ...(x === null ? [] : [of(draft.second.name || 'Second argument', draft.second.unit, surface.argumentsOf(y, { x }))]),
+    ...(x === null
+      ? []
+      : [of(draft.second.name || 'Second argument', draft.second.unit, surface.argumentsOf(y, { x }))]),
   ].join('; ');
-} // prettier-ignore
+}

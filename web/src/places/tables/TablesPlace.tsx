@@ -77,8 +77,14 @@ function TableInHand({ campaign, row, tables, onOpen, onNew }: TableInHandProps)
       context={<span className="soft">{draft.source || 'source still to be given'}</span>}
       heading={
         <>
-          <b>{draft.symbol ? `${draft.symbol}(${[draft.xName || 'x', ...(draft.shape === 'curve' ? [] : [draft.second.name || 'w'])].join(', ')})` : 'Knots'}</b>
-          <span className="soft told" title={errorInWords(understood, draft)}>{errorInWords(understood, draft)}</span>
+          <b>
+            {draft.symbol
+              ? `${draft.symbol}(${[draft.xName || 'x', ...(draft.shape === 'curve' ? [] : [draft.second.name || 'w'])].join(', ')})`
+              : 'Knots'}
+          </b>
+          <span className="soft told" title={errorInWords(understood, draft)}>
+            {errorInWords(understood, draft)}
+          </span>
           {draft.shape !== 'curve' && (
             <Segmented<SurfaceView>
               size="small"
@@ -92,10 +98,18 @@ function TableInHand({ campaign, row, tables, onOpen, onNew }: TableInHandProps)
               ]}
             />
           )}
-          <Checkbox disabled={isMap || draft.shape === 'scattered'} checked={drawn.others} onChange={(e) => setDrawn({ ...drawn, others: e.target.checked })}>
+          <Checkbox
+            disabled={isMap || draft.shape === 'scattered'}
+            checked={drawn.others}
+            onChange={(e) => setDrawn({ ...drawn, others: e.target.checked })}
+          >
             other methods
           </Checkbox>
-          <Checkbox disabled={isMap} checked={drawn.rate} onChange={(e) => setDrawn({ ...drawn, rate: e.target.checked })}>
+          <Checkbox
+            disabled={isMap}
+            checked={drawn.rate}
+            onChange={(e) => setDrawn({ ...drawn, rate: e.target.checked })}
+          >
             slope
           </Checkbox>
           {draft.shape === 'curve' && (
@@ -107,7 +121,19 @@ function TableInHand({ campaign, row, tables, onOpen, onNew }: TableInHandProps)
       }
       chart={<Chart label={`${draft.name} against ${draft.xName}`} build={build} />}
       boardHeight={230}
-      board={<TableBoards view={board} onView={setBoard} tables={tables} inHand={row?.id ?? null} draft={draft} understood={understood} onOpen={onOpen} onNew={onNew} onChange={change} />}
+      board={
+        <TableBoards
+          view={board}
+          onView={setBoard}
+          tables={tables}
+          inHand={row?.id ?? null}
+          draft={draft}
+          understood={understood}
+          onOpen={onOpen}
+          onNew={onNew}
+          onChange={change}
+        />
+      }
       panel={
         <>
           <header className="panel-head">
@@ -127,7 +153,10 @@ function TableInHand({ campaign, row, tables, onOpen, onNew }: TableInHandProps)
             <KeepButtons keeping={keeping} onSave={trySave} deletable={row !== undefined} problem={problem} />
             {row && (
               <div className="buttons">
-                <button className="quiet" onClick={() => download(`${fileName(row.name)}.table.json`, asJson(bodyOfRow(row)))}>
+                <button
+                  className="quiet"
+                  onClick={() => download(`${fileName(row.name)}.table.json`, asJson(bodyOfRow(row)))}
+                >
                   Export as JSON
                 </button>
                 <button className="quiet" onClick={() => download(`${fileName(row.name)}.csv`, asCsv(row))}>
@@ -141,7 +170,7 @@ function TableInHand({ campaign, row, tables, onOpen, onNew }: TableInHandProps)
       }
     />
   );
-} // prettier-ignore
+}
 
 /** How far the table can be trusted between its knots. */
 function errorInWords(understood: Understood | undefined, { shape, yUnit }: TableDraft): string {

@@ -69,17 +69,29 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
         </Upload>
       </div>
       <Sentence error={problem === null ? read.error : { message: problem }} />
-      {found && found.columns.length < 2 && <p className="doubt">There are fewer than two columns of numbers; a table needs two.</p>}
+      {found && found.columns.length < 2 && (
+        <p className="doubt">There are fewer than two columns of numbers; a table needs two.</p>
+      )}
       {found && found.columns.length > 2 && (
         <div className="column-pair">
-          <Select aria-label="Column of the argument" value={taken.x} options={options} onChange={(x) => take(found, { ...taken, x })} />
+          <Select
+            aria-label="Column of the argument"
+            value={taken.x}
+            options={options}
+            onChange={(x) => take(found, { ...taken, x })}
+          />
           <Select
             aria-label="Column of the second argument"
             value={taken.w ?? -1}
             options={[{ value: -1, label: 'no second argument' }, ...options]}
             onChange={(w) => take(found, { ...taken, w: w === -1 ? null : w })}
           />
-          <Select aria-label="Column of the value" value={taken.y} options={options} onChange={(y) => take(found, { ...taken, y })} />
+          <Select
+            aria-label="Column of the value"
+            value={taken.y}
+            options={options}
+            onChange={(y) => take(found, { ...taken, y })}
+          />
         </div>
       )}
       {found?.doubts.map((d) => (
@@ -89,4 +101,4 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
       ))}
     </div>
   );
-} // prettier-ignore
+}

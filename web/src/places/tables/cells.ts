@@ -42,13 +42,20 @@ function listKnots(shape: Shape, cells: Cells): TypedKnots {
     .filter((row): row is { at: number; values: number[] } => row.values.every((v) => v !== null));
   if (shape === 'curve') rows.sort((a, b) => a.values[0]! - b.values[0]!);
   const column = (c: number): number[] => rows.map((row) => row.values[c]!);
-  return { x: column(0), w: shape === 'scattered' ? column(1) : [], y: column(last), places: rows.map(({ at }) => [at, last]) };
-} // prettier-ignore
+  return {
+    x: column(0),
+    w: shape === 'scattered' ? column(1) : [],
+    y: column(last),
+    places: rows.map(({ at }) => [at, last]),
+  };
+}
 
 function gridKnots(cells: Cells): TypedKnots {
   const byValue = (a: { value: number }, b: { value: number }): number => a.value - b.value;
   const numbers = (texts: readonly (string | undefined)[]) =>
-    texts.flatMap((text, at) => (typedNumber(text) === null || at === 0 ? [] : [{ at, value: typedNumber(text)! }])).sort(byValue);
+    texts
+      .flatMap((text, at) => (typedNumber(text) === null || at === 0 ? [] : [{ at, value: typedNumber(text)! }]))
+      .sort(byValue);
   const across = numbers(cells[0] ?? []);
   const isWhole = (row: number): boolean => across.every(({ at }) => typedNumber(cells[row]![at]) !== null);
   const down = numbers(cells.map((row) => row[0])).filter(({ at }) => isWhole(at));
@@ -59,7 +66,7 @@ function gridKnots(cells: Cells): TypedKnots {
     y: places.map(([row, column]) => typedNumber(cells[row]![column])!),
     places,
   };
-} // prettier-ignore
+}
 
 /** Numbers as cells of a shape: the way back from `knotsOf`. */
 export function cellsOf(shape: Shape, { x, w, y }: Omit<TypedKnots, 'places'>): Cells {
@@ -75,25 +82,30 @@ export function reshaped(from: Shape, to: Shape, cells: Cells): Cells {
   const filled = cells.slice(firstRow(from)).filter((row) => row.some((text) => text.trim() !== ''));
   if (filled.length === 0) return emptyCells(to);
   const cell = (row: readonly string[], c: number): string => row[c] ?? '';
-  if (from === 'curve') return to === 'grid' ? [['', ''], ...filled] : filled.map((row) => [cell(row, 0), '', cell(row, 1)]);
+  if (from === 'curve')
+    return to === 'grid' ? [['', ''], ...filled] : filled.map((row) => [cell(row, 0), '', cell(row, 1)]);
   if (from === 'scattered') return to === 'grid' ? asGrid(filled) : filled.map((row) => [cell(row, 0), cell(row, 2)]);
   const across = (cells[0] ?? []).slice(1);
   if (to === 'curve') return filled.map((row) => [cell(row, 0), cell(row, 1)]);
-  return filled.flatMap((row) => across.map((w, j) => [cell(row, 0), w, cell(row, j + 1)])).filter((row) => row[2]!.trim() !== '');
-} // prettier-ignore
+  return filled
+    .flatMap((row) => across.map((w, j) => [cell(row, 0), w, cell(row, j + 1)]))
+    .filter((row) => row[2]!.trim() !== '');
+}
 
 /** Rows of x, w, y as a grid: a cell that no row names stays empty. */
 function asGrid(rows: Cells): Cells {
-  const unlike = (c: number): string[] => [...new Set(rows.map((row) => (row[c] ?? '').trim()))].filter((text) => text !== '');
+  const unlike = (c: number): string[] =>
+    [...new Set(rows.map((row) => (row[c] ?? '').trim()))].filter((text) => text !== '');
   const [down, across] = [unlike(0), unlike(1)];
   const at = new Map(rows.map((row) => [`${row[0]?.trim()} ${row[1]?.trim()}`, row[2] ?? '']));
   return [['', ...across], ...down.map((x) => [x, ...across.map((w) => at.get(`${x} ${w}`) ?? '')])];
-} // prettier-ignore
+}
 
 /** The first cell that has to be mended before the table can be saved. */
 export function firstProblem(shape: Shape, cells: Cells): string | undefined {
   const first = firstRow(shape);
-  const across = shape === 'grid' ? usedColumns(cells) : Array.from({ length: columnsOf(shape, cells) - 1 }, (_, k) => k + 1);
+  const across =
+    shape === 'grid' ? usedColumns(cells) : Array.from({ length: columnsOf(shape, cells) - 1 }, (_, k) => k + 1);
   for (const column of shape === 'grid' ? across : [])
     if (typedNumber(cells[0]?.[column]) === null)
       return `Column ${column + 1} has no number for the second argument in row 1 ("${cells[0]?.[column] ?? ''}"). Fill it in or empty the column.`;
@@ -104,7 +116,7 @@ export function firstProblem(shape: Shape, cells: Cells): string | undefined {
         return `Row ${row + 1}, column ${column + 1} reads "${texts[column] ?? ''}": a number is needed. Fill it in or empty the row.`;
   }
   return undefined;
-} // prettier-ignore
+}
 
 const usedColumns = (cells: Cells): number[] =>
   Array.from({ length: columnsOf('grid', cells) - 1 }, (_, k) => k + 1).filter((column) =>

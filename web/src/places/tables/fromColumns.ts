@@ -22,7 +22,10 @@ export function fromColumns(columns: readonly Column[], { x, w, y }: Taken): Par
   if (!a || !value) return undefined;
   const across = columns.slice(1);
   if (w === null && across.length > 1 && across.every((c) => typedNumber(c.name) !== null)) {
-    const cells: Cells = [['', ...across.map((c) => c.name)], ...a.values.map((v, i) => [cell(v), ...across.map((c) => cell(c.values[i]))])]; // prettier-ignore
+    const cells: Cells = [
+      ['', ...across.map((c) => c.name)],
+      ...a.values.map((v, i) => [cell(v), ...across.map((c) => cell(c.values[i]))]),
+    ];
     return { shape: 'grid', xName: a.name, xUnit: a.unit, yUnit: across[0]!.unit, cells };
   }
   const head = { xName: a.name, xUnit: a.unit, name: value.name, yUnit: value.unit };
@@ -31,7 +34,12 @@ export function fromColumns(columns: readonly Column[], { x, w, y }: Taken): Par
   const cells = a.values.map((v, i) => [cell(v), cell(b.values[i]), cell(value.values[i])]);
   const second = { name: b.name, unit: b.unit, method: 'linear', scale: 'plain' as const };
   const isGrid = unlike(a.values) * unlike(b.values) === cells.length;
-  return { ...head, second, shape: isGrid ? 'grid' : 'scattered', cells: isGrid ? reshaped('scattered', 'grid', cells) : cells }; // prettier-ignore
+  return {
+    ...head,
+    second,
+    shape: isGrid ? 'grid' : 'scattered',
+    cells: isGrid ? reshaped('scattered', 'grid', cells) : cells,
+  };
 }
 
 const unlike = (values: readonly (number | null)[]): number => new Set(values).size;

@@ -28,15 +28,21 @@ const AT_ONCE = 12;
 export async function columnsFrom(source: KnotSource): Promise<KnotColumns> {
   switch (source.kind) {
     case 'file': {
-      const { columns, doubts } = await ask<TableFileReply>(withFile('/table-files', source.file), { body: source.file });
+      const { columns, doubts } = await ask<TableFileReply>(withFile('/table-files', source.file), {
+        body: source.file,
+      });
       return { columns, doubts, source: undefined };
     }
     case 'channels':
       return channelsOf(source.runId, source.name);
     case 'points': {
-      const { channels, points } = await ask<PointsReply>(`/runs/${source.runId}/operating-points`, { body: { conditionIds: [], symbols: [] } });
+      const { channels, points } = await ask<PointsReply>(`/runs/${source.runId}/operating-points`, {
+        body: { conditionIds: [], symbols: [] },
+      });
       const columns = channels.map(({ symbol, name, unit }) => ({
-        name, unit, values: points.map((p) => p.values.find((v) => v.symbol === symbol)?.mean ?? null),
+        name,
+        unit,
+        values: points.map((p) => p.values.find((v) => v.symbol === symbol)?.mean ?? null),
       }));
       return { columns, doubts: [], source: `Operating points of "${source.name}"` };
     }
@@ -44,12 +50,15 @@ export async function columnsFrom(source: KnotSource): Promise<KnotColumns> {
       const { x, y, model, series } = await ask<FitReply>(`/fits/${source.fitId}/result`);
       const columns = series.flatMap((s) => {
         const of = series.length > 1 ? `, ${s.name}` : '';
-        return [{ name: x.name + of, unit: x.unit, values: s.curve.x }, { name: y.name + of, unit: y.unit, values: s.curve.y }];
+        return [
+          { name: x.name + of, unit: x.unit, values: s.curve.x },
+          { name: y.name + of, unit: y.unit, values: s.curve.y },
+        ];
       });
       return { columns, doubts: [], source: `Fit "${source.name}", ${model}` };
     }
   }
-} // prettier-ignore
+}
 
 /** The kept samples of a run after its procedure; of very many, one of every so many. */
 async function channelsOf(runId: number, name: string): Promise<KnotColumns> {
@@ -66,19 +75,33 @@ async function channelsOf(runId: number, name: string): Promise<KnotColumns> {
     every = reply.every;
     columns.push(...some.map((c, i) => ({ name: c.name, unit: c.unit, values: reply.series[i]!.y })));
   }
-  const doubts = every > 1 ? [`One of every ${every} kept samples is taken. Operating points or a fit make a better table of so many.`] : [];
+  const doubts =
+    every > 1
+      ? [`One of every ${every} kept samples is taken. Operating points or a fit make a better table of so many.`]
+      : [];
   return { columns, doubts, source: `Channels of "${name}"` };
-} // prettier-ignore
+}
 
 /** What a campaign offers, in groups. */
 export function knotSources(campaign: CampaignReply, fits: readonly FitRow[]) {
   const ofRuns = (kind: 'channels' | 'points', label: string) => ({
     label,
-    options: campaign.runRows.map((r) => ({ value: `${kind} ${r.id}`, label: r.name, source: { kind, runId: r.id, name: r.name } as KnotSource })),
+    options: campaign.runRows.map((r) => ({
+      value: `${kind} ${r.id}`,
+      label: r.name,
+      source: { kind, runId: r.id, name: r.name } as KnotSource,
+    })),
   });
   return [
     ofRuns('points', 'operating points of'),
     ofRuns('channels', 'channels of'),
-    { label: 'the curve of a fit', options: fits.map((f) => ({ value: `fit ${f.id}`, label: f.name, source: { kind: 'fit', fitId: f.id, name: f.name } as KnotSource })) },
+    {
+      label: 'the curve of a fit',
+      options: fits.map((f) => ({
+        value: `fit ${f.id}`,
+        label: f.name,
+        source: { kind: 'fit', fitId: f.id, name: f.name } as KnotSource,
+      })),
+    },
   ].filter((group) => group.options.length > 0);
-} // prettier-ignore
+}

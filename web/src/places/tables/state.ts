@@ -81,19 +81,28 @@ export function understand(draft: TableDraft): Understood | { problem: string | 
     needUnlike(table);
     const [curve, surface] = isInTwo(table) ? [undefined, surfaceOf(table)] : [interpolatorOf(table), undefined];
     const doubts = judgeTable(table);
-    const isUnsorted = places.some(([row, column], k) => k > 0 && row === places[k - 1]![0] ? column < places[k - 1]![1] : row < (places[k - 1]?.[0] ?? 0));
+    const isUnsorted = places.some(([row, column], k) =>
+      k > 0 && row === places[k - 1]![0] ? column < places[k - 1]![1] : row < (places[k - 1]?.[0] ?? 0),
+    );
     if (isUnsorted)
-      doubts.push({ kind: 'order', knot: null, sentence: 'The rows are not in rising order of the argument; they are sorted when the table is saved.' });
+      doubts.push({
+        kind: 'order',
+        knot: null,
+        sentence: 'The rows are not in rising order of the argument; they are sorted when the table is saved.',
+      });
     return { table, lookable: lookableTable(table), curve, surface, places, doubts, error: leaveOneOut(table) };
   } catch (error) {
     if (!(error instanceof AppError)) throw error;
     return { problem: error.message };
   }
-} // prettier-ignore
+}
 
-function tableOf({ shape, second, cells: _, ...head }: TableDraft, { x, w, y }: { x: number[]; w: number[]; y: number[] }): TableBody {
+function tableOf(
+  { shape, second, cells: _, ...head }: TableDraft,
+  { x, w, y }: { x: number[]; w: number[]; y: number[] },
+): TableBody {
   return { ...head, x, y, second: shape === 'curve' ? null : { ...second, w, isScattered: shape === 'scattered' } };
-} // prettier-ignore
+}
 
 /** No place twice. @throws {AppError} TABLE_KNOT_REPEATED */
 function needUnlike(table: PropertyTable): void {
@@ -116,6 +125,7 @@ export function bodyOf(draft: TableDraft): { body: TableBody } | { problem: stri
   if (missing.length > 0) return { problem: `The table still needs ${missing.join(', ')}.` };
   const { x, w, y } = knotsOf(draft.shape, draft.cells);
   if (x.length < 2) return { problem: `A table needs at least two knots; this one has ${x.length}.` };
-  if (draft.shape === 'grid' && w.length < 2) return { problem: `A grid needs at least two columns of values; this one has ${w.length}.` };
+  if (draft.shape === 'grid' && w.length < 2)
+    return { problem: `A grid needs at least two columns of values; this one has ${w.length}.` };
   return { body: tableOf(draft, { x, w, y }) };
-} // prettier-ignore
+}

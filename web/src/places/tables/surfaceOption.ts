@@ -48,10 +48,21 @@ function familyOption({ draft, understood, drawn, palette, size }: SurfaceDrawin
   };
   const points = (y: Float64Array) => ({ x: Array.from(x), y: Array.from(y, (v) => (Number.isFinite(v) ? v : null)) });
   // Steps would cover the curves that they are to be compared with.
-  const others = drawn.others && !table.second.isScattered ? interpolationMethods.filter((m) => !m.isStep && m.kind !== (over === 'x' ? table.method : table.second.method)) : [];
+  const others =
+    drawn.others && !table.second.isScattered
+      ? interpolationMethods.filter((m) => !m.isStep && m.kind !== (over === 'x' ? table.method : table.second.method))
+      : [];
   const faint = others.flatMap((m) => {
-    const other = surfaceOf(over === 'x' ? { ...table, method: m.kind } : { ...table, second: { ...table.second, method: m.kind } });
-    return levels.map((level) => line(points(other.at(columns(level)[0]!, columns(level)[1]!).values), { name: '', colour: palette.faint, width: 0.7 }));
+    const other = surfaceOf(
+      over === 'x' ? { ...table, method: m.kind } : { ...table, second: { ...table.second, method: m.kind } },
+    );
+    return levels.map((level) =>
+      line(points(other.at(columns(level)[0]!, columns(level)[1]!).values), {
+        name: '',
+        colour: palette.faint,
+        width: 0.7,
+      }),
+    );
   });
   const curves = levels.flatMap((level, i) => {
     const { values, outside } = lookable.at(columns(level));
@@ -59,20 +70,58 @@ function familyOption({ draft, understood, drawn, palette, size }: SurfaceDrawin
     for (const k of outside) inside[k] = NaN;
     const label = `${formatValue(level, 4)} ${printUnit(across.unit)}`;
     const drawn = line(points(inside), { name: label, colour: colours[i]!, width: 1.5, endLabel: label });
-    return outside.length === 0 ? [drawn] : [line(points(values), { name: '', colour: palette.doubt, width: 1 }), drawn];
+    return outside.length === 0
+      ? [drawn]
+      : [line(points(values), { name: '', colour: palette.doubt, width: 1 }), drawn];
   });
   const at = levels.map((level, i) => {
-    const own = table.y.map((y, k) => ({ y, at: argumentsAt(table, k) })).filter((k) => k.at[over === 'x' ? 1 : 0] === level);
-    return knots({ x: own.map((k) => k.at[over === 'x' ? 0 : 1]!), y: own.map((k) => k.y) }, { name: '', colour: colours[i]!, size: 5 });
+    const own = table.y
+      .map((y, k) => ({ y, at: argumentsAt(table, k) }))
+      .filter((k) => k.at[over === 'x' ? 1 : 0] === level);
+    return knots(
+      { x: own.map((k) => k.at[over === 'x' ? 0 : 1]!), y: own.map((k) => k.y) },
+      { name: '', colour: colours[i]!, size: 5 },
+    );
   });
-  const odd = likelyWrong(understood).map((k) => ({ y: table.y[k]!, at: argumentsAt(table, k)[over === 'x' ? 0 : 1]! }));
-  const scale: Partial<Pane> = table.yScale === 'log' ? { look: { log: true }, yRange: [Math.min(...table.y) / 1.15, Math.max(...table.y) * 1.15] } : {};
+  const odd = likelyWrong(understood).map((k) => ({
+    y: table.y[k]!,
+    at: argumentsAt(table, k)[over === 'x' ? 0 : 1]!,
+  }));
+  const scale: Partial<Pane> =
+    table.yScale === 'log'
+      ? { look: { log: true }, yRange: [Math.min(...table.y) / 1.15, Math.max(...table.y) * 1.15] }
+      : {};
   const title = axisTitle({ name: draft.name || 'Value', symbol: draft.symbol, unit: draft.yUnit });
-  const panes: Pane[] = [{ title, weight: 2, ...scale, marks: [...faint, ...curves, ...at, knots({ x: odd.map((o) => o.at), y: odd.map((o) => o.y) }, { name: 'a typing error?', colour: palette.doubt, size: 10 })] }];
+  const panes: Pane[] = [
+    {
+      title,
+      weight: 2,
+      ...scale,
+      marks: [
+        ...faint,
+        ...curves,
+        ...at,
+        knots(
+          { x: odd.map((o) => o.at), y: odd.map((o) => o.y) },
+          { name: 'a typing error?', colour: palette.doubt, size: 10 },
+        ),
+      ],
+    },
+  ];
   if (drawn.rate)
-    panes.push({ title: axisTitle({ name: `its slope over ${along.name}`, unit: slopeUnit(draft.yUnit, along.unit) }), weight: 1, marks: levels.map((level, i) => line(points(lookable.slopes(columns(level), over === 'x' ? 0 : 1)), { name: `${formatValue(level, 4)} ${printUnit(across.unit)}`, colour: colours[i]!, width: 1.1 })) });
+    panes.push({
+      title: axisTitle({ name: `its slope over ${along.name}`, unit: slopeUnit(draft.yUnit, along.unit) }),
+      weight: 1,
+      marks: levels.map((level, i) =>
+        line(points(lookable.slopes(columns(level), over === 'x' ? 0 : 1)), {
+          name: `${formatValue(level, 4)} ${printUnit(across.unit)}`,
+          colour: colours[i]!,
+          width: 1.1,
+        }),
+      ),
+    });
   return stackOption({ size, palette, panes, x: { title: axisTitle(along) } });
-} // prettier-ignore
+}
 
 function mapOption({ draft, understood, palette, size }: SurfaceDrawing) {
   const { lookable, table } = understood;
@@ -89,19 +138,35 @@ function mapOption({ draft, understood, palette, size }: SurfaceDrawing) {
   ];
   const areas = contours().size([columns, rows]).thresholds(levels)(Array.from(values));
   const regions = areas.map(({ value, coordinates }) =>
-    region(coordinates.map((polygon) => polygon.map((ring) => ring.map(place))), { colour: palette.series[0]!, label: formatValue(value, 3), ink: palette.ink }));
+    region(
+      coordinates.map((polygon) => polygon.map((ring) => ring.map(place))),
+      { colour: palette.series[0]!, label: formatValue(value, 3), ink: palette.ink },
+    ),
+  );
   const all = table.y.map((_, k) => argumentsAt(table, k));
   const odd = likelyWrong(understood).map((k) => all[k]!);
-  const dots = (at: number[][], look: { name: string; colour: string; size: number }) => knots({ x: at.map((a) => a[0]!), y: at.map((a) => a[1]!) }, look);
+  const dots = (at: number[][], look: { name: string; colour: string; size: number }) =>
+    knots({ x: at.map((a) => a[0]!), y: at.map((a) => a[1]!) }, look);
   const range = (a: { low: number; high: number }) => [a.low, a.high] as const;
   return stackOption({
     size,
     palette,
     tooltip: false,
-    panes: [{ title: `${axisTitle({ name: draft.name || 'Value', unit: draft.yUnit })}: lines of one value over ${axisTitle(across)}`, weight: 1, yRange: range(across), marks: [...regions, dots(all, { name: 'knots', colour: palette.soft, size: 4 }), dots(odd, { name: 'a typing error?', colour: palette.doubt, size: 10 })] }],
+    panes: [
+      {
+        title: `${axisTitle({ name: draft.name || 'Value', unit: draft.yUnit })}: lines of one value over ${axisTitle(across)}`,
+        weight: 1,
+        yRange: range(across),
+        marks: [
+          ...regions,
+          dots(all, { name: 'knots', colour: palette.soft, size: 4 }),
+          dots(odd, { name: 'a typing error?', colour: palette.doubt, size: 10 }),
+        ],
+      },
+    ],
     x: { title: axisTitle(along), range: range(along) },
   });
-} // prettier-ignore
+}
 
 interface Axis {
   name: string;
@@ -111,12 +176,22 @@ interface Axis {
   high: number;
 }
 
-function argumentsOf({ xName, xUnit, second }: TableDraft, { table }: Understood, over: 'x' | 'w'): { along: Axis; across: Axis } {
-  const axis = (name: string, unit: string, at: number[]): Axis => ({ name, unit, knots: at, low: Math.min(...at), high: Math.max(...at) });
+function argumentsOf(
+  { xName, xUnit, second }: TableDraft,
+  { table }: Understood,
+  over: 'x' | 'w',
+): { along: Axis; across: Axis } {
+  const axis = (name: string, unit: string, at: number[]): Axis => ({
+    name,
+    unit,
+    knots: at,
+    low: Math.min(...at),
+    high: Math.max(...at),
+  });
   const x = axis(xName || 'Argument', xUnit, table.x);
   const w = axis(second.name || 'Second argument', second.unit, table.second?.w ?? []);
   return over === 'x' ? { along: x, across: w } : { along: w, across: x };
-} // prettier-ignore
+}
 
 /** At which values of the other argument a curve is drawn. */
 function levelsOf(at: readonly number[], isScattered: boolean): number[] {
@@ -139,9 +214,12 @@ const evenly = (from: number, to: number, parts: number): Float64Array =>
 /** Values for the lines of a map: even steps, or even ratios of a logarithmic value. */
 function valueLevels(values: Float64Array, isLog: boolean): number[] {
   const present = values.filter((v) => v === v);
-  const [low, high] = [present.reduce((a, b) => Math.min(a, b), Infinity), present.reduce((a, b) => Math.max(a, b), -Infinity)];
+  const [low, high] = [
+    present.reduce((a, b) => Math.min(a, b), Infinity),
+    present.reduce((a, b) => Math.max(a, b), -Infinity),
+  ];
   return Array.from({ length: LEVELS }, (_, k) => {
     const share = (k + 0.5) / LEVELS;
     return isLog && low > 0 ? low * (high / low) ** share : low + (high - low) * share;
   });
-} // prettier-ignore
+}

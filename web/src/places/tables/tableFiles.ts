@@ -19,7 +19,7 @@ export function asCsv({ name, xName, xUnit, yUnit, source, x, y, second }: Table
   const across = `Across: ${second.name}${second.unit ? ` (${second.unit})` : ''}. Values: ${name}${yUnit ? ` (${yUnit})` : ''}`;
   const columns = w.map((at, j) => ({ title: String(at), value: (k: number) => y[k * w.length + j]! }));
   return about + toCsv<string>([{ title: across, value: () => null }], []) + toCsv<number>([first, ...columns], rows);
-} // prettier-ignore
+}
 
 const isColumn = (v: unknown): v is number[] => Array.isArray(v) && v.every((n) => typeof n === 'number');
 
