@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
@@ -19,38 +20,53 @@ const knows = {
 };
 const workspaces = Object.keys(knows);
 
-const oneWay = workspaces.map((workspace) => {
+/** What of ours a workspace must not know. */
+function beyond(workspace) {
   const forbidden = workspaces.filter((other) => other !== workspace && !knows[workspace].includes(other));
   return {
-    files: [`${workspace}/**/*.{ts,tsx}`],
-    ignores: ['**/*.test.ts'],
-    rules: {
-      'no-restricted-imports': [
-        'error',
+    group: forbidden.flatMap((other) => [`@undameter/${other}`, `@undameter/${other}/*`, `**/${other}/src/**`]),
+    message: `${workspace} may know ${knows[workspace].join(', ') || 'none of our other workspaces'}.`,
+  };
+}
+
+const noInputOrOutput = {
+  group: ['node:*', 'react', 'react-dom', 'fastify', 'antd', 'echarts'],
+  message: 'core has no I/O and no interface.',
+};
+
+const restricted = (files, patterns, ignores = []) => ({
+  files,
+  ignores: ['**/*.test.ts', ...ignores],
+  rules: { 'no-restricted-imports': ['error', { patterns }] },
+});
+
+const oneWay = workspaces.map((workspace) =>
+  restricted([`${workspace}/**/*.{ts,tsx}`], [beyond(workspace), ...(workspace === 'core' ? [noInputOrOutput] : [])]),
+);
+
+/** Within the web only the routing knows the places, and no place knows another: what two share has a room below them. */
+const places = readdirSync(new URL('web/src/places', import.meta.url), { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map((entry) => entry.name);
+const placesApart = [
+  restricted(
+    ['web/src/**/*.{ts,tsx}'],
+    [beyond('web'), { group: ['**/places/**'], message: 'Only the routing knows the places.' }],
+    ['web/src/routing/**', 'web/src/places/**'],
+  ),
+  ...places.map((place) =>
+    restricted(
+      [`web/src/places/${place}/**/*.{ts,tsx}`],
+      [
+        beyond('web'),
         {
-          patterns: [
-            {
-              group: forbidden.flatMap((other) => [
-                `@undameter/${other}`,
-                `@undameter/${other}/*`,
-                `**/${other}/src/**`,
-              ]),
-              message: `${workspace} may know ${knows[workspace].join(', ') || 'none of our other workspaces'}.`,
-            },
-            ...(workspace === 'core'
-              ? [
-                  {
-                    group: ['node:*', 'react', 'react-dom', 'fastify', 'antd', 'echarts'],
-                    message: 'core has no I/O and no interface.',
-                  },
-                ]
-              : []),
-          ],
+          regex: `^(\\.\\./)+(${places.filter((other) => other !== place).join('|')})/`,
+          message: 'Places do not know each other: what two share goes into a room below them.',
         },
       ],
-    },
-  };
-});
+    ),
+  ),
+];
 
 export default tseslint.config(
   { ignores: ['**/dist/', '**/node_modules/', 'data/', 'e2e/test-results/'] },
@@ -81,4 +97,5 @@ export default tseslint.config(
     ...reactHooks.configs.flat.recommended,
   },
   ...oneWay,
+  ...placesApart,
 );

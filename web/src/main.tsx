@@ -8,7 +8,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { CommandProvider } from './app/commands';
-import { Pages } from './app/Pages';
+import { Pages } from './routing/Pages';
 import { client } from './data/client';
 import { ThemeProvider } from './theme/ThemeProvider';
 

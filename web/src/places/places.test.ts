@@ -1,6 +1,6 @@
 /** The places' states and what they draw, as plain functions. */
 import { parsedCuts, toggledCut } from './intake/parsedCuts';
-import { scaledTo } from './join/chartOption';
+import { scaledTo } from './intake/join/chartOption';
 import { describe, expect, test } from '@jest/globals';
 import type { BenchReply, SeriesReply, TableBody, TableRow, UploadReply } from '@undameter/contract';
 import { recognise, type Step } from '@undameter/core';
@@ -12,7 +12,8 @@ import { mended, newFit, withState } from './models/draft';
 import { nudged, rangeWithin } from './models/nudge';
 import { rangeOf, signalsOption } from './signals/chartOption';
 import { nearestOf } from './signals/nearestSample';
-import { nothingInHand, panned, signals, withDraft, zoomed } from './signals/state';
+import { panned, zoomed } from '../chart/window';
+import { nothingInHand, signals, withDraft } from './signals/state';
 import { channelsBefore, mostUsed, rangeOfDraft, REMOVED, trialOf } from './signals/trial';
 import { knotsOf, reshaped, typedNumber } from './tables/cells';
 import { fromColumns } from './tables/fromColumns';

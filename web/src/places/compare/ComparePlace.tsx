@@ -17,7 +17,7 @@ import { KeepButtons } from '../../parts/KeepButtons';
 import { Picker } from '../../parts/Picker';
 import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
-import { compareOption, differenceViews, type DifferenceView } from './chartOption';
+import { compareOption, differenceViews, type DifferenceView } from '../../chart/compareOption';
 import { ComparisonForm } from './ComparisonForm';
 import { DifferenceBoard, rowsOf } from './DifferenceBoard';
 import { bodyOf, isWhole, newComparison, sameComparison } from './draft';

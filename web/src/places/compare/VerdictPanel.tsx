@@ -2,7 +2,7 @@ import type { ComparisonReply } from '@undameter/contract';
 import { formatCount, printUnit } from '@undameter/core';
 import { BudgetOf } from '../../parts/BudgetOf';
 import { Sentence } from '../../parts/Sentence';
-import { usePinFinding } from '../report/usePinFinding';
+import { usePinFinding } from '../../data/usePinFinding';
 import type { DifferenceRow } from './DifferenceBoard';
 
 interface VerdictPanelProps {

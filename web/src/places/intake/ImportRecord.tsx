@@ -2,7 +2,7 @@ import type { RunReply } from '@undameter/contract';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import { addressOf } from '../../app/places';
-import { AboutRun } from './AboutRun';
+import { AboutRun } from '../../run/AboutRun';
 
 interface ImportRecordProps {
   run: RunReply;

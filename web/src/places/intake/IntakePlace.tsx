@@ -6,7 +6,7 @@ import { PlaceFrame } from '../../app/PlaceFrame';
 import { useCampaign } from '../../app/useCampaign';
 import { Empty } from '../../parts/Empty';
 import { Sentence } from '../../parts/Sentence';
-import { JoinBench } from '../join/JoinBench';
+import { JoinBench } from './join/JoinBench';
 import { ImportedRuns } from './ImportedRuns';
 import { begin } from './state';
 import { useImport } from './useImport';

@@ -1,7 +1,7 @@
 import type { FindingOrigin, FitBody, FitReply, RankingReply } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
 import { Segmented } from 'antd';
-import { usePinFinding } from '../report/usePinFinding';
+import { usePinFinding } from '../../data/usePinFinding';
 import { AgainstBoard } from './AgainstBoard';
 import { FitBoard } from './FitBoard';
 import { RankingBoard } from './RankingBoard';

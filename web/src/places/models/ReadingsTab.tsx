@@ -8,7 +8,7 @@ import { BudgetOf } from '../../parts/BudgetOf';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import { DrawnWay } from './DrawnWay';
-import { usePinFinding } from '../report/usePinFinding';
+import { usePinFinding } from '../../data/usePinFinding';
 
 interface ReadingsTabProps {
   campaignId: number;

@@ -1,7 +1,7 @@
 import type { FindingOrigin, FitReply, FitResults, ParameterRow } from '@undameter/contract';
 import { formatWithUncertainty } from '@undameter/core';
 import { Sentence } from '../../parts/Sentence';
-import { usePinFinding } from '../report/usePinFinding';
+import { usePinFinding } from '../../data/usePinFinding';
 import { BudgetOf } from '../../parts/BudgetOf';
 import { heldWords } from './heldWords';
 import { Goodness } from './Goodness';

@@ -18,7 +18,7 @@ import { Picker } from '../../parts/Picker';
 import { Sentence } from '../../parts/Sentence';
 import { palettes, type Palette } from '../../theme/palette';
 import { useTheme } from '../../theme/ThemeProvider';
-import { compareOption } from '../compare/chartOption';
+import { compareOption } from '../../chart/compareOption';
 import { comparisonCsv, fitCsv } from './comparisonCsv';
 import { FindingBudget } from './FindingBudget';
 import { PictureForm } from './PictureForm';

@@ -1,5 +1,5 @@
 import type { KeyboardEvent } from 'react';
-import { panned, zoomed } from './state';
+import { panned, zoomed } from '../../chart/window';
 
 type Range = [number, number];
 interface SelectionKeys {

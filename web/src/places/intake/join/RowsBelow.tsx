@@ -1,6 +1,6 @@
 import type { RunReply } from '@undameter/contract';
 import { Segmented, Select } from 'antd';
-import { Field } from '../../parts/Field';
+import { Field } from '../../../parts/Field';
 import { problemsOf, type JoinState } from './state';
 
 interface RowsBelowProps {

@@ -1,6 +1,6 @@
 import type { FindingOrigin, FindingRow } from '@undameter/contract';
 import { useMutation } from '@tanstack/react-query';
-import { ask } from '../../data/api';
+import { ask } from './api';
 
 /** Writes a number as a finding of the campaign. */
 export const usePinFinding = (campaignId: number) =>

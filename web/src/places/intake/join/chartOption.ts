@@ -1,10 +1,10 @@
 import type { TracesReply } from '@undameter/contract';
-import type { Size } from '../../chart/Chart';
-import type { ChartOption } from '../../chart/echarts';
-import { extent } from '../../chart/extent';
-import { colourOf, line, type Column, type Points } from '../../chart/marks';
-import { axisTitle, stackOption } from '../../chart/panes';
-import type { Palette } from '../../theme/palette';
+import type { Size } from '../../../chart/Chart';
+import type { ChartOption } from '../../../chart/echarts';
+import { extent } from '../../../chart/extent';
+import { colourOf, line, type Column, type Points } from '../../../chart/marks';
+import { axisTitle, stackOption } from '../../../chart/panes';
+import type { Palette } from '../../../theme/palette';
 
 interface Titled {
   name: string;

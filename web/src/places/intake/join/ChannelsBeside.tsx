@@ -2,9 +2,9 @@ import type { OffsetReply, RunReply } from '@undameter/contract';
 import { formatValue, printUnit } from '@undameter/core';
 import type { UseMutationResult } from '@tanstack/react-query';
 import { Button, Checkbox, Input, InputNumber, Segmented } from 'antd';
-import { Field } from '../../parts/Field';
-import { Sentence } from '../../parts/Sentence';
-import { ChannelSelect } from '../../step/ChannelSelect';
+import { Field } from '../../../parts/Field';
+import { Sentence } from '../../../parts/Sentence';
+import { ChannelSelect } from '../../../step/ChannelSelect';
 import { withChannel, type JoinState } from './state';
 
 interface ChannelsBesideProps {

@@ -1,7 +1,7 @@
 import type { QualityReply } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
-import { queries } from '../../data/queries';
-import { Sentence } from '../../parts/Sentence';
+import { queries } from '../data/queries';
+import { Sentence } from '../parts/Sentence';
 
 type Judged = QualityReply[number];
 

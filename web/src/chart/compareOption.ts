@@ -1,9 +1,9 @@
 import type { ComparedCandidate, ComparisonReply } from '@undameter/contract';
-import type { Size } from '../../chart/Chart';
-import type { ChartOption } from '../../chart/echarts';
-import { band, colourOf, errorBars, level, line, points } from '../../chart/marks';
-import { axisTitle, stackOption, type KeyEntry, type Pane } from '../../chart/panes';
-import type { Palette } from '../../theme/palette';
+import type { Size } from './Chart';
+import type { ChartOption } from './echarts';
+import { band, colourOf, errorBars, level, line, points } from './marks';
+import { axisTitle, stackOption, type KeyEntry, type Pane } from './panes';
+import type { Palette } from '../theme/palette';
 
 /** What the lower pane shows. */
 export const differenceViews = { difference: 'difference', equality: 'equality' } as const;

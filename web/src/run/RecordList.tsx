@@ -1,6 +1,6 @@
 import type { RunReply } from '@undameter/contract';
 import { distinctNames, formatValue } from '@undameter/core';
-import { counted } from '../../parts/counted';
+import { counted } from '../parts/counted';
 
 /** The account of an import: every line of the file is in one of its counts. */
 export function RecordList({ run }: { run: RunReply }) {

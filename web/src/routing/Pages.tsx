@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { Link, Route, Routes } from 'react-router';
 import { Empty } from '../parts/Empty';
-import { Shell } from './Shell';
+import { Shell } from '../app/Shell';
 
 const CampaignsPlace = lazy(async () => ({
   default: (await import('../places/campaign/CampaignsPlace')).CampaignsPlace,
