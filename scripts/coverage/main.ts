@@ -20,10 +20,11 @@ const about = `A 95 % interval should hold the truth in 94 to 96 of 100 sets. Wh
 - *growing*: the scatter is seven times as large at one end of x. Without weights the intervals are those of equal scatter, and the
   ladder says that the scatter grows.
 - *AR(1)*: neighbours in time are correlated; 60 points at 0.5, 300 at 0.9. The correlation is estimated from the residuals, so
-  the intervals of models with three and more parameters fall short by two to four in a hundred.
+  the intervals of models with three and more parameters fall short by two to four in a hundred. The ladder says that so few
+  independent points make the ± itself unsure.
 - *shared offset*, *shared gain*: all points of a set are off together, by three standard deviations of a point and by 1 %.
-  A further point is one of the same sensors. Reading back close to the top of a parabola is beyond first order, and the reading says so; told counts that as well,
-  also where it was not needed.
+  A further point is one of the same sensors. Reading back close to the top of a parabola is beyond first order, and the reading says so;
+  told counts that as well, also where it was not needed.
 - *operating point*: covers is of those that are not told as too short for their correlation time, told the share of these.
 - Lines through a smoothed or differentiated channel know how each logged sample came into their points. The noise of a derivative
   cancels along the line but at its ends, of which there are few: its ± is somewhat too large, on the safe side.

@@ -37,6 +37,7 @@ interface Case {
   sigmaX?: Float64Array;
   weights?: 'none' | 'absolute';
   errors?: PointErrors[];
+  isInOrder?: boolean;
 }
 
 function ladder({
@@ -49,6 +50,7 @@ function ladder({
   sigma,
   sigmaX,
   errors = [],
+  isInOrder = false,
 }: Case) {
   const model = modelOf(kind);
   const data = {
@@ -56,6 +58,7 @@ function ladder({
     y,
     xName: 'Flow',
     errors,
+    isInOrder,
     ...(weights === 'absolute' ? { sigma: sigma!, sigmaIsAbsolute: true } : {}),
   };
   const fit = fitModel(model, settings, data, choices);
@@ -104,6 +107,22 @@ describe('a bad choice is caught at its rung, and what it proposes mends it', ()
     expect(ladder({ x, y: noisy(x, (v) => 5 + v - 0.02 * v * v, 0.05), settings: { degree: 2 } }).Model!.state).toBe(
       'passed',
     );
+  });
+  test('uncertainties: points that depend on each other so much that few are left', () => {
+    const process = (n: number, rho: number): Float64Array => {
+      const random = new Random(8);
+      let e = 0;
+      return Float64Array.from({ length: n }, (_, i) => {
+        e = rho * e + random.normal(1);
+        return 5 + 0.1 * i + e;
+      });
+    };
+    const of = (n: number, rho: number, isInOrder = true) =>
+      ladder({ x: over(0, 10, n), y: process(n, rho), isInOrder }).Uncertainties!;
+    expect(of(100, 0.9)).toMatchObject({ state: 'doubtful', text: expect.stringMatching(/100 points count as \d/) });
+    expect(of(2000, 0.5).text).not.toContain('some per cent too small');
+    expect(of(100, 0).text).not.toContain('depend on each other');
+    expect(of(100, 0.9, false).text).not.toContain('depend on each other');
   });
   test('data: a smooth peak of 81 points has no spikes, whatever runs through it', () => {
     const at = over(0, 80, 81);

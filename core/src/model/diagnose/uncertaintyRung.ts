@@ -7,7 +7,23 @@ const MUCH = 2;
 
 /** Are the uncertainties used, and do they explain the scatter. */
 export function uncertaintyRung(d: Diagnosed): Rung {
-  return alongX(d) ?? (d.weights === 'none' ? unweighted(d) : weighted(d));
+  return alongX(d) ?? fewWorth(d) ?? (d.weights === 'none' ? unweighted(d) : weighted(d));
+}
+
+/** With fewer independent points a parameter, how much they depend on each other is too unsure to be taken for known. */
+const FEW_A_PARAMETER = 12;
+/** Fewer than this share: neighbours depend on each other. */
+const DEPENDENT = 0.8;
+
+/** Points that depend on each other so much that few are left. */
+function fewWorth({ fit, data }: Diagnosed): Rung | undefined {
+  const n = data.x.length;
+  if (!(fit.worth < DEPENDENT * n) || fit.worth >= FEW_A_PARAMETER * fit.parameters.length) return undefined;
+  return {
+    title: 'Uncertainties',
+    state: 'doubtful',
+    text: `Neighbours depend on each other, and ${n} points count as ${said(fit.worth)}. How much they do is itself found from the residuals, so that the ± may be some per cent too small. A longer stretch, or operating points, would tell more.`,
+  };
 }
 
 /** Points that are sure in x and unsure in y, or the other way round. */
@@ -50,7 +66,7 @@ function unweighted(d: Diagnosed): Rung {
       action: { says: 'Weight by the ±', weights: 'relative' },
     };
   const independent =
-    fit.worth < 0.8 * data.x.length
+    fit.worth < DEPENDENT * data.x.length
       ? `${data.x.length} points that count as ${said(fit.worth)}, since neighbours depend on each other`
       : 'each point taken as independent';
   if (fit.effects.length === 0)
