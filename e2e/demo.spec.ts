@@ -7,7 +7,7 @@ const test = benchTest(true);
 test('the demo shows the finished way, and can be taken apart', async ({ bench: page }) => {
   await page.getByRole('row', { name: /Loop 3: head and efficiency/ }).click();
   await expect(page.getByText('What head does the Loop 3 pump deliver')).toBeVisible();
-  await expect(page.getByRole('row', { name: /Sweep, 18 settings/ })).toContainText('12\u202f140');
+  await expect(page.getByRole('row', { name: /^Sweep, 18 settings/ })).toContainText('12\u202f140');
   await expect(page.getByText(/Head at zero flow, 2900 rpm: 27\.\d+ ± 0\.\d+ m/)).toBeVisible();
 
   await go(page, 'Signals');

@@ -508,10 +508,10 @@ export const catalogue = {
   ),
   ROUTE_UNKNOWN: entry<{ path: string }>('missing', (f) => `There is nothing at ${f.path}.`),
   CANCELLED: entry<{ what: string }>('conflict', (f) => `The ${f.what} was cancelled. Nothing was kept of it.`),
-  TOO_MANY_JOBS: entry<{ running: number }>(
+  TOO_MANY_JOBS: entry<{ have: number }>(
     'conflict',
     (f) =>
-      `${formatCount(f.running)} Monte Carlo runs are under way, which is as many as may be. Wait for one, or stop one.`,
+      `${formatCount(f.have)} Monte Carlo runs are under way, which is as many as may be. Wait for one, or stop one.`,
   ),
   INTERNAL: entry<{ reference: string }>(
     'internal',

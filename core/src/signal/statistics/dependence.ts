@@ -19,6 +19,15 @@ const LONG = 8;
 /** Standard errors of a correlation by which that of neighbours must be told from none; missing one costs more than a false one. */
 const SURE = 1.3;
 
+/** Correlations up to this lag are summed as they are. */
+const BY_HAND = 40;
+
+function productAtLag(r: Float64Array, lag: number): number {
+  let sum = 0;
+  for (let i = lag; i < r.length; i++) sum += r[i]! * r[i - lag]!;
+  return sum;
+}
+
 /**
  * The dependence of residuals in the order of measuring; none where it is no larger than chance makes it.
  * @param r           residuals divided by their standard deviations, length n
@@ -32,10 +41,12 @@ export function dependenceOf(r: Float64Array, parameters: number): Dependence {
   const part = r.length > MOST ? r.subarray(0, MOST) : r;
   const n = part.length;
   if (n < FEWEST + parameters) return none;
-  const correlation = crossCorrelation(part, part);
-  const squares = correlation[n - 1]!;
+  const squares = productAtLag(part, 0);
   if (!(squares > 0)) return none;
-  const at = (k: number): number => correlation[n - 1 + k]! / squares;
+  let all: Float64Array | undefined;
+  // Mostly the first few tell it, and the transform of all is spared.
+  const at = (k: number): number =>
+    (k <= BY_HAND ? productAtLag(part, k) : (all ??= crossCorrelation(part, part))[n - 1 + k]!) / squares;
   if (!(at(1) > SURE / Math.sqrt(n))) return none;
   let [tau, lags] = [1, 0];
   for (let k = 1; k < n; k++) {
