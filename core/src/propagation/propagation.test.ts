@@ -282,6 +282,11 @@ describe('what draws come to', () => {
     expect(agreementOf(drawn, first)).toBe(agreement);
     expect(agreementInWords(drawn, first, 'm')).toMatch(words);
   });
+  test('a number of which first order knows no ± is not tested, and not for want of draws', () => {
+    const words = agreementInWords(tallyOf(normal(4000, 1)), { value: 10, halfWidth: NaN }, 'm');
+    expect(words).toMatch(/^Not tested: first order knows no ± of it/);
+    expect(words).not.toMatch(/NaN|few draws/);
+  });
   test('none that gave a number says no more than that', () =>
     expect(agreementInWords(tallyOf(Float64Array.of(NaN, NaN)), { value: 1, halfWidth: 1 }, '')).toMatch(
       /^No draw gave/,

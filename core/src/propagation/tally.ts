@@ -69,6 +69,7 @@ const TOLERANCE = 0.1;
  * Source: JCGM 101:2008, 8.1, the validation of the law of propagation of uncertainty.
  */
 export function agreementOf(drawn: Tally, { value, halfWidth }: FirstOrder): Agreement {
+  if (!(halfWidth > 0)) return 'notTested';
   const tolerance = TOLERANCE * halfWidth;
   const { unsure } = drawn;
   const off = Math.max(Math.abs(drawn.low - (value - halfWidth)), Math.abs(drawn.high - (value + halfWidth)));
@@ -82,10 +83,12 @@ const INCOMPLETE = 0.01;
 export function agreementInWords(drawn: Tally, first: FirstOrder, unit: string): string {
   const u = printUnit(unit);
   const said = formatWithUncertainty(first.value, first.halfWidth);
-  const ends = [drawn.low, drawn.high].map((v) => formatWithUncertainty(v, first.halfWidth / 10).value);
+  const ends = [drawn.low, drawn.high].map((v) => formatWithUncertainty(v, drawn.standard / 5).value);
   const interval = `95 % of ${formatCount(drawn.draws)} draws lie within ${ends.join(' … ')} ${u}`.trim();
   const rest = missingInWords(drawn);
   if (!(drawn.draws > 1)) return `No draw gave a number.${rest}`;
+  if (!(first.halfWidth > 0))
+    return `Not tested: first order knows no ± of it, so there is nothing to hold the draws against. ${interval}.${rest}`;
   const plain = `first order says ${said.value} ± ${said.uncertainty} ${u}`.trim();
   switch (agreementOf(drawn, first)) {
     case 'agrees':

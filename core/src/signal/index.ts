@@ -27,7 +27,7 @@ export { amplitudes, powerDensity, type DensitySettings, type Lines, type Taper 
 export { fft } from './spectrum/fft';
 export { realSpectrum, samplesOfSpectrum, type Spectrum } from './spectrum/realSpectrum';
 export { correlationsThrough, inSeries, overStretches, spreadOfSamples } from './response';
-export { dependenceOf, type Dependence } from './statistics/dependence';
+export { dependenceOf, productAtLag, type Dependence } from './statistics/dependence';
 export { MAD_OF_SIGMA, noiseOfColumn } from './statistics/noise';
 export { standardErrorOfMean, type Mean } from './statistics/standardErrorOfMean';
 export { quantile, statistics, type Statistics } from './statistics/statistics';

@@ -1,4 +1,5 @@
 import type { SampleSpread, SpreadOf } from '../sample';
+import { productAtLag } from './statistics/dependence';
 
 /** Weights below this share of the largest do not count. */
 const LEAST = 1e-6;
@@ -103,20 +104,25 @@ export function overStretches(work: Work, x: Float64Array, stretches: readonly I
  * section 10-2: the autocorrelation of the output is that of the input, convolved with that of the weights.
  */
 export function correlationsThrough(weights: Float64Array, rho = 0): { correlations: Float64Array; variance: number } {
-  const n = weights.length;
-  const own = Float64Array.from({ length: n }, (_, lag) => {
-    let sum = 0;
-    for (let i = 0; i + lag < n; i++) sum += weights[i]! * weights[i + lag]!;
-    return sum;
-  });
-  const reach = rho > 0 ? Math.ceil(Math.log(LEAST) / Math.log(rho)) : 0;
-  const out = rho > 0 ? Float64Array.from({ length: n + reach }, (_, k) => atLag(own, rho, k)) : own;
+  const own = Float64Array.from(weights, (_, lag) => productAtLag(weights, lag));
+  const out = rho > 0 ? convolvedWithPowers(own, rho) : own;
   return { correlations: out.map((v) => v / out[0]!), variance: out[0]! };
 }
 
-/** Σ_j own(j)·ρ^|k − j| over both signs of j. */
-function atLag(own: Float64Array, rho: number, lag: number): number {
-  let sum = own[0]! * rho ** lag;
-  for (let j = 1; j < own.length; j++) sum += own[j]! * (rho ** Math.abs(lag - j) + rho ** (lag + j));
-  return sum;
+/** Σ_j own(|j|)·ρ^|k − j| for k >= 0: one pass up and one down, each keeping a share of what came before. */
+function convolvedWithPowers(own: Float64Array, rho: number): Float64Array {
+  const half = own.length + Math.ceil(Math.log(LEAST) / Math.log(rho));
+  const at = (k: number): number => own[Math.abs(k)] ?? 0;
+  const out = new Float64Array(half);
+  let up = 0;
+  for (let k = 1 - half; k < half; k++) {
+    up = at(k) + rho * up;
+    if (k >= 0) out[k] = up;
+  }
+  let down = 0;
+  for (let k = half - 1; k >= 0; k--) {
+    out[k] = out[k]! + rho * down;
+    down = at(k) + rho * down;
+  }
+  return out;
 }

@@ -1,3 +1,4 @@
+import { product } from '../../linear/product';
 import type { FitData, PlainFit } from '../Model';
 
 /** With more points the coefficients are taken to change slowly from one point to the next. */
@@ -46,6 +47,3 @@ export function correlatedCovariance(
   const half = product(inverse, middle);
   return { unit: product(half, inverse), taken: half.reduce((sum, row, k) => sum + row[k]!, 0) };
 }
-
-const product = (a: readonly Float64Array[], b: readonly Float64Array[]): Float64Array[] =>
-  a.map((row) => Float64Array.from(b[0]!, (_, l) => row.reduce((sum, v, k) => sum + v * b[k]![l]!, 0)));

@@ -1,5 +1,6 @@
 import type { SpreadOf } from '../../sample';
-import { correlationsThrough } from '../../signal';
+import { correlationsThrough, productAtLag } from '../../signal';
+import { product } from '../../linear/product';
 import type { FitData, PlainFit } from '../Model';
 
 /** How noise came into the points of a fit: linear steps spread each logged sample over its neighbours. */
@@ -29,7 +30,7 @@ const BEFORE = [0, 0.3, 0.5, 0.7, 0.8, 0.9, 0.95, 0.98];
 const BETTER = 0.5;
 const FURTHER_LAGS = 20;
 /** With more products the residuals tell their dependence by themselves. */
-const MOST_PRODUCTS = 1e8;
+const MOST_PRODUCTS = 3e7;
 
 /**
  * How sure the coefficients are when y is what linear steps S made of noisy samples: with B = (JᵀWJ)⁻¹JᵀW·S the covariance is
@@ -68,14 +69,12 @@ export function noiseThrough(fit: PlainFit, data: FitData, weighted: Float64Arra
   };
 }
 
-/** A sample in the middle of those that have a point. */
+/** A sample near the middle of those that have a point. */
 function middleSample({ pointOf }: NoiseThrough): number {
-  const present = pointOf.reduce<number[]>((all, point, sample) => (point >= 0 ? [...all.slice(-1), sample] : all), []);
-  const first = pointOf.findIndex((point) => point >= 0);
-  const centre = ((present.at(-1) ?? 0) + first) >> 1;
-  for (let k = 0; k < pointOf.length; k++)
-    for (const at of [centre + k, centre - k]) if ((pointOf[at] ?? -1) >= 0) return at;
-  return centre;
+  const hasPoint = (point: number): boolean => point >= 0;
+  const centre = (pointOf.findIndex(hasPoint) + pointOf.findLastIndex(hasPoint)) >> 1;
+  const behind = pointOf.subarray(Math.max(0, centre)).findIndex(hasPoint);
+  return Math.max(0, centre) + Math.max(0, behind);
 }
 
 /** The noise before, by how the correlations of the residuals look. */
@@ -88,12 +87,6 @@ function likeliest(weights: Float64Array, r: Float64Array) {
   const best = all.reduce((a, b) => (misfit(b.correlations) < misfit(a.correlations) ? b : a));
   const plain = all[0]!;
   return misfit(best.correlations) < BETTER * misfit(plain.correlations) ? best : plain;
-}
-
-function productAtLag(r: Float64Array, lag: number): number {
-  let sum = 0;
-  for (let i = 0; i + lag < r.length; i++) sum += r[i]! * r[i + lag]!;
-  return sum;
 }
 
 /** Sᵀ·W^½·J: by coefficient, length of the logged samples; and the sum of the squares of the weights of S of each point. */
@@ -132,6 +125,3 @@ function correlatedSquares(columns: readonly Float64Array[], rho: number): Float
   }
   return out;
 }
-
-const product = (a: readonly Float64Array[], b: readonly Float64Array[]): Float64Array[] =>
-  a.map((row) => Float64Array.from(b[0]!, (_, l) => row.reduce((sum, v, k) => sum + v * b[k]![l]!, 0)));

@@ -243,6 +243,14 @@ describe('how sure', () => {
       expect(readAt(curve, top.x).isBent).toBe(false);
     });
 
+    test('two curves that nearly touch bend within the ± of where they meet, two that cross do not', () => {
+      const level = (at: number, slope = 0) =>
+        curveOf({ ...data, y: x.map((v, i) => at + slope * v + 0.1 * (y[i]! - 5 + 0.3 * v)) }, 1);
+      const top = optima(curve)[0]!.y;
+      expect(crossings(curve, level(top - 0.02)).some((r) => r.isBent)).toBe(true);
+      expect(crossings(curveOf({ ...data, errors: [offset] }, 1), level(1, 0.5)).map((r) => r.isBent)).toEqual([false]);
+    });
+
     test('a top that the model itself puts somewhere is given there, and has no ±', () => {
       const head = { ...data, y: x.map((v, i) => 27 - 0.1 * v * v + 0.001 * (y[i]! - 5 + 0.3 * v)), errors: [offset] };
       const fit = fitModel(modelOf('pumpHead'), {}, head);

@@ -22,7 +22,8 @@ const SURE = 1.3;
 /** Correlations up to this lag are summed as they are. */
 const BY_HAND = 40;
 
-function productAtLag(r: Float64Array, lag: number): number {
+/** Σ rᵢ·rᵢ₋ₖ. */
+export function productAtLag(r: Float64Array, lag: number): number {
   let sum = 0;
   for (let i = lag; i < r.length; i++) sum += r[i]! * r[i - lag]!;
   return sum;
