@@ -135,7 +135,7 @@ test('a sensor states its ± once, and a channel takes it; a unit that is no oth
 }) => {
   const address = page.url();
   await page.goto(`${address}campaign/1`);
-  await expect(page.getByRole('row', { name: /Thermometer 3/ })).toContainText('T_w of Warm-up, heater on');
+  await expect(page.getByRole('row', { name: /Thermometer 3/ })).toContainText('T_w of 3 runs');
   await page.getByRole('button', { name: '+ Sensor' }).click();
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Torque flange 2');
   await expect(page.getByText('Say in which unit the certificate states its amounts.')).toBeVisible();

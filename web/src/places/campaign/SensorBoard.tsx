@@ -1,7 +1,7 @@
 import type { SensorRow } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
 import { Board } from '../../board/Board';
-import { sourceWords, usesWords } from './sensorDraft';
+import { sourceWords, usesInShort, usesWords } from './sensorDraft';
 
 interface SensorBoardProps {
   sensors: readonly SensorRow[] | undefined;
@@ -35,7 +35,12 @@ export function SensorBoard({ sensors, inHand, onTake, onNew }: SensorBoardProps
           value: (s) => s.sources.map((source) => sourceWords(source, s.unit)).join('; '),
           cell: (s) => s.sources.map((source) => sourceWords(source, s.unit)).join('; '),
         },
-        { key: 'uses', title: 'Measured', value: (s) => usesWords(s.uses), cell: (s) => usesWords(s.uses) },
+        {
+          key: 'uses',
+          title: 'Measured',
+          value: (s) => usesWords(s.uses),
+          cell: (s) => <span title={usesWords(s.uses)}>{usesInShort(s.uses)}</span>,
+        },
         { key: 'notes', title: 'Certificate', value: (s) => s.notes, cell: (s) => s.notes },
       ]}
     />

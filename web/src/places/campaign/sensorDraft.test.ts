@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { bodyOf, hindrance, newSensor, sourceWords, usesWords } from './sensorDraft';
+import { bodyOf, hindrance, newSensor, sourceWords, usesInShort, usesWords } from './sensorDraft';
 
 const calibration = {
   name: 'calibration',
@@ -40,6 +40,10 @@ describe('in words', () => {
       'p_d, p_s of Sweep; p_d of Warm-up',
     );
     expect(usesWords([])).toBe('');
+    expect(usesInShort([use('Sweep', 'p_d'), use('Sweep', 'p_s'), use('Warm-up', 'p_d')])).toBe(
+      'p_d of 2 runs; p_s of Sweep',
+    );
+    expect(usesInShort([])).toBe('');
   });
 });
 

@@ -45,3 +45,14 @@ export function usesWords(uses: SensorRow['uses']): string {
     )
     .join('; ');
 }
+
+/** The same for a board: a channel of several runs by their number. */
+export function usesInShort(uses: SensorRow['uses']): string {
+  const symbols = [...new Set(uses.map((u) => u.symbol))];
+  return symbols
+    .map((symbol) => {
+      const runs = uses.filter((u) => u.symbol === symbol);
+      return `${symbol} of ${runs.length === 1 ? runs[0]!.run : `${runs.length} runs`}`;
+    })
+    .join('; ');
+}
