@@ -209,6 +209,7 @@ export const demoRuns: readonly DemoRun[] = [
 
 /** Calm for ten seconds, the first five of which are left for settling; limits at about twice the noise of the rig. */
 const steady: SteadyLimit = {
+  kind: 'steady',
   steady: [
     { symbol: 'n', unit: 'rpm', deviation: 2.5, slope: 0.25 },
     { symbol: 'z_v', unit: '%', deviation: 1, slope: 0.1 },
@@ -223,7 +224,7 @@ const steady: SteadyLimit = {
 /** One condition a speed: its steady stretches are the valve settings. */
 export const demoConditions = rig.speedsRpm.map((speed) => ({
   name: `${speed} rpm`,
-  limits: [{ symbol: 'n', value: speed, tolerance: 20, unit: 'rpm' }, steady],
+  limits: [{ kind: 'tolerance' as const, symbol: 'n', value: speed, tolerance: 20, unit: 'rpm' }, steady],
 }));
 
 /** A model of the engineer's own: the speed while friction and drag slow the shaft down, kept in the campaign. */

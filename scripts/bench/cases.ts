@@ -74,8 +74,8 @@ const eighteen = Array.from({ length: 18 }, (_, k) => {
   return { xName: 'x', x, y: x.map((v, i) => 3 + k + 2 * Math.exp(-v / (1.7 + k / 10)) + 0.01 * Math.sin(7919 * i)) };
 });
 const limits = [
-  { symbol: 't', value: 5000, tolerance: 2000, unit: 's' },
-  { symbol: 'y', value: 0, tolerance: 10, unit: 'kPa' },
+  { kind: 'tolerance' as const, symbol: 't', value: 5000, tolerance: 2000, unit: 's' },
+  { kind: 'tolerance' as const, symbol: 'y', value: 0, tolerance: 10, unit: 'kPa' },
 ];
 
 /** The same arrays in Python. */

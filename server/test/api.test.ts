@@ -165,7 +165,7 @@ describe('a log on its way', () => {
   });
 
   test('condition, fit, comparison and finding; the finding tells when it would read otherwise', async () => {
-    const limits = [{ symbol: 'x', value: 20, tolerance: 10, unit: 'mm' }];
+    const limits = [{ kind: 'tolerance', symbol: 'x', value: 20, tolerance: 10, unit: 'mm' }];
     const condition = (await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, { name: 'low', limits })).body;
     const fitBody = {
       name: 'y of x',
@@ -561,7 +561,7 @@ describe('refusals at the door', () => {
     ],
     [
       '/campaigns/1/conditions',
-      { name: 'c', limits: [{ symbol: 'x', value: 1, tolerance: -1, unit: '' }] },
+      { name: 'c', limits: [{ kind: 'tolerance', symbol: 'x', value: 1, tolerance: -1, unit: '' }] },
       422,
       'must be >= 0',
     ],

@@ -102,7 +102,7 @@ describe('draws of a whole way', () => {
       (
         await ask<ConditionRow>(`/campaigns/${campaignId}/conditions`, {
           name,
-          limits: [{ symbol: 't', value, tolerance: 125, unit: 's' }],
+          limits: [{ kind: 'tolerance', symbol: 't', value, tolerance: 125, unit: 's' }],
         })
       ).body.id;
     const conditionIds = [await named('first', 125), await named('second', 375)];
@@ -128,7 +128,7 @@ describe('draws of a whole way', () => {
     const first = (
       await ask<{ id: number }>(`/campaigns/${campaignId}/conditions`, {
         name: 'rising',
-        limits: [{ symbol: 't', value: 375, tolerance: 110, unit: 's' }],
+        limits: [{ kind: 'tolerance', symbol: 't', value: 375, tolerance: 110, unit: 's' }],
       })
     ).body.id;
     const over = { x: 'v', y: 'r_s', conditionIds: [first], settings: { degree: 1 } };

@@ -12,7 +12,13 @@ const run: RunState = {
   mask: Uint16Array.of(0, 0, 0, 0, 1),
   along: undefined,
 };
-const limit = (symbol: string, value: number, tolerance: number, unit: string) => ({ symbol, value, tolerance, unit });
+const limit = (symbol: string, value: number, tolerance: number, unit: string) => ({
+  kind: 'tolerance' as const,
+  symbol,
+  value,
+  tolerance,
+  unit,
+});
 const pick = (...limits: ReturnType<typeof limit>[]) => [...pickSamples(run, { name: 'c', limits })];
 
 test('the ends of a limit belong to it; missing and set-aside samples do not', () =>

@@ -9,17 +9,21 @@ export {
   type LevelsOfChannel,
   type ProposedCondition,
 } from './setPoints';
-export { isAnyLimit, limitInWords, symbolsOfLimit, unitsOfLimit } from './limits';
-export { boundsIn } from './limits/range';
 export {
+  alternativesOf,
+  checkLimit,
+  isAnyLimit,
+  isWholeLimit,
+  limitInWords,
+  limitKindOf,
+  limitKinds,
+  limitKindsOn,
   limitSchema,
-  steadyLimitSchema,
-  type AreaLimit,
-  type BetweenLimit,
-  type FormulaLimit,
+  needsTime,
+  symbolsOfLimit,
   type Limit,
   type SingleLimit,
-  type SteadyLimit,
-  type ToleranceLimit,
-  type WordLimit,
-} from './limits/schema';
+} from './limits';
+export type { LimitChannel, LimitKind } from './limits/LimitKind';
+export type { AreaLimit } from './limits/area';
+export { steadyLimitSchema, type SteadyLimit } from './limits/steady';

@@ -32,8 +32,9 @@ const small = runOf(
 const pick = (...limits: Limit[]) => [...pickSamples(small, { name: 'c', limits })];
 
 describe('each sort of limit', () => {
-  const between: Limit = { symbol: 'Q', low: 20, high: 30, unit: 'L/min' };
+  const between: Limit = { kind: 'between', symbol: 'Q', low: 20, high: 30, unit: 'L/min' };
   const lasso: Limit = {
+    kind: 'area',
     x: 'Q',
     y: 'p',
     xUnit: 'L/min',
@@ -47,18 +48,28 @@ describe('each sort of limit', () => {
   };
   test.each<[string, Limit, number[]]>([
     ['between, ends included', between, [1, 2]],
-    ['open at one end', { symbol: 'Q', low: null, high: 20, unit: 'L/min' }, [0, 1]],
+    ['open at one end', { kind: 'between', symbol: 'Q', low: null, high: 20, unit: 'L/min' }, [0, 1]],
     ['its opposite leaves the missing sample out too', { ...between, not: true }, [0, 4]],
-    ['a formula', { formula: 'Q > 15 [L/min] and p < 0.004 [MPa]' }, [1, 2]],
-    ['a choice and a whole-channel value', { formula: 'p >= mean of p' }, [2, 3, 4]],
+    ['a formula', { kind: 'formula', formula: 'Q > 15 [L/min] and p < 0.004 [MPa]' }, [1, 2]],
+    ['a choice and a whole-channel value', { kind: 'formula', formula: 'p >= mean of p' }, [2, 3, 4]],
     ['a closed line on a map, in its own units', lasso, [0, 1]],
-    ['one of several', { any: [between, { symbol: 'p', value: 5, tolerance: 0, unit: 'kPa' }] }, [1, 2, 4]],
+    [
+      'one of several',
+      { kind: 'any', any: [between, { kind: 'tolerance', symbol: 'p', value: 5, tolerance: 0, unit: 'kPa' }] },
+      [1, 2, 4],
+    ],
   ])('%s', (_, limit, expected) => expect(pick(limit)).toEqual(expected));
   test('is said in words', () => {
     expect(limitInWords({ ...between, not: true })).toBe('not Q from 20 to 30 L/min');
-    expect(limitInWords({ any: [{ symbol: 'p', low: 1, high: null, unit: 'kPa' }, { formula: 'Q > 1 [L/s]' }] })).toBe(
-      'p from 1 kPa or Q > 1 [L/s]',
-    );
+    expect(
+      limitInWords({
+        kind: 'any',
+        any: [
+          { kind: 'between', symbol: 'p', low: 1, high: null, unit: 'kPa' },
+          { kind: 'formula', formula: 'Q > 1 [L/s]' },
+        ],
+      }),
+    ).toBe('p from 1 kPa or Q > 1 [L/s]');
   });
   test('a formula can look up in a table', () => {
     const table = {
@@ -72,14 +83,14 @@ describe('each sort of limit', () => {
       x: [0, 50],
       y: [0, 5],
     };
-    const limits = [{ formula: 'f(Q) < p' }];
+    const limits = [{ kind: 'formula' as const, formula: 'f(Q) < p' }];
     expect([...pickSamples({ ...small, tables: new Map([['f', table]]) }, { name: 'c', limits })]).toEqual([]);
     expect([
       ...pickSamples({ ...small, tables: new Map([['f', { ...table, y: [0, 4] }]]) }, { name: 'c', limits }),
     ]).toEqual([0, 1, 2, 4]);
   });
   test('a formula that is no question is refused', () =>
-    expect(() => pick({ formula: 'Q + Q' })).toThrow(
+    expect(() => pick({ kind: 'formula', formula: 'Q + Q' })).toThrow(
       expect.objectContaining({ code: 'CONDITION_NOT_TRUTH' }) as never,
     ));
 });

@@ -1,8 +1,7 @@
 import type { RunState } from '../procedure/RunState';
 import { KEPT } from '../sample';
-import { isAnyLimit, limitKindOf } from './limits';
+import { isAnyLimit, limitKindOf, type Limit, type SingleLimit } from './limits';
 import { FAILS, HOLDS } from './limits/LimitKind';
-import type { Limit, SingleLimit } from './limits/schema';
 
 /** A named set of limits that picks samples; all of them must hold. */
 export interface Condition {

@@ -7,7 +7,7 @@ import { formatValue } from '../number/formatNumber';
 import { parseUnit, printUnit, sameDimension } from '../units';
 import { limitKindOf } from './limits';
 import { HOLDS } from './limits/LimitKind';
-import type { SteadyLimit } from './limits/schema';
+import type { SteadyLimit } from './limits/steady';
 import { operatingPoints, type PointValue } from './operatingPoints';
 import type { Condition } from './pickSamples';
 
@@ -141,7 +141,13 @@ export function conditionsOfLevels(
     .map(({ at, samples, points: count }) => ({
       name: at.map(({ value }, k) => `${formatValue(value)} ${printUnit(units[k]!)}`.trim()).join(', '),
       limits: [
-        ...at.map(({ value, tolerance }, k) => ({ symbol: symbols[k]!, value, tolerance, unit: units[k]! })),
+        ...at.map(({ value, tolerance }, k) => ({
+          kind: 'tolerance' as const,
+          symbol: symbols[k]!,
+          value,
+          tolerance,
+          unit: units[k]!,
+        })),
         ...(steady ? [steady] : []),
       ],
       samples,
@@ -165,7 +171,13 @@ const LEAST_CALM = 0.5;
 export function guessSteady(state: RunState, symbols: readonly string[], lasting = usualTime(state)): SteadyLimit {
   if (state.along === undefined) throw new AppError('NO_TIME_FOR_STEADY', {});
   const timeUnit = numberChannelOf(state, state.along).unit;
-  const limit = (steady: SteadyLimit['steady']): SteadyLimit => ({ steady, lasting, settling: lasting / 2, timeUnit });
+  const limit = (steady: SteadyLimit['steady']): SteadyLimit => ({
+    kind: 'steady',
+    steady,
+    lasting,
+    settling: lasting / 2,
+    timeUnit,
+  });
   const quick = symbols.filter((s) => !isTemperature(numberChannelOf(state, s).unit));
   const steady = (quick.length > 0 ? quick : symbols).map((symbol) => {
     const { values, unit } = numberChannelOf(state, symbol);

@@ -82,7 +82,10 @@ export const catalogue = {
     () =>
       'This run has no channel along which it is ordered, so nothing can be steady in it. Name its time channel, or take the limit out.',
   ),
-  LIMIT_UNKNOWN: entry<object>('input', () => 'A limit of this condition is of a sort that is not known here.'),
+  LIMIT_UNKNOWN: entry<{ kind: string }>(
+    'input',
+    (f) => `A limit of this condition is of a sort that is not known here ("${f.kind}"). Remove it or make it anew.`,
+  ),
   NO_TIME_FOR_FILTER: entry<object>(
     'input',
     () =>

@@ -1,2 +1,3 @@
 export { formatCount, formatValue, formatWithUncertainty } from './formatNumber';
 export { Random } from './Random';
+export { roundedTo } from './roundedTo';

@@ -12,7 +12,7 @@ import {
   type ConditionBody,
   type ConditionRow,
 } from '@undameter/contract';
-import { AppError, isAnyLimit, parseUnit, unitsOfLimit } from '@undameter/core';
+import { checkLimit } from '@undameter/core';
 import { Type } from 'typebox';
 import type { Services } from '../services';
 import { conditions, createCondition, createConditions, removeCondition, updateCondition } from '../store/conditions';
@@ -20,10 +20,7 @@ import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
 const checked = (body: ConditionBody): ConditionBody => {
-  for (const unit of body.limits.flatMap(unitsOfLimit)) parseUnit(unit);
-  for (const limit of body.limits.flatMap((l) => (isAnyLimit(l) ? l.any : [l])))
-    if ('low' in limit && limit.low !== null && limit.high !== null && limit.low > limit.high)
-      throw new AppError('RANGE_REVERSED', { from: limit.low, to: limit.high });
+  body.limits.forEach(checkLimit);
   return body;
 };
 

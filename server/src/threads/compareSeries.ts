@@ -14,6 +14,7 @@ import {
   seriesData,
   sortedCurve,
   studentTQuantile,
+  needsTime,
   symbolsOfLimit,
   verdictOf,
   type Channel,
@@ -246,7 +247,7 @@ function usable(
       limits: condition.limits.filter(
         // A curve without time has nothing that could be steady.
         (limit) =>
-          !('steady' in limit) && symbolsOfLimit(limit).every((s) => channels.has(s) && s !== task.x && s !== x),
+          !needsTime(limit) && symbolsOfLimit(limit).every((s) => channels.has(s) && s !== task.x && s !== x),
       ),
     }
   );

@@ -5,7 +5,6 @@ import { describe, expect, test } from '@jest/globals';
 import type { BenchReply, SeriesReply, TableBody, TableRow, UploadReply } from '@undameter/contract';
 import { recognise, type Step } from '@undameter/core';
 import { palettes } from '../theme/palette';
-import { inWords, roundedTo, withDragged } from './conditions/limits';
 import { begin, importOf, intake, savedLayoutOf } from './intake/state';
 import { endLabels, residualPoints } from '../chart/seriesMarks';
 import { mended, newFit, withState } from './models/draft';
@@ -400,29 +399,6 @@ describe('tables', () => {
     ).toMatchObject({ shape: 'grid' });
     expect(fromColumns(long, { x: 0, w: null, y: 2 })).toMatchObject({ shape: 'curve' });
   });
-});
-
-describe('conditions', () => {
-  const n = { symbol: 'n', unit: 'rpm', labels: null };
-  test('a drag sets a limit in round numbers, and sets it anew', () => {
-    const [first] = withDragged([], n, [1432.7, 1468.9]);
-    expect(first).toEqual({ symbol: 'n', unit: 'rpm', value: 1451, tolerance: 18 });
-    expect(withDragged([first!], n, [2000, 2100])).toEqual([{ ...first, value: 2050, tolerance: 50 }]);
-  });
-  test.each([
-    [1450.77, 36, 1451],
-    [0.012345, 0.004, 0.0123],
-    [5, 0, 5],
-  ])('%d with a span of %d is rounded to %d', (value, span, to) => expect(roundedTo(value, span)).toBe(to));
-  test('reads in words', () =>
-    expect(inWords(withDragged([], { symbol: 'Q', unit: 'm^3/s', labels: null }, [1, 3]))).toBe('Q 2 ± 1 m³/s'));
-});
-
-test('a drag over the words of a category sets which of them count', () => {
-  const valve = { symbol: 'v', unit: '', labels: ['open', 'half', 'shut'] };
-  const limits = withDragged([], valve, [0.6, 2.2]);
-  expect(limits).toEqual([{ symbol: 'v', words: ['half', 'shut'] }]);
-  expect(inWords(limits)).toBe('v half or shut');
 });
 
 test('cuts of fixed width are typed in any order and toggled by a click', () => {

@@ -1,3 +1,4 @@
+import { Type, type Static } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { formatValue } from '../../number/formatNumber';
 import { numberChannelOf } from '../../procedure/stepTools';
@@ -6,17 +7,58 @@ import { gather, segments } from '../../sample';
 import { cutSettling, steadyFlags } from '../../signal';
 import { conversion, differenceFactor, parseUnit, printUnit } from '../../units';
 import { HOLDS, type LimitKind } from './LimitKind';
-import type { SteadyLimit } from './schema';
+import { bound, closed, not, symbol } from './parts';
+
+/** The unit of a field stands beside it and is no field of its own. */
+const hiddenUnit = Type.String({ maxLength: 60, field: 'hidden' });
+const watched = Type.Object(
+  { symbol, unit: hiddenUnit, deviation: bound('Standard deviation'), slope: bound('Slope') },
+  closed,
+);
+const schema = Type.Object(
+  {
+    kind: Type.Literal('steady'),
+    steady: Type.Array(watched, { minItems: 1, maxItems: 20, title: 'Channels', field: 'watched' }),
+    /** At least so long, and so much of it is left for settling; in this unit of time. */
+    lasting: Type.Number({ exclusiveMinimum: 0, title: 'Lasting', before: 'for at least', unitFrom: 'timeUnit' }),
+    settling: Type.Number({
+      minimum: 0,
+      title: 'Settling',
+      before: 'of which the first',
+      after: 'are left for settling',
+      unitFrom: 'timeUnit',
+    }),
+    timeUnit: hiddenUnit,
+    not,
+  },
+  closed,
+);
+export type SteadyLimit = Static<typeof schema>;
+export const steadyLimitSchema = schema;
 
 /** Stretches over which channels keep calm; only kept samples count, and no stretch goes across a gap. */
-export const steady: LimitKind<SteadyLimit> = {
-  is: (limit): limit is SteadyLimit => 'steady' in limit,
-  reads: ({ steady: watched }) => watched.map((w) => w.symbol),
-  words: ({ steady: watched, lasting, settling, timeUnit }) => {
-    const unit = printUnit(timeUnit);
-    const settled = settling > 0 ? `, the first ${formatValue(settling)} ${unit} cut off` : '';
-    return `${watched.map((w) => w.symbol).join(', ')} steady for ${formatValue(lasting)} ${unit}${settled}`;
+export const steady: LimitKind<typeof schema> = {
+  kind: 'steady',
+  title: 'is steady',
+  schema,
+  on: 'numbers',
+  needsTime: true,
+  reads: (limit) => limit.steady.map((w) => w.symbol),
+  units: (limit) => [limit.timeUnit, ...limit.steady.map((w) => w.unit)],
+  words: (limit) => {
+    const unit = printUnit(limit.timeUnit);
+    const settled = limit.settling > 0 ? `, the first ${formatValue(limit.settling)} ${unit} cut off` : '';
+    const names = limit.steady.map((w) => w.symbol).join(', ');
+    return `${names} steady for ${formatValue(limit.lasting)} ${unit}${settled}`;
   },
+  isWhole: (limit) => limit.steady.some((w) => w.deviation !== null || w.slope !== null),
+  start: ({ symbol: of, unit }, timeUnit) => ({
+    kind: 'steady',
+    steady: [{ symbol: of, unit, deviation: null, slope: null }],
+    lasting: 10,
+    settling: 0,
+    timeUnit,
+  }),
   judge: (state, limit) => {
     const out = new Uint8Array(state.samples);
     const { along, timeFactor } = timesOf(state, limit);
@@ -31,8 +73,8 @@ export const steady: LimitKind<SteadyLimit> = {
     });
     for (const samples of segments(along.values, allPresent(columns), state.mask, along.name, state.gaps)) {
       const x = gather(along.values, samples);
-      const watched = columns.map((c) => ({ ...c, values: gather(c.values, samples) }));
-      const flags = steadyFlags(x, watched, limit.lasting * timeFactor);
+      const calm = columns.map((c) => ({ ...c, values: gather(c.values, samples) }));
+      const flags = steadyFlags(x, calm, limit.lasting * timeFactor);
       cutSettling(x, flags, limit.settling * timeFactor);
       for (let k = 0; k < samples.length; k++) if (flags[k]) out[samples[k]!] = HOLDS;
     }

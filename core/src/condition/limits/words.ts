@@ -1,16 +1,47 @@
+import { Type, type Static } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { channelOf } from '../../procedure/stepTools';
 import { FAILS, HOLDS, UNKNOWN, type LimitKind } from './LimitKind';
-import type { WordLimit } from './schema';
+import { closed, not, symbol } from './parts';
 
-export const words: LimitKind<WordLimit> = {
-  is: (limit): limit is WordLimit => 'words' in limit,
-  reads: ({ symbol }) => [symbol],
-  words: ({ symbol, words: some }) => `${symbol} ${some.join(' or ')}`,
-  judge: (state, { symbol, words: some }) => {
-    const { values, labels } = channelOf(state, symbol);
-    if (!labels) throw new AppError('CHANNEL_IS_NUMBER', { symbol });
-    const holds = Uint8Array.from(labels, (label) => (some.includes(label) ? HOLDS : FAILS));
+const schema = Type.Object(
+  {
+    kind: Type.Literal('words'),
+    symbol,
+    words: Type.Array(Type.String({ maxLength: 200 }), { minItems: 1, maxItems: 200, title: 'Words', field: 'words' }),
+    not,
+  },
+  closed,
+);
+export type WordLimit = Static<typeof schema>;
+
+/** Half of the height of the strip on which a word stands: words stand at the whole numbers of the axis. */
+const STRIP = 0.3;
+
+/** One of some words of a category. */
+export const words: LimitKind<typeof schema> = {
+  kind: 'words',
+  title: 'is one of',
+  schema,
+  on: 'words',
+  reads: (limit) => [limit.symbol],
+  units: () => [],
+  words: (limit) => `${limit.symbol} ${limit.words.join(' or ')}`,
+  isWhole: (limit) => limit.words.length > 0,
+  start: ({ symbol: of, labels }) => ({ kind: 'words', symbol: of, words: (labels ?? []).slice(0, 1) }),
+  fromRange: ({ symbol: of, labels }, [low, high]) => {
+    const some = (labels ?? []).filter((_, code) => code >= low && code <= high);
+    return some.length === 0 ? undefined : { kind: 'words', symbol: of, words: some };
+  },
+  ranges: (limit, { labels }) =>
+    limit.words.flatMap((word): [number, number][] => {
+      const at = labels?.indexOf(word) ?? -1;
+      return at < 0 ? [] : [[at - STRIP, at + STRIP]];
+    }),
+  judge: (state, limit) => {
+    const { values, labels } = channelOf(state, limit.symbol);
+    if (!labels) throw new AppError('CHANNEL_IS_NUMBER', { symbol: limit.symbol });
+    const holds = Uint8Array.from(labels, (label) => (limit.words.includes(label) ? HOLDS : FAILS));
     return Uint8Array.from(values, (code) => holds[code] ?? UNKNOWN);
   },
 };

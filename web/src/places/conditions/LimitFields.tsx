@@ -1,199 +1,123 @@
-import type { SingleLimit, SteadyLimit } from '@undameter/core';
+import { limitKindOf, printUnit, type SingleLimit, type SteadyLimit } from '@undameter/core';
 import { Input, InputNumber, Select } from 'antd';
-import { ChannelSelect } from '../../step/ChannelSelect';
+import type { ReactNode } from 'react';
 import type { LimitChannel } from './limits';
+import { WatchedChannels } from './WatchedChannels';
 
-interface LimitFieldsProps<L = SingleLimit> {
-  limit: L;
+interface LimitFieldsProps {
+  limit: SingleLimit;
   /** How the limit is called for readers who do not see it: "limit 2". */
   label: string;
   channels: readonly LimitChannel[];
-  onChange(limit: L): void;
+  onChange(limit: SingleLimit): void;
 }
 
-/** The fields of one limit, whatever its sort. */
-export function LimitFields(props: LimitFieldsProps) {
-  const { limit, label, channels, onChange } = props;
-  if ('tolerance' in limit)
-    return (
-      <>
-        <InputNumber
-          aria-label={`Value of ${label}`}
-          value={limit.value}
-          onChange={(v) => v !== null && onChange({ ...limit, value: v })}
-        />
-        <span>±</span>
-        <InputNumber
-          aria-label={`Tolerance of ${label}`}
-          min={0}
-          value={limit.tolerance}
-          onChange={(v) => v !== null && onChange({ ...limit, tolerance: v })}
-        />
-        <Input
-          aria-label={`Unit of ${label}`}
-          value={limit.unit}
-          onChange={(e) => onChange({ ...limit, unit: e.target.value })}
-        />
-      </>
-    );
-  if ('low' in limit)
-    return (
-      <>
-        <InputNumber
-          aria-label={`Low of ${label}`}
-          placeholder="any"
-          value={limit.low}
-          onChange={(low) => onChange({ ...limit, low })}
-        />
-        <span>to</span>
-        <InputNumber
-          aria-label={`High of ${label}`}
-          placeholder="any"
-          value={limit.high}
-          onChange={(high) => onChange({ ...limit, high })}
-        />
-        <Input
-          aria-label={`Unit of ${label}`}
-          value={limit.unit}
-          onChange={(e) => onChange({ ...limit, unit: e.target.value })}
-        />
-      </>
-    );
-  if ('words' in limit)
-    return (
-      <Select
-        mode="multiple"
-        className="words"
-        aria-label={`Words of ${label}`}
-        placeholder="Choose words"
-        value={limit.words}
-        onChange={(chosen) => onChange({ ...limit, words: chosen })}
-        options={(channels.find((c) => c.symbol === limit.symbol)?.labels ?? []).map((word) => ({
-          value: word,
-          label: word,
-        }))}
-      />
-    );
-  if ('formula' in limit)
-    return (
-      <Input.TextArea
-        className="words"
-        aria-label={`Formula of ${label}`}
-        autoSize={{ minRows: 1, maxRows: 4 }}
-        placeholder="Q > 20 [L/min] and n > mean of n"
-        spellCheck={false}
-        value={limit.formula}
-        onChange={(e) => onChange({ ...limit, formula: e.target.value })}
-      />
-    );
-  if ('steady' in limit) return <SteadyFields limit={limit} label={label} channels={channels} onChange={onChange} />;
+/** The parts of a field's schema that its control is made from; see LimitKind. */
+interface FieldSchema {
+  title?: string;
+  field?: string;
+  before?: string;
+  after?: string;
+  unitFrom?: string;
+  minimum?: number;
+  anyOf?: unknown[];
+}
+
+/** The fields of one limit, made from the schema of its kind; what has no field of its own is said in words. */
+export function LimitFields({ limit, label, channels, onChange }: LimitFieldsProps) {
+  const kind = limitKindOf(limit);
+  const values = limit as unknown as Record<string, unknown>;
+  const fields = (Object.entries(kind.schema.properties) as [string, FieldSchema][]).filter(
+    ([key, schema]) => key !== 'kind' && schema.field !== 'hidden',
+  );
+  if (fields.length === 0) return <span className="words soft">{kind.words(limit)}</span>;
+  return fields.map(([key, schema]) => (
+    <LimitField
+      key={key}
+      schema={schema}
+      value={values[key]}
+      unit={schema.unitFrom === undefined ? undefined : printUnit(String(values[schema.unitFrom]))}
+      of={label}
+      limit={limit}
+      channels={channels}
+      onChange={(value) => onChange({ ...limit, [key]: value } as SingleLimit)}
+    />
+  ));
+}
+
+interface LimitFieldProps {
+  schema: FieldSchema;
+  value: unknown;
+  unit: string | undefined;
+  of: string;
+  limit: SingleLimit;
+  channels: readonly LimitChannel[];
+  onChange(value: unknown): void;
+}
+
+/** A control with what stands beside it. */
+function LimitField(props: LimitFieldProps) {
+  const { before, after } = props.schema;
+  const { unit } = props;
   return (
-    <span className="words soft">
-      within {limit.corners.length} corners on the map of {limit.x} and {limit.y}
-    </span>
+    <>
+      {before && <span>{before}</span>}
+      {controlOf(props)}
+      {unit !== undefined && <span>{after ? `${unit} ${after}` : `${unit},`}</span>}
+    </>
   );
 }
 
-/** Which channels must keep calm, how calm, and for how long. */
-export function SteadyFields({ limit, label, channels, onChange }: LimitFieldsProps<SteadyLimit>) {
-  const { steady, lasting, settling, timeUnit } = limit;
-  const set = (i: number, change: Partial<SteadyLimit['steady'][number]>) =>
-    onChange({ ...limit, steady: steady.map((w, k) => (k === i ? { ...w, ...change } : w)) });
-  const numbers = channels.filter((c) => c.labels === null);
-  const free = numbers.find((c) => !steady.some((w) => w.symbol === c.symbol));
-  return (
-    <div className="steady">
-      <table>
-        <thead>
-          <tr>
-            <th>Channel</th>
-            <th>Std. dev. up to</th>
-            <th>Slope up to (per {timeUnit || 'sample'})</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {steady.map((w, i) => (
-            <tr key={i}>
-              <td>
-                <ChannelSelect
-                  label={`Channel ${i + 1} of ${label}`}
-                  channels={numbers}
-                  value={w.symbol}
-                  onChange={(symbol) =>
-                    set(i, {
-                      symbol,
-                      unit: numbers.find((c) => c.symbol === symbol)?.unit ?? '',
-                      deviation: null,
-                      slope: null,
-                    })
-                  }
-                />
-              </td>
-              <td>
-                <InputNumber
-                  aria-label={`Standard deviation of ${w.symbol}, ${label}`}
-                  min={0}
-                  placeholder="any"
-                  value={w.deviation}
-                  onChange={(deviation) => set(i, { deviation })}
-                  suffix={w.unit}
-                />
-              </td>
-              <td>
-                <InputNumber
-                  aria-label={`Slope of ${w.symbol}, ${label}`}
-                  min={0}
-                  placeholder="any"
-                  value={w.slope}
-                  onChange={(slope) => set(i, { slope })}
-                  suffix={w.unit}
-                />
-              </td>
-              <td>
-                <button
-                  className="quiet"
-                  aria-label={`Do not watch ${w.symbol}`}
-                  disabled={steady.length === 1}
-                  onClick={() => onChange({ ...limit, steady: steady.filter((_, k) => k !== i) })}
-                >
-                  ×
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {free && (
-        <button
-          className="quiet"
-          onClick={() =>
-            onChange({
-              ...limit,
-              steady: [...steady, { symbol: free.symbol, unit: free.unit, deviation: null, slope: null }],
-            })
-          }
-        >
-          + Channel
-        </button>
-      )}
-      <span className="steady-times">
-        for at least
-        <InputNumber
-          aria-label={`Lasting, ${label}`}
-          min={0.001}
-          value={lasting}
-          onChange={(v) => v !== null && onChange({ ...limit, lasting: v })}
+function controlOf({ schema, value, of, limit, channels, onChange }: LimitFieldProps): ReactNode {
+  const label = `${schema.title} of ${of}`;
+  switch (schema.field) {
+    case 'unit':
+      return <Input aria-label={label} value={value as string} onChange={(e) => onChange(e.target.value)} />;
+    case 'words':
+      return (
+        <Select
+          mode="multiple"
+          className="words"
+          aria-label={label}
+          placeholder="Choose words"
+          value={value as string[]}
+          onChange={onChange}
+          options={wordsOf(limit, channels).map((word) => ({ value: word, label: word }))}
         />
-        {timeUnit}, of which the first
-        <InputNumber
-          aria-label={`Settling, ${label}`}
-          min={0}
-          value={settling}
-          onChange={(v) => v !== null && onChange({ ...limit, settling: v })}
+      );
+    case 'question':
+      return (
+        <Input.TextArea
+          className="words"
+          aria-label={label}
+          autoSize={{ minRows: 1, maxRows: 4 }}
+          placeholder="Q > 20 [L/min] and n > mean of n"
+          spellCheck={false}
+          value={value as string}
+          onChange={(e) => onChange(e.target.value)}
         />
-        {timeUnit} are left for settling
-      </span>
-    </div>
-  );
+      );
+    case 'watched':
+      return (
+        <WatchedChannels
+          limit={limit as SteadyLimit}
+          label={of}
+          channels={channels}
+          onChange={({ steady }) => onChange(steady)}
+        />
+      );
+    default:
+      return (
+        <InputNumber
+          aria-label={label}
+          {...(schema.minimum === undefined ? {} : { min: schema.minimum })}
+          {...(schema.anyOf ? { placeholder: 'any' } : {})}
+          value={value as number | null}
+          onChange={(v) => (v !== null || schema.anyOf) && onChange(v)}
+        />
+      );
+  }
 }
+
+const wordsOf = (limit: SingleLimit, channels: readonly LimitChannel[]): readonly string[] =>
+  channels.find((c) => 'symbol' in limit && c.symbol === limit.symbol)?.labels ?? [];

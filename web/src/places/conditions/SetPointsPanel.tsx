@@ -1,13 +1,15 @@
 import type { ConditionRow, SetPointsReply } from '@undameter/contract';
-import { formatCount, formatValue, printUnit, type SteadyLimit } from '@undameter/core';
+import { printUnit, type SteadyLimit } from '@undameter/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
+import { counted } from '../../parts/counted';
 import { Sentence } from '../../parts/Sentence';
-import { SteadyFields } from './LimitFields';
+import { LimitFields } from './LimitFields';
 import type { LimitChannel } from './limits';
+import { levelsInWords, sizeInWords } from './setPointWords';
 
 interface SetPointsPanelProps {
   campaignId: number;
@@ -39,7 +41,6 @@ export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: S
       steady: wish.steady ?? found?.steady ?? null,
       symbols: on ? [...chosen, symbol] : chosen.filter((s) => s !== symbol),
     });
-  const unitOf = (symbol: string) => printUnit(channels.find((c) => c.symbol === symbol)?.unit ?? '');
   return (
     <>
       <header className="panel-head">
@@ -51,56 +52,15 @@ export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: S
         {found && (
           <>
             <h3 className="panel-sub">1 What is steady</h3>
-            {found.steady ? (
-              <SteadyFields
-                limit={found.steady}
-                label="steady"
-                channels={channels}
-                onChange={(steady) => setWish({ steady, symbols: wish.symbols })}
-              />
-            ) : (
-              <p className="soft">This run has no time, so each of its samples counts as a point of its own.</p>
-            )}
+            <WhatIsSteady
+              steady={found.steady}
+              channels={channels}
+              onChange={(steady) => setWish({ steady, symbols: wish.symbols })}
+            />
             <h3 className="panel-sub">2 What was set</h3>
-            <ul className="set-channels">
-              {found.channels
-                .filter((c) => c.levels.length > 0)
-                .map((c) => (
-                  <li key={c.symbol}>
-                    <Checkbox checked={c.chosen} onChange={(e) => toggle(c.symbol, e.target.checked)}>
-                      <code>{c.symbol}</code>
-                    </Checkbox>
-                    <span className="soft">
-                      {c.levels.length} {c.levels.length === 1 ? 'level' : 'levels'}:{' '}
-                      {c.levels
-                        .slice(0, 6)
-                        .map((l) => formatValue(l.value))
-                        .join(', ')}
-                      {c.levels.length > 6 ? ' …' : ''} {unitOf(c.symbol)}
-                    </span>
-                  </li>
-                ))}
-            </ul>
-            <h3 className="panel-sub">
-              3 {found.proposed.length} {found.proposed.length === 1 ? 'condition' : 'conditions'}
-            </h3>
-            <ul className="proposals" aria-label="Proposed conditions" aria-busy={isFetching}>
-              {found.proposed.map((p) => (
-                <li key={p.name}>
-                  <span>{p.name}</span>
-                  <span className="soft">
-                    {taken.includes(p.name)
-                      ? 'is there already'
-                      : `${formatCount(p.samples)} samples${p.points > 1 ? `, ${p.points} stretches` : ''}`}
-                  </span>
-                </li>
-              ))}
-            </ul>
-            {found.proposed.length === 0 && (
-              <p className="doubt">
-                No channel stands at levels of its own. Choose one above, or widen what counts as steady.
-              </p>
-            )}
+            <SetChannels found={found} channels={channels} onToggle={toggle} />
+            <h3 className="panel-sub">3 {counted(found.proposed.length, 'condition')}</h3>
+            <Proposals proposed={found.proposed} taken={taken} busy={isFetching} />
           </>
         )}
         <div className="buttons">
@@ -114,6 +74,73 @@ export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: S
           <Button onClick={onDone}>Let go</Button>
         </div>
       </div>
+    </>
+  );
+}
+
+interface WhatIsSteadyProps {
+  steady: SteadyLimit | null;
+  channels: readonly LimitChannel[];
+  onChange(steady: SteadyLimit): void;
+}
+
+function WhatIsSteady({ steady, channels, onChange }: WhatIsSteadyProps) {
+  if (!steady)
+    return <p className="soft">This run has no time, so each of its samples counts as a point of its own.</p>;
+  return (
+    <div className="limit-fields">
+      <LimitFields limit={steady} label="steady" channels={channels} onChange={(s) => onChange(s as SteadyLimit)} />
+    </div>
+  );
+}
+
+interface SetChannelsProps {
+  found: SetPointsReply;
+  channels: readonly LimitChannel[];
+  onToggle(symbol: string, on: boolean): void;
+}
+
+/** The channels that stood at levels, with what they are. */
+function SetChannels({ found, channels, onToggle }: SetChannelsProps) {
+  const unitOf = (symbol: string) => printUnit(channels.find((c) => c.symbol === symbol)?.unit ?? '');
+  return (
+    <ul className="set-channels">
+      {found.channels
+        .filter((c) => c.levels.length > 0)
+        .map((c) => (
+          <li key={c.symbol}>
+            <Checkbox checked={c.chosen} onChange={(e) => onToggle(c.symbol, e.target.checked)}>
+              <code>{c.symbol}</code>
+            </Checkbox>
+            <span className="soft">{levelsInWords(c.levels, unitOf(c.symbol))}</span>
+          </li>
+        ))}
+    </ul>
+  );
+}
+
+interface ProposalsProps {
+  proposed: SetPointsReply['proposed'];
+  taken: readonly string[];
+  busy: boolean;
+}
+
+function Proposals({ proposed, taken, busy }: ProposalsProps) {
+  return (
+    <>
+      <ul className="proposals" aria-label="Proposed conditions" aria-busy={busy}>
+        {proposed.map((p) => (
+          <li key={p.name}>
+            <span>{p.name}</span>
+            <span className="soft">{taken.includes(p.name) ? 'is there already' : sizeInWords(p)}</span>
+          </li>
+        ))}
+      </ul>
+      {proposed.length === 0 && (
+        <p className="doubt">
+          No channel stands at levels of its own. Choose one above, or widen what counts as steady.
+        </p>
+      )}
     </>
   );
 }

@@ -1,5 +1,5 @@
 import type { BenchReply, ConditionBody, TracesReply } from '@undameter/contract';
-import { boundsIn, isAnyLimit } from '@undameter/core';
+import { alternativesOf, limitKindOf } from '@undameter/core';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
 import { colourOf, levelBand, line, points, setAsideCrosses } from '../../chart/marks';
@@ -45,18 +45,16 @@ export function conditionsOption({ traces, bench, order, inHand, palette }: Cond
   });
 }
 
+/** The stretches of a channel's axis that the limits pick. */
 function limitsOn(
   body: ConditionBody,
   channel: { symbol: string; unit: string; labels: readonly string[] | null },
   colour: string,
 ) {
-  const singles = body.limits.flatMap((limit) => (isAnyLimit(limit) ? limit.any : [limit]));
-  const ranges = singles.flatMap((limit) => {
+  const ranges = body.limits.flatMap(alternativesOf).flatMap((limit) => {
     if (!('symbol' in limit) || limit.symbol !== channel.symbol) return [];
-    if ('words' in limit) return limit.words.map((word) => wordBand(channel.labels ?? [], word));
     try {
-      const { low, high } = boundsIn(limit, channel);
-      return [[low, high] as const];
+      return limitKindOf(limit).ranges?.(limit, channel) ?? [];
     } catch {
       // A unit that does not fit is said beside the limit; there is nothing to draw.
       return [];
@@ -64,10 +62,6 @@ function limitsOn(
   });
   return levelBand(ranges, colour);
 }
-
-/** The strip of the axis on which a word stands. */
-const wordBand = (labels: readonly string[], word: string) =>
-  [labels.indexOf(word) - 0.3, labels.indexOf(word) + 0.3] as const;
 
 /** At most so many of the points, evenly picked: more symbols would only hide each other. */
 function thin({ x, y }: { x: readonly (number | null)[]; y: readonly (number | null)[] }, most: number) {

@@ -1,89 +1,91 @@
 import type { ConditionBody } from '@undameter/contract';
-import { isAnyLimit, limitInWords, type Limit, type SingleLimit } from '@undameter/core';
+import {
+  limitInWords,
+  limitKindOf,
+  limitKindsOn,
+  roundedTo,
+  type AreaLimit,
+  type Limit,
+  type LimitChannel as KindChannel,
+  type LimitKind,
+  type SingleLimit,
+} from '@undameter/core';
 import type { FormChannel } from '../../step/StepForm';
 
 export type LimitChannel = FormChannel & { labels: readonly string[] | null; mean: number | null };
 type Limits = ConditionBody['limits'];
 
-/** The sorts of limit that a person can begin; one drawn on the map is made there. */
-export const limitSorts = [
-  { value: 'tolerance', label: 'value ± tolerance' },
-  { value: 'between', label: 'between' },
-  { value: 'words', label: 'is one of' },
-  { value: 'formula', label: 'formula' },
-  { value: 'steady', label: 'is steady' },
-] as const;
-export type LimitSort = (typeof limitSorts)[number]['value'] | 'area';
-
-export function sortOf(limit: SingleLimit): LimitSort {
-  if ('tolerance' in limit) return 'tolerance';
-  if ('low' in limit) return 'between';
-  if ('words' in limit) return 'words';
-  if ('formula' in limit) return 'formula';
-  return 'steady' in limit ? 'steady' : 'area';
-}
-
 /** The channel that a limit of one channel is on. */
 export const symbolOf = (limit: Limit): string | undefined => ('symbol' in limit ? limit.symbol : undefined);
 
-/** A number rounded to what a hand can mean on a chart: two digits of the span. */
-export function roundedTo(value: number, span: number): number {
-  const place = 10 ** (Math.floor(Math.log10(span || 1)) - 1);
-  return Number((Math.round(value / place) * place).toPrecision(12));
-}
-
-type Named = { symbol: string; unit: string; labels: readonly string[] | null; mean?: number | null };
-
 /** A first limit on a channel: near its mean, or on its first word. */
-export const limitOn = ({ symbol, unit, labels, mean }: Named): SingleLimit =>
-  labels ? { symbol, words: labels.slice(0, 1) } : { symbol, value: Math.round(mean ?? 0), tolerance: 1, unit };
+export const limitOn = (channel: KindChannel): SingleLimit =>
+  limitKindsOn(channel)[0]!.start!(channel, '') as SingleLimit;
 
-/** A first limit of a sort, on a channel where it needs one. */
-export function limitOfSort(sort: LimitSort, channel: Named, timeUnit: string): SingleLimit {
-  const { symbol, unit, labels, mean } = channel;
-  const at = Math.round(mean ?? 0);
-  switch (sort) {
-    case 'between':
-      return { symbol, low: at - 1, high: at + 1, unit };
-    case 'formula':
-      return { formula: `${symbol} > ${at}${unit ? ` [${unit}]` : ''}` };
-    case 'steady':
-      return { steady: [{ symbol, unit, deviation: null, slope: null }], lasting: 10, settling: 0, timeUnit };
-    case 'words':
-      return { symbol, words: (labels ?? []).slice(0, 1) };
-    default:
-      return limitOn(channel);
-  }
+/** The limit begun anew as another sort, on the channel at hand or the first that it can be on. */
+export function asKind(
+  kind: LimitKind,
+  channels: readonly LimitChannel[],
+  at: LimitChannel | undefined,
+  timeUnit: string,
+): SingleLimit | undefined {
+  const fits = (c: LimitChannel): boolean => limitKindsOn(c).includes(kind);
+  const channel = at && fits(at) ? at : channels.find(fits);
+  return channel && (kind.start!(channel, timeUnit) as SingleLimit);
 }
+
+/** The same sort of limit on another channel; where it cannot be on that one, the usual sort there. */
+export function movedTo(limit: SingleLimit, to: LimitChannel, timeUnit: string): SingleLimit {
+  const kinds = limitKindsOn(to);
+  const kind = kinds.find((k) => k.kind === limit.kind) ?? kinds[0]!;
+  return { ...(kind.start!(to, timeUnit) as SingleLimit), ...(limit.not ? { not: true } : {}) };
+}
+
+/** A further limit, on a channel that has none yet where there is one. */
+export function withOneMore(limits: Limits, channels: readonly LimitChannel[]): Limits {
+  const used = limits.map(symbolOf);
+  const channel = channels.find((c) => !used.includes(c.symbol)) ?? channels[0];
+  return channel ? [...limits, limitOn(channel)] : limits;
+}
+
+/** The limits with other alternatives at one place; without any, the place goes. */
+export const withAlternatives = (limits: Limits, index: number, alternatives: readonly SingleLimit[]): Limits =>
+  limits.flatMap((limit, i) => {
+    if (i !== index) return [limit];
+    if (alternatives.length === 0) return [];
+    return [alternatives.length === 1 ? alternatives[0]! : { kind: 'any', any: [...alternatives] }];
+  });
 
 /** The limits after a stretch of a channel's axis was dragged: that channel's limit is set anew, or added. */
-export function withDragged(limits: Limits, channel: Named, [low, high]: readonly [number, number]): Limits {
-  if (channel.labels) {
-    // Words stand at the whole numbers of the axis.
-    const words = channel.labels.filter((_, code) => code >= low && code <= high);
-    return words.length === 0 ? [...limits] : replaced(limits, { symbol: channel.symbol, words });
-  }
-  const span = high - low;
-  const made = {
-    symbol: channel.symbol,
-    unit: channel.unit,
-    value: roundedTo((low + high) / 2, span),
-    tolerance: roundedTo(span / 2, span),
-  };
-  return replaced(limits, made);
-}
-
-function replaced(limits: Limits, made: SingleLimit & { symbol: string }): Limits {
-  const at = limits.findIndex((l) => symbolOf(l) === made.symbol);
+export function withDragged(limits: Limits, channel: KindChannel, range: readonly [number, number]): Limits {
+  const made = limitKindsOn(channel)[0]!.fromRange?.(channel, range) as SingleLimit | undefined;
+  if (!made) return [...limits];
+  const at = limits.findIndex((l) => symbolOf(l) === channel.symbol);
   return at < 0 ? [...limits, made] : limits.map((l, i) => (i === at ? made : l));
 }
 
-/** Whether a limit can be kept as it stands in the form. */
-export const isComplete = (limit: Limit): boolean => {
-  if (isAnyLimit(limit)) return limit.any.every(isComplete);
-  if ('words' in limit) return limit.words.length > 0;
-  if ('formula' in limit) return limit.formula.trim() !== '';
-  return !('steady' in limit) || limit.steady.some((w) => w.deviation !== null || w.slope !== null);
-};
+interface MapAxis {
+  symbol: string;
+  unit: string;
+  /** Its ends on the map. */
+  range: readonly [number, number];
+}
+
+/** The limits after a line was drawn on the map: it takes the place of one drawn before. */
+export function withArea(limits: Limits, x: MapAxis, y: MapAxis, corners: readonly [number, number][]): Limits {
+  const [dx, dy] = [x, y].map(({ range: [low, high] }) => (high - low) / 10) as [number, number];
+  const area: AreaLimit = {
+    kind: 'area',
+    x: x.symbol,
+    y: y.symbol,
+    xUnit: x.unit,
+    yUnit: y.unit,
+    corners: corners.map(([cx, cy]) => [roundedTo(cx, dx), roundedTo(cy, dy)]),
+  };
+  return [...limits.filter((l) => l.kind !== 'area'), area];
+}
 
 export const inWords = (limits: Limits): string => limits.map(limitInWords).join(', ');
+
+/** The sort of a limit, as the form names it. */
+export const kindTitle = (limit: SingleLimit): string => limitKindOf(limit).title;

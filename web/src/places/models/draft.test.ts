@@ -15,7 +15,7 @@ const body = {
     shared: ['a2'],
   },
 };
-const limit = (symbol: string) => ({ symbol, value: 1450, tolerance: 20, unit: 'rpm' });
+const limit = (symbol: string) => ({ kind: 'tolerance' as const, symbol, value: 1450, tolerance: 20, unit: 'rpm' });
 const conditions = [
   { id: 1, limits: [limit('n')] },
   { id: 2, limits: [limit('Q')] },

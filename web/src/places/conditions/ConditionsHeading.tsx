@@ -1,0 +1,39 @@
+import { Segmented } from 'antd';
+import { ChannelSelect } from '../../step/ChannelSelect';
+import type { ConditionsData } from './useConditionsData';
+
+interface ConditionsHeadingProps {
+  data: ConditionsData;
+  /** Name of the condition in hand. */
+  inHand: string | undefined;
+}
+
+/** How the conditions are looked at, and what a drag does there. */
+export function ConditionsHeading({ data, inHand }: ConditionsHeadingProps) {
+  const { view, setView, numbers, xAxis, yAxis, setAxes } = data;
+  const [x, y] = [xAxis?.symbol ?? '', yAxis?.symbol ?? ''];
+  const onRun = inHand === undefined ? 'drag across a chart to set limits' : `${inHand} in hand, its limits shaded`;
+  return (
+    <>
+      <Segmented
+        size="small"
+        value={view}
+        onChange={setView}
+        options={[
+          { value: 'run', label: 'Along the run' },
+          { value: 'map', label: 'Map' },
+        ]}
+      />
+      {view === 'map' && (
+        <span className="map-axes">
+          <ChannelSelect label="Up the map" channels={numbers} value={y} onChange={(s) => setAxes([x, s])} />
+          over
+          <ChannelSelect label="Across the map" channels={numbers} value={x} onChange={(s) => setAxes([s, y])} />
+        </span>
+      )}
+      <span className="soft">
+        {view === 'map' ? 'the darker, the longer; drag a rectangle, or Shift and drag a lasso' : onRun}
+      </span>
+    </>
+  );
+}

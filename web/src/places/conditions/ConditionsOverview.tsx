@@ -1,0 +1,37 @@
+import { Sentence } from '../../parts/Sentence';
+import { overlapsInWords } from './overlaps';
+import type { ConditionsData } from './useConditionsData';
+
+interface ConditionsOverviewProps {
+  data: ConditionsData;
+  onBegin(): void;
+  onPropose(): void;
+}
+
+/** What conditions are, how to begin one, and what those of the campaign leave out and share. */
+export function ConditionsOverview({ data: { bench, rows, points }, onBegin, onPropose }: ConditionsOverviewProps) {
+  return (
+    <>
+      <header className="panel-head">
+        <h2>Conditions</h2>
+        <span className="grow" />
+        <button className="quiet" onClick={onBegin}>
+          + Condition
+        </button>
+      </header>
+      <div className="panel-pad">
+        <p className="soft">
+          A condition is a named set of limits. It picks the kept samples in which all of them hold, for fits and
+          comparisons; each of its stretches is an operating point.
+        </p>
+        <button className="quiet strong" onClick={onPropose}>
+          Propose conditions from the set points …
+        </button>
+        {bench && rows.length > 0 && <p className="soft">{overlapsInWords(bench)}</p>}
+        {points?.problems.map((p) => (
+          <Sentence key={p.conditionId} error={p.problem} />
+        ))}
+      </div>
+    </>
+  );
+}
