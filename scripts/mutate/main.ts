@@ -52,6 +52,9 @@ async function tryFaults(files: string[]): Promise<Fault[]> {
       ignoreStatic: true,
       ignorePatterns: ['/docs', '/e2e', '/web/dist', '/data'],
       concurrency: 2,
+      // Only an endless loop takes so much longer; what else runs on the machine does not.
+      timeoutFactor: 4,
+      timeoutMS: 30_000,
       reporters: ['dots'],
       tempDirName: folder,
       allowConsoleColors: false,
