@@ -18,7 +18,7 @@ export interface Built {
 /** Starts a server on a data directory. Rejects with what it said when it did not come up. */
 export async function startBuilt(data: string, args: string[] = [], env: NodeJS.ProcessEnv = {}): Promise<Built> {
   const child = spawn(process.execPath, [main, ...args], {
-    env: { ...process.env, PORT: '0', UNDAMETER_DATA: data, NODE_OPTIONS: '', ...env },
+    env: { ...process.env, PORT: '0', UNDAMETER_DATA: data, NODE_OPTIONS: '', UNDAMETER_CHECK_REPLIES: '1', ...env },
   });
   const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   const address = await new Promise<string>((resolve, reject) => {

@@ -7,6 +7,7 @@ import swaggerUi from '@fastify/swagger-ui';
 import type { TypeBoxTypeProvider } from '@fastify/type-provider-typebox';
 import { AppError } from '@undameter/core';
 import Fastify, { type FastifyInstance } from 'fastify';
+import { asJson, checkedJson } from './checkReplies';
 import { compileSchema } from './compileSchema';
 import { asAppError, replyOf } from './errors';
 import { guardOrigin } from './guard';
@@ -34,9 +35,9 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
     logger: { level: process.env['UNDAMETER_LOG'] ?? 'warn' },
   }).withTypeProvider<TypeBoxTypeProvider>();
   app.setValidatorCompiler(compileSchema);
-  // Replies are checked by their types; the usual serialiser compiles itself at the first reply
-  // of each route, which stalled all screens for most of a second.
-  app.setSerializerCompiler(() => JSON.stringify);
+  // The usual serialiser compiles itself at the first reply of each route, which stalled all screens for most of a
+  // second. Replies are checked by their types, and in tests by their schemas.
+  app.setSerializerCompiler(services.config.checksReplies ? checkedJson : asJson);
   app.setErrorHandler((error, request, reply) => {
     const known = asAppError(error, (reference, cause) => request.log.error({ reference, err: cause }, 'unforeseen'));
     const { status, body } = replyOf(known);
@@ -117,6 +118,6 @@ async function serveWeb(app: FastifyInstance, directory: string | undefined): Pr
 }
 
 /** File names carry a hash and may be kept for ever; the page that names them may not. */
-function freshPage(reply: { header(name: string, value: string): unknown }, path: string): void {
-  if (path.endsWith('index.html')) reply.header('cache-control', 'no-cache');
+function freshPage(reply: { setHeader(name: string, value: string): unknown }, path: string): void {
+  if (path.endsWith('index.html')) reply.setHeader('cache-control', 'no-cache');
 }

@@ -9,6 +9,8 @@ export interface Config {
   demo: boolean;
   /** Folder of the built web app; absent in development, where Vite serves it. */
   webDirectory: string | undefined;
+  /** Hold every reply against its schema, as the tests do. */
+  checksReplies: boolean;
 }
 
 /** Settings from the environment; every one has a default. */
@@ -24,6 +26,7 @@ export function readConfig(environment: NodeJS.ProcessEnv, argv: readonly string
     dataDirectory: environment['UNDAMETER_DATA'] ?? join(root, 'data'),
     uploadLimitBytes: limitMiB * 2 ** 20,
     demo: argv.includes('--demo'),
+    checksReplies: environment['UNDAMETER_CHECK_REPLIES'] === '1',
     webDirectory: argv.includes('--api-only') ? undefined : join(root, 'web', 'dist'),
   };
 }

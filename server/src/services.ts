@@ -9,7 +9,7 @@ import type { Pools } from './threads/Pools';
 
 /** What the routes work with. */
 export interface Services {
-  config: Pick<Config, 'uploadLimitBytes' | 'webDirectory' | 'port'>;
+  config: Pick<Config, 'uploadLimitBytes' | 'webDirectory' | 'port' | 'checksReplies'>;
   db: Database;
   uploads: Uploads;
   originals: Originals;

@@ -1,5 +1,5 @@
 import { AppError } from '@undameter/core';
-import { SqlError } from './pg/Database';
+import { SqlError } from './pg/SqlError';
 
 /** The only row, or the error that there is no such thing. @throws {AppError} NOT_FOUND */
 export function oneOf<Row>(rows: readonly Row[], what: string, id: number | string): Row {

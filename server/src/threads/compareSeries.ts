@@ -246,8 +246,7 @@ function usable(
       name: condition.name,
       limits: condition.limits.filter(
         // A curve without time has nothing that could be steady.
-        (limit) =>
-          !needsTime(limit) && symbolsOfLimit(limit).every((s) => channels.has(s) && s !== task.x && s !== x),
+        (limit) => !needsTime(limit) && symbolsOfLimit(limit).every((s) => channels.has(s) && s !== task.x && s !== x),
       ),
     }
   );

@@ -1,9 +1,8 @@
-import { existsSync, mkdirSync } from 'node:fs';
-import { Worker } from 'node:worker_threads';
 import { AppError } from '@undameter/core';
-import { workerExecArgv, workerUrl } from '../../workerUrl';
-import type { Reply, Request } from './protocol';
+import type { Answer, Connection, Request } from './protocol';
 import { readBinaryCopy } from './readBinaryCopy';
+import { SqlError } from './SqlError';
+import { ThreadConnection } from './ThreadConnection';
 
 /** A statement: plain SQL in a template, whose values travel apart from the text. */
 export interface Db {
@@ -15,94 +14,52 @@ export interface Db {
 /** A part of a statement that is a whole number of ours and so can stand in its text. */
 export const whole = (value: number): string => String(Math.trunc(value));
 
-/** A failure of a statement, with PostgreSQL's own code. */
-export class SqlError extends Error {
-  constructor(
-    message: string,
-    readonly code: string | undefined,
-    readonly constraint: string | undefined,
-  ) {
-    super(message);
-  }
-}
-
-type Answer = Record<string, unknown>[] | Uint8Array;
-type Waiting = { resolve: (answer: Answer) => void; reject: (error: Error) => void };
-type Unsent =
-  | { type: 'query'; text: string; values: unknown[] }
-  | { type: 'script'; text: string }
-  | { type: 'copyOut'; query: string }
-  | { type: 'close' };
-
-/** The client of the database thread. Statements outside a transaction wait while one is open. */
+/** The store over a connection. Statements outside a transaction wait while one is open. */
 export class Database implements Db {
-  private readonly waiting = new Map<number, Waiting>();
-  private nextId = 1;
   private turn: Promise<unknown> = Promise.resolve();
 
-  private constructor(private readonly worker: Worker) {}
+  constructor(private readonly connection: Connection) {}
 
-  /** Opens (and creates, the first time) the database; in memory when no directory is given. */
-  static async open(directory: string | undefined): Promise<Database> {
-    if (directory !== undefined && !existsSync(directory)) {
-      mkdirSync(directory, { recursive: true });
-      // Creating one takes hundreds of megabytes, which its thread gives back when it ends.
-      await (await Database.start(directory)).close();
-    }
-    return Database.start(directory);
-  }
-
-  private static async start(directory: string | undefined): Promise<Database> {
-    const worker = new Worker(workerUrl('store/pg/worker'), { workerData: { directory }, execArgv: workerExecArgv });
-    const database = new Database(worker);
-    await new Promise<void>((resolve, reject) => {
-      worker.once('error', reject);
-      worker.on('message', (reply: Reply) => {
-        if (reply.type === 'ready') resolve();
-        else if (reply.type === 'failedToOpen') reject(new AppError('STORE_WRITE_REFUSED', { reason: reply.message }));
-        else database.take(reply);
-      });
-    });
-    worker.on('error', (error) => database.failAll(error));
-    return database;
+  /** Opens (and creates, the first time) the database of a directory. @throws {AppError} STORE_WRITE_REFUSED */
+  static async open(directory: string): Promise<Database> {
+    return new Database(await ThreadConnection.open(directory));
   }
 
   sql<Row>(text: TemplateStringsArray, ...values: unknown[]): Promise<Row[]> {
-    return this.inTurn(() => this.send({ type: 'query', ...assemble(text, values) })) as Promise<Row[]>;
+    return this.inTurn(() => this.ask({ type: 'query', ...assemble(text, values) })) as Promise<Row[]>;
   }
 
   async script(text: string): Promise<void> {
-    await this.inTurn(() => this.send({ type: 'script', text }));
+    await this.inTurn(() => this.ask({ type: 'script', text }));
   }
 
   /** Rows of a query without values, as bytes: for columns of samples, which text would slow down thirty times. */
   async copyOut(query: string): Promise<(Uint8Array | null)[][]> {
-    return readBinaryCopy((await this.inTurn(() => this.send({ type: 'copyOut', query }))) as Uint8Array);
+    return readBinaryCopy((await this.inTurn(() => this.ask({ type: 'copyOut', query }))) as Uint8Array);
   }
 
   /** Runs the work in one transaction; all of it is kept, or nothing. */
   transaction<T>(work: (db: Db) => Promise<T>): Promise<T> {
     return this.inTurn(async () => {
-      await this.send({ type: 'script', text: 'begin' });
+      await this.ask({ type: 'script', text: 'begin' });
       const inside: Db = {
         sql: <Row>(text: TemplateStringsArray, ...values: unknown[]) =>
-          this.send({ type: 'query', ...assemble(text, values) }) as Promise<Row[]>,
-        script: async (text) => void (await this.send({ type: 'script', text })),
+          this.ask({ type: 'query', ...assemble(text, values) }) as Promise<Row[]>,
+        script: async (text) => void (await this.ask({ type: 'script', text })),
       };
       try {
         const result = await work(inside);
-        await this.send({ type: 'script', text: 'commit' });
+        await this.ask({ type: 'script', text: 'commit' });
         return result;
       } catch (error) {
-        await this.send({ type: 'script', text: 'rollback' }).catch(() => undefined);
+        await this.ask({ type: 'script', text: 'rollback' }).catch(() => undefined);
         throw error;
       }
     });
   }
 
   async close(): Promise<void> {
-    await this.inTurn(() => this.send({ type: 'close' }));
-    await this.worker.terminate();
+    await this.inTurn(() => this.connection.close());
   }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -111,25 +68,10 @@ export class Database implements Db {
     return result;
   }
 
-  private send(request: Unsent): Promise<Answer> {
-    const id = this.nextId++;
-    return new Promise((resolve, reject) => {
-      this.waiting.set(id, { resolve, reject });
-      this.worker.postMessage({ id, ...request } satisfies Request);
+  private ask(request: Request): Promise<Answer> {
+    return this.connection.ask(request).catch((error: Error) => {
+      throw error instanceof SqlError ? asAppError(error) : error;
     });
-  }
-
-  private take(reply: Extract<Reply, { id: number }>): void {
-    const waiting = this.waiting.get(reply.id);
-    this.waiting.delete(reply.id);
-    if (reply.type === 'rows') waiting?.resolve(reply.rows);
-    else if (reply.type === 'copied') waiting?.resolve(reply.bytes);
-    else waiting?.reject(asAppError(new SqlError(reply.message, reply.code, reply.constraint)));
-  }
-
-  private failAll(error: Error): void {
-    for (const { reject } of this.waiting.values()) reject(error);
-    this.waiting.clear();
   }
 }
 

@@ -1,0 +1,270 @@
+/**
+ * Every collection of a campaign over its routes: made, listed, changed, deleted; refused when it is not whole,
+ * when its name is taken, when it is not there, and when it names a thing of another campaign.
+ */
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { addRun, column, startHere, type ServerHere } from './inProcess';
+
+jest.setTimeout(120_000);
+let server: ServerHere;
+let [here, elsewhere, run, other] = [0, 0, 0, 0];
+const made: Record<string, number> = {};
+type Row = { id: number; campaignId: number; name: string };
+
+const columns = {
+  t: { unit: 's', values: column(20, (i) => i) },
+  y: { unit: 'kPa', values: column(20, (i) => 2 * i) },
+};
+const limit = { kind: 'tolerance', symbol: 't', value: 10, tolerance: 5, unit: 's' };
+
+beforeAll(async () => {
+  server = await startHere();
+  const campaign = async (name: string) => (await server.ask<Row>('/campaigns', { name, question: '' })).body.id;
+  [here, elsewhere] = [await campaign('here'), await campaign('elsewhere')];
+  [run, other] = [
+    await addRun(server.db, here, 'first', columns),
+    await addRun(server.db, elsewhere, 'of another campaign', columns),
+  ];
+});
+afterAll(() => server.close());
+
+const fit = () => ({
+  name: 'line',
+  runId: run,
+  x: 't',
+  y: 'y',
+  conditionIds: [made['conditions']!],
+  data: 'samples',
+  weights: 'none',
+  model: 'polynomial',
+  settings: { degree: 1 },
+  choices: {},
+});
+const candidate = (source: object) => ({ source, offset: 0, scale: 1, method: 'linear', uncertainty: null });
+const comparison = () => ({
+  name: 'line against itself',
+  reference: { runId: run, x: 't', y: 'y', conditionIds: [], data: 'samples' },
+  candidates: [candidate({ kind: 'fit', fitId: made['fits']! })],
+});
+const table = () => ({
+  isShared: false,
+  symbol: 'rho',
+  name: 'Density',
+  xName: 'Temperature',
+  xUnit: '°C',
+  yUnit: 'kg/m³',
+  source: 'made up',
+  method: 'linear',
+  xScale: 'plain',
+  yScale: 'plain',
+  outside: 'refuse',
+  uncertainty: null,
+  notes: '',
+  x: [0, 10],
+  y: [1000, 999],
+  second: null,
+});
+const sources = [{ name: 'calibration', isShared: false, of: { kind: 'absolute', value: 0.1, statedAs: 'twice' } }];
+
+interface Case {
+  path: string;
+  body(): { name: string };
+  /** Bodies that are refused, with a part of the sentence. */
+  refused: [object, string][];
+  /** A body that names something of the other campaign. */
+  foreign?(): object;
+}
+
+const cases: Case[] = [
+  {
+    path: 'conditions',
+    body: () => ({ name: 'ten', limits: [limit] }),
+    refused: [
+      [{ limits: [] }, 'must NOT have fewer than 1 items'],
+      [{ limits: [{ ...limit, kind: 'sideways' }] }, 'kind'],
+      [{ limits: [{ ...limit, tolerance: -1 }] }, 'body.limits.0.tolerance must be >= 0'],
+      [{ limits: [{ ...limit, tolerance: undefined }] }, "required property 'tolerance'"],
+      [{ limits: [{ kind: 'words', symbol: 'v', words: [] }] }, 'body.limits.0.words must NOT have fewer than 1'],
+      [{ limits: [{ ...limit, unit: 'wat' }] }, 'is not a unit'],
+      [{ limits: [{ kind: 'between', symbol: 't', low: 5, high: 1, unit: 's' }] }, 'before it begins'],
+      [{ limits: [{ kind: 'any', any: [{ kind: 'between', symbol: 't', low: 5, high: 1, unit: 's' }] }] }, 'before it'],
+      [{ name: ' ' }, 'body.name'],
+      [{ extra: 1 }, '"extra"'],
+    ],
+  },
+  {
+    path: 'fits',
+    body: fit,
+    refused: [
+      [{ model: 'wavy' }, 'wavy'],
+      [{ settings: { degree: 99 } }, 'settings.degree'],
+      [{ weights: 'heavy' }, 'body.weights'],
+    ],
+    foreign: () => ({ runId: other }),
+  },
+  {
+    path: 'comparisons',
+    body: comparison,
+    refused: [
+      [{ candidates: [] }, 'must NOT have fewer than 1 items'],
+      [{ candidates: [candidate({ kind: 'fit', fitId: 999_999 })] }, 'no fit'],
+    ],
+    foreign: () => ({ candidates: [candidate({ kind: 'run', runId: other, x: 't', y: 'y' })] }),
+  },
+  {
+    path: 'tables',
+    body: table,
+    refused: [
+      [{ symbol: '2 rho' }, 'cannot be a symbol'],
+      [{ symbol: 'sin' }, 'already in use'],
+      [{ xUnit: 'wat' }, 'is not a unit'],
+      [{ method: 'wavy' }, 'no interpolation "wavy"'],
+      [{ x: [0, 0] }, 'twice'],
+      [{ second: { name: 'b', unit: 'wat', method: 'linear', scale: 'plain', w: [0, 1], isScattered: false } }, 'unit'],
+    ],
+  },
+  {
+    path: 'models',
+    body: () => ({ name: 'Coasting', formula: 'n0*exp(-x/tau)', meanings: { tau: 'time constant' } }),
+    refused: [[{ formula: 'n0*' }, 'the end of the formula']],
+  },
+  {
+    path: 'sensors',
+    body: () => ({ name: 'Gauge 7', unit: 'bar', sources, notes: '' }),
+    refused: [
+      [{ unit: 'wat' }, 'is not a unit'],
+      [{ sources: [...sources, ...sources] }, 'two sources of error'],
+      [{ sources: [] }, 'must NOT have fewer than 1 items'],
+    ],
+  },
+  {
+    path: 'procedures',
+    body: () => ({
+      name: 'Trim',
+      steps: [{ id: 'a', kind: 'trim', version: 1, settings: { channel: 't', from: 1, to: 9, unit: 's' }, on: true }],
+      channels: [{ symbol: 't', name: 'Time', unit: 's' }],
+    }),
+    refused: [
+      [{ steps: [{ id: 'a', kind: 'nope', version: 1, settings: {}, on: true }] }, 'no step kind "nope"'],
+      [{ channels: [{ symbol: 't', name: 'Time', unit: 'wat' }] }, 'is not a unit'],
+    ],
+  },
+];
+
+describe.each(cases)('$path', ({ path, body, refused, foreign }) => {
+  const list = async (campaignId = here) => (await server.ask<Row[]>(`/campaigns/${campaignId}/${path}`)).body;
+  const create = (over: object = {}, campaignId = here) =>
+    server.ask<Row & { code: string; message: string }>(`/campaigns/${campaignId}/${path}`, { ...body(), ...over });
+  const change = (id: number, over: object = {}) =>
+    server.ask<Row & { code: string; message: string }>(`/${path}/${id}`, { ...body(), ...over }, 'PUT');
+
+  test('one is made with all that it was given, and listed in its campaign only', async () => {
+    const reply = await create();
+    expect(reply).toMatchObject({ status: 200, body: { campaignId: here, ...JSON.parse(JSON.stringify(body())) } });
+    made[path] = reply.body.id;
+    expect((await list()).map((r) => r.id)).toEqual([reply.body.id]);
+    expect(await list(elsewhere)).toEqual([]);
+  });
+
+  test.each(refused)('%j is refused with a sentence, new and changed', async (over, sentence) => {
+    for (const reply of [await create({ name: 'x', ...over }), await change(made[path]!, over)]) {
+      expect([404, 422]).toContain(reply.status);
+      expect(`${reply.body.code} ${reply.body.message}`).toContain(sentence);
+    }
+    expect(await list()).toHaveLength(1);
+  });
+
+  test('a name is there once in a campaign, and blanks around it do not count', async () => {
+    const { name } = body();
+    expect(await create()).toMatchObject({ status: 409, body: { code: 'NAME_TAKEN' } });
+    if (path === 'tables') return;
+    expect(await create({ name: ` ${name} ` })).toMatchObject({ status: 409 });
+    expect(await change(made[path]!, { name: ` ${name} ` })).toMatchObject({ status: 200, body: { name } });
+  });
+
+  test('it is changed as a whole', async () => {
+    expect(await change(made[path]!, { name: 'anew' })).toMatchObject({ status: 200, body: { name: 'anew' } });
+    expect((await list())[0]).toMatchObject({ id: made[path], name: 'anew' });
+    await change(made[path]!);
+  });
+
+  test('what is not there is said: the campaign, the one to change, the one to delete', async () => {
+    expect(await create({}, 999_999)).toMatchObject({ status: 404, body: { code: 'NOT_FOUND' } });
+    expect(await change(999_999)).toMatchObject({ status: 404, body: { code: 'NOT_FOUND' } });
+    expect(await server.ask(`/${path}/999999`, undefined, 'DELETE')).toMatchObject({ status: 404 });
+    expect(await server.ask(`/${path}/x`, undefined, 'DELETE')).toMatchObject({ status: 422 });
+  });
+
+  if (foreign)
+    test('what belongs to another campaign is not there', async () => {
+      for (const reply of [await create({ name: 'x', ...foreign() }), await change(made[path]!, foreign())])
+        expect(reply).toMatchObject({ status: 404, body: { code: 'NOT_FOUND' } });
+      expect(await list()).toHaveLength(1);
+    });
+});
+
+describe('what refers to each other', () => {
+  const remove = (path: string, id: number) => server.ask<object>(`/${path}/${id}`, undefined, 'DELETE');
+  test('is deleted from the end: a condition and a run stay while a fit needs them, a fit while it is compared', async () => {
+    expect(await remove('conditions', made['conditions']!)).toMatchObject({
+      status: 409,
+      body: { code: 'STILL_USED' },
+    });
+    expect(await remove('runs', run)).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
+    expect(await remove('fits', made['fits']!)).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
+    for (const path of ['comparisons', 'fits', 'conditions', 'tables', 'models', 'sensors', 'procedures'])
+      expect(await remove(path, made[path]!)).toEqual({
+        status: 200,
+        body: { done: true },
+        headers: expect.anything(),
+      });
+    for (const { path } of cases) expect((await server.ask<Row[]>(`/campaigns/${here}/${path}`)).body).toEqual([]);
+  });
+  test('a condition that only a comparison names stays too', async () => {
+    const condition = (await server.ask<Row>(`/campaigns/${here}/conditions`, { name: 'c', limits: [limit] })).body.id;
+    const reference = { ...comparison().reference, conditionIds: [condition] };
+    const candidates = [candidate({ kind: 'run', runId: run, x: 't', y: 'y' })];
+    const row = (await server.ask<Row>(`/campaigns/${here}/comparisons`, { name: 'c', reference, candidates })).body;
+    expect(await remove('conditions', condition)).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
+    await remove('comparisons', row.id);
+    expect(await remove('conditions', condition)).toMatchObject({ status: 200 });
+  });
+});
+
+test('several conditions are made, or none of them', async () => {
+  const several = (...names: string[]) =>
+    server.ask<Row[]>(`/campaigns/${here}/conditions/several`, {
+      conditions: names.map((name) => ({ name, limits: [limit] })),
+    });
+  expect((await several('a', 'b')).body.map((r) => r.name)).toEqual(['a', 'b']);
+  expect(await several('c', 'a')).toMatchObject({ status: 409, body: { code: 'NAME_TAKEN' } });
+  expect((await server.ask<Row[]>(`/campaigns/${here}/conditions`)).body.map((r) => r.name)).toEqual(['a', 'b']);
+});
+
+describe('a campaign', () => {
+  const campaigns = async () => (await server.ask<Row[]>('/campaigns')).body.map((c) => c.name);
+  test('is renamed; its name is there once', async () => {
+    const put = (id: number, name: string) => server.ask<Row>(`/campaigns/${id}`, { name, question: 'Why?' }, 'PUT');
+    expect(await put(elsewhere, 'here')).toMatchObject({ status: 409, body: { code: 'NAME_TAKEN' } });
+    expect(await put(elsewhere, ' there ')).toMatchObject({ status: 200, body: { name: 'there', question: 'Why?' } });
+    expect(await put(999_999, 'x')).toMatchObject({ status: 404 });
+    expect(await campaigns()).toEqual(['there', 'here']);
+  });
+  test('counts what is in it', async () => {
+    const { body } = await server.ask<{ counts: object; runRows: object[] }>(`/campaigns/${here}`);
+    expect(body).toMatchObject({
+      counts: { conditions: 2, tables: 0, fits: 0, comparisons: 0, findings: 0 },
+      runRows: [{ name: 'first', samples: 20, channels: 2, steps: 0, along: 't' }],
+    });
+    expect(await server.ask('/campaigns/999999')).toMatchObject({ status: 404 });
+  });
+  test('goes with all that is in it', async () => {
+    await server.ask(`/campaigns/${elsewhere}/fits`, { ...fit(), runId: other, conditionIds: [] });
+    expect(await server.ask<object>(`/campaigns/${elsewhere}`, undefined, 'DELETE')).toMatchObject({ status: 200 });
+    expect(await campaigns()).toEqual(['here']);
+    expect(await server.ask(`/runs/${other}`)).toMatchObject({ status: 404 });
+    const left = await server.db.sql<{ n: number }>`
+      select count(*)::int as n from pg_inherits where inhparent = 'sample_chunk'::regclass`;
+    expect(left[0]!.n).toBe(1);
+  });
+});

@@ -1,0 +1,119 @@
+/**
+ * The server without threads: the real routes and the real store, in memory, with the thread
+ * functions called where they are. Every reply is held against its schema.
+ */
+import { buildApp } from '../src/app';
+import type { Services } from '../src/services';
+import type { Database } from '../src/store/pg/Database';
+import { beginRun, markReady } from '../src/store/runs';
+import { writeColumns } from '../src/store/samples';
+import { BenchLoader } from '../src/threads/BenchLoader';
+import * as bench from '../src/threads/benchWorker';
+import type { Answer } from '../src/threads/reportErrors';
+import { fromReport } from '@undameter/core';
+import { newStore } from './inMemory';
+
+/** What the bench thread is asked, answered here; a task goes as a copy, as it does to a thread. */
+const benchHere = Object.fromEntries(
+  Object.entries(bench).map(([name, work]) => [
+    name,
+    async (task: never) => {
+      const answer = (await work(structuredClone(task))) as Answer<unknown>;
+      if ('value' in answer) return answer.value;
+      throw fromReport(answer.report);
+    },
+  ]),
+);
+
+export interface Asked<T> {
+  status: number;
+  body: T;
+  headers: Headers;
+}
+
+export interface ServerHere {
+  db: Database;
+  /** Where it listens. */
+  address: string;
+  ask<T = { code: string; message: string }>(path: string, body?: object, method?: string): Promise<Asked<T>>;
+  close(): Promise<void>;
+}
+
+export async function startHere(): Promise<ServerHere> {
+  const db = await newStore();
+  const services = {
+    config: { uploadLimitBytes: 2 ** 20, webDirectory: undefined, port: 0, checksReplies: true },
+    db,
+    loader: new BenchLoader(db),
+    pools: benchHere,
+    originals: { dropUnused: () => Promise.resolve() },
+  } as unknown as Services;
+  const app = await buildApp(services);
+  const address = await app.listen({ host: '127.0.0.1', port: 0 });
+  const ask = async <T>(path: string, body?: object, method = body === undefined ? 'GET' : 'POST') => {
+    const sent = { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } };
+    const reply = await fetch(`${address}/api${path}`, { method, ...(body === undefined ? {} : sent) });
+    return { status: reply.status, body: (await reply.json()) as T, headers: reply.headers };
+  };
+  const close = async (): Promise<void> => {
+    await app.close();
+    await db.close();
+  };
+  return { db, address, ask, close };
+}
+
+const layout = {
+  encoding: 'utf-8',
+  delimiter: ',',
+  decimal: '.',
+  headingLine: 1,
+  unitsLine: null,
+  firstDataLine: 2,
+} as const;
+
+/** Where the samples of a run of the tests came from. */
+export const fileOf = (along: string | undefined) => ({
+  fileName: 'log.csv',
+  fileSha256: 'f'.repeat(64),
+  fileBytes: 100,
+  parts: [],
+  along,
+  layout,
+});
+
+/** Puts a run into the store as an import would: columns by symbol, each with its unit. */
+export async function addRun(
+  db: Database,
+  campaignId: number,
+  name: string,
+  columns: Record<string, { unit: string; values: ArrayLike<number>; labels?: string[] }>,
+  along: string | undefined = Object.keys(columns)[0],
+): Promise<number> {
+  const channels = Object.entries(columns).map(([symbol, { unit, labels }]) => ({
+    symbol,
+    name: symbol,
+    unit,
+    reading: null,
+    labels,
+  }));
+  const run = await beginRun(db, { campaignId, name, kind: 'measured', file: fileOf(along), channels });
+  const values = Object.values(columns).map((c) => Float64Array.from(c.values));
+  await writeColumns(db, run.sampleSet, values);
+  const samples = values[0]?.length ?? 0;
+  const counted = { count: 0 };
+  await markReady(db, run.id, samples, {
+    linesRead: samples + 1,
+    rows: samples,
+    blankLines: 0,
+    passedOver: { count: 0 },
+    shortRows: counted,
+    longRows: counted,
+    columns: channels.map(({ name: heading, labels }) => ({ name: heading, missing: 0, notNumber: 0, labels })),
+    preamble: [],
+  } as never);
+  return run.id;
+}
+
+/** `n` values of a function of their number. */
+export const column = (n: number, of: (i: number) => number): Float64Array =>
+  Float64Array.from({ length: n }, (_, i) => of(i));
