@@ -4,6 +4,7 @@ import {
   layoutSchema,
   readRecordSchema,
   declaredUncertaintySchema,
+  type JoinMethod,
 } from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { runRow } from './campaign';
@@ -282,7 +283,7 @@ export const joinBody = closed({
   otherRunId: id,
   /** Added to the times of the second log, in the unit of the run's own. */
   offset: Type.Number(),
-  method: Type.Union(joinMethods.map((m) => Type.Literal(m))),
+  method: Type.Unsafe<JoinMethod>(Type.Enum([...joinMethods])),
   channels: Type.Array(closed({ from: symbol, symbol, name }), { minItems: 1, maxItems: 200 }),
 });
 export type JoinBody = Static<typeof joinBody>;

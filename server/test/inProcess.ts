@@ -108,7 +108,7 @@ export async function addRun(
     passedOver: { count: 0 },
     shortRows: counted,
     longRows: counted,
-    columns: channels.map(({ name: heading, labels }) => ({ name: heading, missing: 0, notNumber: 0, labels })),
+    columns: channels.map(({ labels }) => ({ missing: 0, notNumber: 0, labels })),
     preamble: [],
   } as never);
   return run.id;

@@ -149,13 +149,14 @@ const isOwnData = (fit: FitTask | undefined, reference: FitTask, { condition }: 
   (fit.conditions.length === 0 || condition === undefined || fit.conditions.some((c) => c.id === condition.id));
 
 /**
- * The points with what is known of them. Of samples only shared errors are declared; how they differ from each other is
- * taken from the steps between neighbours, widened by how much neighbours know of each other.
+ * The points with what is known of them. Of samples only shared errors are declared, if any; how they differ from each
+ * other is taken from the steps between neighbours, widened by how much neighbours know of each other.
  */
 function referenceOf({ points, data, random }: PreparedSeries, candidate: CurveCandidate): Reference {
   const shared = points.errors ?? [];
   const own = random.sigma?.some((u) => u > 0) ? random.sigma : undefined;
-  if (data.isReduced || own || shared.length === 0)
+  const isNothingKnown = shared.length === 0 && !candidate.shared;
+  if (data.isReduced || own || isNothingKnown)
     return { ...points, shared, independent: own, independentX: random.sigmaX };
   const off = difference(points, candidate, '').difference;
   const { tau } = dependenceOf(removeLine(off), 2);

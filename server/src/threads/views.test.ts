@@ -1,0 +1,138 @@
+import { describe, expect, test } from '@jest/globals';
+import { benchRun, count, step, trim, within } from '../../test/benchRun';
+import { histogramsOf, pairsOf, spectraOf, stretchOf, whyOf } from './views';
+
+const n = 1024;
+/** 5 Hz of amplitude 3 at 128 samples a second. */
+const wave = (i: number) => 3 * Math.sin((2 * Math.PI * 5 * i) / 128);
+const run = (over: object = {}) =>
+  benchRun(
+    {
+      t: { unit: 's', values: count(n, (i) => i / 128) },
+      y: { unit: 'kPa', values: count(n, (i) => (i === 3 ? NaN : 2 * i)) },
+      w: { unit: 'm', values: count(n, wave) },
+    },
+    over,
+  );
+const all = { symbols: ['y'], from: null, to: null };
+
+describe('what lies between two cursors', () => {
+  test('is first and last, their difference, slope and statistics of what is kept and present', () => {
+    const [y] = stretchOf({ run: run(), symbols: ['y'], from: 0, to: 10 / 128 });
+    // 0 2 4 8 10 12 14 16 18 20, since the fourth is missing.
+    expect(y).toMatchObject({ symbol: 'y', first: 0, last: 20, difference: 20, lowest: 0, highest: 20, count: 10 });
+    expect(y!.mean).toBeCloseTo(10.4, 12);
+    expect(y!.slope).toBeCloseTo(256, 9);
+    const mean = 10.4;
+    const values = [0, 2, 4, 8, 10, 12, 14, 16, 18, 20];
+    expect(y!.standardDeviation).toBeCloseTo(Math.sqrt(values.reduce((s, v) => s + (v - mean) ** 2, 0) / 9), 12);
+  });
+  test('of one sample has no slope and no scatter, of none nothing', () => {
+    expect(stretchOf({ run: run(), symbols: ['y'], from: 0, to: 0 })[0]).toMatchObject({
+      count: 1,
+      mean: 0,
+      slope: null,
+      standardDeviation: null,
+    });
+    expect(stretchOf({ run: run(), symbols: ['y'], from: 90, to: 99 })[0]).toMatchObject({
+      count: 0,
+      mean: null,
+      first: null,
+      slope: null,
+    });
+  });
+  test('leaves out what is set aside', () =>
+    expect(stretchOf({ run: run({ steps: [trim(1, 2)] }), ...all })[0]).toMatchObject({ first: 256, last: 512 }));
+});
+
+describe('channels over another one', () => {
+  test('are the kept samples in the window', () =>
+    expect(pairsOf({ run: run(), symbols: ['y'], x: 'w', from: 1, to: 1 + 2 / 128 })).toMatchObject({
+      every: 1,
+      series: [{ symbol: 'y', y: [256, 258, 260] }],
+    }));
+  test('of very many every so many', () => {
+    const long = benchRun({ t: { values: count(12_001) }, y: { values: count(12_001) } });
+    const reply = pairsOf({ run: long, symbols: ['y'], x: 't', from: null, to: null });
+    expect([reply.every, reply.x.length, reply.x.slice(0, 3)]).toEqual([3, 4001, [0, 3, 6]]);
+  });
+});
+
+describe('a spectrum', () => {
+  test('has its highest line at the frequency of the wave, with its amplitude', () => {
+    const [w] = spectraOf({ run: run(), symbols: ['w'], from: null, to: null, as: 'amplitude' });
+    const at = w!.value.indexOf(Math.max(...w!.value.map((v) => v ?? 0)));
+    expect(w!.frequency[at]).toBeCloseTo(5, 9);
+    expect(w!.value[at]).toBeCloseTo(3, 6);
+    expect([w!.samples, w!.problem]).toEqual([n, null]);
+  });
+  test('as density holds the mean square of the wave', () => {
+    const [w] = spectraOf({ run: run(), symbols: ['w'], from: null, to: null, as: 'density' });
+    const spacing = w!.frequency[1]! - w!.frequency[0]!;
+    // Parseval: half the square of the amplitude.
+    expect(w!.value.reduce<number>((sum, v) => sum + v! * spacing, 0)).toBeCloseTo(4.5, 1);
+  });
+  test('is of the longest stretch without a gap; single missing samples are bridged', () => {
+    const gapped = benchRun({
+      t: { unit: 's', values: count(n, (i) => i / 128) },
+      y: { values: count(n, (i) => (i === 3 || (i >= 100 && i < 110) ? NaN : wave(i))) },
+    });
+    const [y] = spectraOf({ run: gapped, symbols: ['y'], from: null, to: null, as: 'amplitude' });
+    expect([y!.samples, y!.problem]).toEqual([n - 110, null]);
+    const [whole] = spectraOf({ run: gapped, symbols: ['y'], from: 0, to: 99 / 128, as: 'amplitude' });
+    expect(whole!.samples).toBe(99);
+  });
+  test('of too few samples, of uneven times, of a channel that is not there says so, each by itself', () => {
+    const [w, none] = spectraOf({ run: run(), symbols: ['w', 'nope'], from: 0, to: 6 / 128, as: 'amplitude' });
+    expect(w!.problem).toMatchObject({ code: 'TOO_FEW_SAMPLES', facts: { have: 7, need: 8 } });
+    expect(none!.problem).toMatchObject({ code: 'CHANNEL_UNKNOWN' });
+    expect(w!.value).toEqual([]);
+    const uneven = benchRun({ t: { values: count(20, (i) => i + (i % 2) / 3) }, y: { values: count(20) } });
+    const [y] = spectraOf({ run: uneven, ...all, as: 'density' });
+    expect(y!.problem).not.toBeNull();
+  });
+  test('of very many lines keeps the highest of each slice, so that none that stands out is lost', () => {
+    const long = benchRun({
+      t: { unit: 's', values: count(16_384, (i) => i / 128) },
+      w: { values: count(16_384, wave) },
+    });
+    const [w] = spectraOf({ run: long, symbols: ['w'], from: null, to: null, as: 'amplitude' });
+    expect(w!.frequency).toHaveLength(2000);
+    expect(Math.max(...w!.value.map((v) => v ?? 0))).toBeCloseTo(3, 3);
+  });
+});
+
+test('a histogram counts each kept sample once; of a channel without a value there is none', () => {
+  const [y, dead] = histogramsOf({
+    run: benchRun({
+      t: { values: count(100) },
+      y: { values: count(100, (i) => i % 4) },
+      z: { values: count(100, () => NaN) },
+    }),
+    symbols: ['y', 'z'],
+    from: 10,
+    to: 89,
+  });
+  expect(y!.counts.reduce((a, b) => a + b, 0)).toBe(80);
+  expect(dead).toEqual({ symbol: 'z', low: null, width: null, counts: [] });
+});
+
+describe('why a sample is or is not in the result', () => {
+  const asked = (at: number) =>
+    whyOf({
+      run: run({
+        steps: [trim(1, 2), step('setAside', { channel: 't', ranges: [[1.5, 1.6]], unit: 's', reason: '' })],
+      }),
+      conditions: [within(1, 0, 9), within(2, 1.2, 1.3)],
+      at,
+    });
+  test('the step that set it aside, by its place', () => {
+    expect(asked(0.1)).toMatchObject({ number: 14, setAsideBy: { place: 1 }, conditions: [] });
+    expect(asked(1.55)).toMatchObject({ setAsideBy: { place: 2 } });
+  });
+  test('or the conditions that it is in; the nearest sample is meant', () => {
+    expect(asked(1.25)).toMatchObject({ setAsideBy: null, conditions: ['c1', 'c2'] });
+    expect(asked(1 + 0.4 / 128)).toMatchObject({ number: 129, setAsideBy: null, conditions: ['c1'] });
+    expect(asked(1 + 0.6 / 128)).toMatchObject({ number: 130 });
+  });
+});
