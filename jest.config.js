@@ -4,7 +4,7 @@ export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.tsx?$': [
-      '@swc/jest',
+      '<rootDir>/scripts/testing/transform.mjs',
       {
         jsc: {
           target: 'es2022',
@@ -16,5 +16,6 @@ export default {
     ],
   },
   testEnvironment: 'node',
+  maxWorkers: 2,
   modulePathIgnorePatterns: ['/dist/'],
 };

@@ -127,7 +127,7 @@ describe('a run read again from its kept original', () => {
     await ask(`/uploads/${body.uploadId}`, undefined, 'DELETE');
   });
   test('words of a category pick samples in a condition, and nothing can be computed with them', async () => {
-    const open = { name: 'open', limits: [{ symbol: 'Valve', words: ['open'] }] };
+    const open = { name: 'open', limits: [{ kind: 'words', symbol: 'Valve', words: ['open'] }] };
     await ask(`/campaigns/${campaignId}/conditions`, open);
     const { body } = await ask<BenchReply>(`/runs/${runId}/bench`, {});
     expect(body.conditions[0]).toMatchObject({ samples: 2, problem: null });
