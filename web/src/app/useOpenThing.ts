@@ -1,7 +1,13 @@
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { useDraft } from '../data/useDraft';
 import { addressOf, type PlaceName } from './places';
 import { useThingId } from './useCampaign';
+
+/** A new thing that is being made, while the address names what it did when that was begun. */
+interface Begun {
+  id: string;
+  at: number | null;
+}
 
 /**
  * Which of the things of a place is in hand: that of the address, else the first; or a new
@@ -11,25 +17,19 @@ import { useThingId } from './useCampaign';
 export function useOpenThing<Row extends { id: number }>(campaignId: number, place: PlaceName, rows: readonly Row[]) {
   const thing = useThingId();
   const navigate = useNavigate();
-  // A new one is in hand until the address names another thing than it did when that was begun: so nothing else
-  // shows between the end of the one and the opening of the other.
-  const [begun, setBegun] = useState<{ times: number; at: number | undefined; ended: boolean }>({
-    times: 0,
-    at: undefined,
-    ended: true,
-  });
-  const isNew = !begun.ended && begun.at === thing;
-  if (!begun.ended && begun.at !== thing) setBegun({ ...begun, ended: true });
+  const [begun, setBegun] = useDraft<Begun>(`${campaignId}.${place}.begun`);
+  // Opening another thing ends the new one: so nothing else shows between its end and the opening of the other.
+  const isNew = begun !== null && begun.at === (thing ?? null);
   const named = rows.find((r) => r.id === thing);
   const row = isNew ? undefined : (named ?? (thing === undefined ? rows[0] : undefined));
   return {
     row,
     missing: !isNew && thing !== undefined && !named ? thing : undefined,
-    /** A key for what is in hand: another thing is another form. */
-    key: row ? `${place} ${row.id}` : `new ${begun.times}`,
-    begin: () => setBegun({ times: begun.times + 1, at: thing, ended: false }),
+    /** A key for what is in hand, and for its draft: another thing is another form. */
+    key: row ? `${place} ${row.id}` : `${place} new ${begun?.id ?? 0}`,
+    begin: () => setBegun({ id: crypto.randomUUID(), at: thing ?? null }),
     open: (id: number | undefined) => {
-      if (id === thing) setBegun({ ...begun, ended: true });
+      setBegun(null);
       void navigate(addressOf(campaignId, place, id));
     },
   };

@@ -2,7 +2,8 @@ import type { ComparedCandidate, ComparisonReply } from '@undameter/contract';
 import type { Size } from './Chart';
 import type { ChartOption } from './echarts';
 import { band, colourOf, errorBars, level, line, points } from './marks';
-import { axisTitle, stackOption, type KeyEntry, type Pane } from './panes';
+import type { KeyEntry } from './key';
+import { axisTitle, stackOption, type Pane } from './panes';
 import type { Palette } from '../theme/palette';
 
 /** What the lower pane shows. */

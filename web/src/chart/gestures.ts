@@ -30,111 +30,140 @@ const MOST_CORNERS = 200;
 /** Listens on the canvas; returns the way to stop. `read` gives the newest handlers. */
 export function attachGestures(chart: ChartInstance, read: () => Gestures, colour: () => string): () => void {
   const zr = chart.getZr();
-  let start: { pane: number; px: number; py: number; drawn: [number, number][] | undefined } | undefined;
-  let shade: InstanceType<typeof echarts.graphic.Rect> | undefined;
-  let lasso: InstanceType<typeof echarts.graphic.Polygon> | undefined;
-  let held: number | undefined;
-
-  const paneAt = (p: Pointer): number => {
-    const panes = ((chart.getOption()?.['grid'] as unknown[] | undefined) ?? []).length;
-    for (let i = 0; i < panes; i++) if (chart.containPixel({ gridIndex: i }, [p.offsetX, p.offsetY])) return i;
-    return -1;
-  };
-  const valueAt = (pane: number, px: number, py: number): [number, number] =>
-    chart.convertFromPixel({ gridIndex: pane }, [px, py]) as unknown as [number, number];
-
-  const handleAt = (p: Pointer): number =>
-    (read().handles ?? []).findIndex(({ x, y }) => {
-      const [px, py] = chart.convertToPixel({ gridIndex: 0 }, [x, y]) as unknown as [number, number];
-      return Math.hypot(px - p.offsetX, py - p.offsetY) < HANDLE_PIXELS;
-    });
-
-  const down = (p: Pointer): void => {
-    const pane = paneAt(p);
-    const handle = pane === 0 ? handleAt(p) : -1;
-    if (handle >= 0) {
-      held = handle;
-      return;
-    }
-    const drawn =
-      (p.event as MouseEvent).shiftKey && read().onLasso ? [[p.offsetX, p.offsetY] as [number, number]] : undefined;
-    if (pane >= 0) start = { pane, px: p.offsetX, py: p.offsetY, drawn };
-  };
-  const move = (p: Pointer): void => {
-    if (held !== undefined) {
-      const [x, y] = valueAt(0, p.offsetX, p.offsetY);
-      return read().onHandle?.(held, { x, y });
-    }
-    if (start?.drawn) return draw(start.drawn, p);
-    if (!start || !read().onRange || Math.abs(p.offsetX - start.px) + Math.abs(p.offsetY - start.py) < CLICK_PIXELS)
-      return;
-    shade ??= new echarts.graphic.Rect({
-      z: 100,
-      silent: true,
-      style: { fill: colour(), opacity: 0.18 },
-      shape: { x: 0, y: 0, width: 0, height: 0 },
-    });
-    zr.add(shade);
-    shade.setShape({
-      x: Math.min(start.px, p.offsetX),
-      y: 8,
-      width: Math.abs(p.offsetX - start.px),
-      height: chart.getHeight() - 48,
-    });
-  };
-  const draw = (drawn: [number, number][], p: Pointer): void => {
-    const [x, y] = drawn.at(-1)!;
-    if (Math.hypot(p.offsetX - x, p.offsetY - y) < CLICK_PIXELS) return;
-    drawn.push([p.offsetX, p.offsetY]);
-    lasso ??= new echarts.graphic.Polygon({
-      z: 100,
-      silent: true,
-      style: { fill: colour(), opacity: 0.18, stroke: colour() },
-    });
-    zr.add(lasso);
-    lasso.setShape({ points: [...drawn] });
-  };
-  const up = (p: Pointer): void => {
-    held = undefined;
-    if (lasso) zr.remove(lasso);
-    lasso = undefined;
-    if (shade) zr.remove(shade);
-    shade = undefined;
-    if (!start) return;
-    const { pane, px, py, drawn } = start;
-    start = undefined;
-    if (drawn && drawn.length > 2) {
-      const every = Math.ceil(drawn.length / MOST_CORNERS);
-      const corners = drawn.filter((_, i) => i % every === 0).map(([x, y]) => valueAt(pane, x, y));
-      return read().onLasso?.({ pane, corners });
-    }
-    const from = valueAt(pane, px, py);
-    const to = valueAt(pane, p.offsetX, p.offsetY);
-    if (Math.abs(p.offsetX - px) < CLICK_PIXELS && Math.abs(p.offsetY - py) < CLICK_PIXELS) {
-      const reach = Math.abs(valueAt(pane, px + 4, py)[0] - from[0]);
-      read().onPick?.({ pane, x: from[0], y: from[1], reach });
-    } else
-      read().onRange?.({
-        pane,
-        x: [Math.min(from[0], to[0]), Math.max(from[0], to[0])],
-        y: [Math.min(from[1], to[1]), Math.max(from[1], to[1])],
-        dragged: to[0] - from[0],
-      });
-  };
-  const wheel = (p: Pointer): void => {
-    const pane = paneAt(p);
-    if (pane < 0 || !read().onZoom) return;
-    p.event.preventDefault();
-    const turned = p.wheelDelta ?? 0;
-    if ((p.event as WheelEvent).shiftKey) read().onPan?.(turned > 0 ? -0.1 : 0.1);
-    else read().onZoom?.(valueAt(pane, p.offsetX, p.offsetY)[0], turned > 0 ? 0.8 : 1.25);
-  };
-  const handlers = { mousedown: down, mousemove: move, mouseup: up, mousewheel: wheel } as const;
+  const hand = new Hand(chart, read, colour);
+  const handlers = { mousedown: hand.down, mousemove: hand.move, mouseup: hand.up, mousewheel: hand.wheel } as const;
   for (const [name, handler] of Object.entries(handlers)) zr.on(name, handler as never);
   return () => {
     for (const [name, handler] of Object.entries(handlers)) zr.off(name, handler as never);
   };
 }
+
+/** A stroke from where a button was pressed; with its corners where it is a line drawn around something. */
+interface Stroke {
+  pane: number;
+  px: number;
+  py: number;
+  drawn: [number, number][] | undefined;
+}
+
+/** What a pointer does on one chart from the press of a button to its release. */
+class Hand {
+  private stroke: Stroke | undefined;
+  private held: number | undefined;
+  private shade: InstanceType<typeof echarts.graphic.Rect> | undefined;
+  private lasso: InstanceType<typeof echarts.graphic.Polygon> | undefined;
+
+  constructor(
+    private readonly chart: ChartInstance,
+    private readonly read: () => Gestures,
+    private readonly colour: () => string,
+  ) {}
+
+  down = (p: Pointer): void => {
+    const pane = this.paneAt(p);
+    const handle = pane === 0 ? this.handleAt(p) : -1;
+    if (handle >= 0) {
+      this.held = handle;
+      return;
+    }
+    const isLasso = (p.event as MouseEvent).shiftKey && this.read().onLasso;
+    const drawn = isLasso ? [[p.offsetX, p.offsetY] as [number, number]] : undefined;
+    if (pane >= 0) this.stroke = { pane, px: p.offsetX, py: p.offsetY, drawn };
+  };
+
+  move = (p: Pointer): void => {
+    if (this.held !== undefined) {
+      const [x, y] = this.valueAt(0, p.offsetX, p.offsetY);
+      return this.read().onHandle?.(this.held, { x, y });
+    }
+    if (this.stroke?.drawn) return this.draw(this.stroke.drawn, p);
+    if (this.stroke && this.read().onRange && !isNear(this.stroke, p, (dx, dy) => dx + dy))
+      this.shadeTo(this.stroke, p);
+  };
+
+  up = (p: Pointer): void => {
+    const { stroke } = this;
+    this.clear();
+    if (!stroke) return;
+    const { pane, px, py, drawn } = stroke;
+    if (drawn && drawn.length > 2) {
+      const every = Math.ceil(drawn.length / MOST_CORNERS);
+      const corners = drawn.filter((_, i) => i % every === 0).map(([x, y]) => this.valueAt(pane, x, y));
+      return this.read().onLasso?.({ pane, corners });
+    }
+    const from = this.valueAt(pane, px, py);
+    if (isNear(stroke, p, Math.max)) {
+      const reach = Math.abs(this.valueAt(pane, px + CLICK_PIXELS, py)[0] - from[0]);
+      return this.read().onPick?.({ pane, x: from[0], y: from[1], reach });
+    }
+    const to = this.valueAt(pane, p.offsetX, p.offsetY);
+    this.read().onRange?.({
+      pane,
+      x: [Math.min(from[0], to[0]), Math.max(from[0], to[0])],
+      y: [Math.min(from[1], to[1]), Math.max(from[1], to[1])],
+      dragged: to[0] - from[0],
+    });
+  };
+
+  wheel = (p: Pointer): void => {
+    const pane = this.paneAt(p);
+    if (pane < 0 || !this.read().onZoom) return;
+    p.event.preventDefault();
+    const turned = p.wheelDelta ?? 0;
+    if ((p.event as WheelEvent).shiftKey) this.read().onPan?.(turned > 0 ? -0.1 : 0.1);
+    else this.read().onZoom?.(this.valueAt(pane, p.offsetX, p.offsetY)[0], turned > 0 ? 0.8 : 1.25);
+  };
+
+  private paneAt(p: Pointer): number {
+    const panes = ((this.chart.getOption()?.['grid'] as unknown[] | undefined) ?? []).length;
+    for (let i = 0; i < panes; i++) if (this.chart.containPixel({ gridIndex: i }, [p.offsetX, p.offsetY])) return i;
+    return -1;
+  }
+
+  private valueAt = (pane: number, px: number, py: number): [number, number] =>
+    this.chart.convertFromPixel({ gridIndex: pane }, [px, py]) as unknown as [number, number];
+
+  private handleAt = (p: Pointer): number =>
+    (this.read().handles ?? []).findIndex(({ x, y }) => {
+      const [px, py] = this.chart.convertToPixel({ gridIndex: 0 }, [x, y]) as unknown as [number, number];
+      return Math.hypot(px - p.offsetX, py - p.offsetY) < HANDLE_PIXELS;
+    });
+
+  private shadeTo({ px }: Stroke, p: Pointer): void {
+    const shape = { x: 0, y: 0, width: 0, height: 0 };
+    this.shade ??= new echarts.graphic.Rect({ z: 100, silent: true, style: shadeStyle(this.colour()), shape });
+    this.chart.getZr().add(this.shade);
+    this.shade.setShape({
+      x: Math.min(px, p.offsetX),
+      y: 8,
+      width: Math.abs(p.offsetX - px),
+      height: this.chart.getHeight() - 48,
+    });
+  }
+
+  private draw(drawn: [number, number][], p: Pointer): void {
+    const [x, y] = drawn.at(-1)!;
+    if (Math.hypot(p.offsetX - x, p.offsetY - y) < CLICK_PIXELS) return;
+    drawn.push([p.offsetX, p.offsetY]);
+    const style = { ...shadeStyle(this.colour()), stroke: this.colour() };
+    this.lasso ??= new echarts.graphic.Polygon({ z: 100, silent: true, style });
+    this.chart.getZr().add(this.lasso);
+    this.lasso.setShape({ points: [...drawn] });
+  }
+
+  /** Nothing is held or shaded any more. */
+  private clear(): void {
+    const zr = this.chart.getZr();
+    for (const shown of [this.lasso, this.shade]) if (shown) zr.remove(shown);
+    [this.lasso, this.shade, this.held, this.stroke] = [undefined, undefined, undefined, undefined];
+  }
+}
+
+const shadeStyle = (fill: string) => ({ fill, opacity: 0.18 });
+
+/** Whether a pointer is within a click of where its stroke began, by a measure of the two distances. */
+const isNear = ({ px, py }: Stroke, p: Pointer, measure: (dx: number, dy: number) => number): boolean =>
+  measure(Math.abs(p.offsetX - px), Math.abs(p.offsetY - py)) < CLICK_PIXELS;
 
 /** A chart with the places of its panes: asked for its option it would copy all that it shows. */
 export interface Drawn {

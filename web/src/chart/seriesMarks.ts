@@ -4,7 +4,8 @@ import type { Palette } from '../theme/palette';
 import { band, colourOf, errorBars, level, line, points, setAsideCrosses, type Points } from './marks';
 import type { Size } from './Chart';
 import type { ChartOption } from './echarts';
-import { axisTitle, stackOption, type KeyEntry, type Pane } from './panes';
+import type { KeyEntry } from './key';
+import { axisTitle, stackOption, type Pane } from './panes';
 
 /** Measured points as open symbols, the fitted model as a solid line in its 95 % confidence band. */
 const fittedMarks = (

@@ -1,27 +1,24 @@
-import type { CampaignReply, RunRow } from '@undameter/contract';
-import { formatCount } from '@undameter/core';
+import type { CampaignReply } from '@undameter/contract';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Button, Input, Popconfirm } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { LedgerBar } from '../../app/Ledger';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { addressOf } from '../../app/places';
 import { useCampaign } from '../../app/useCampaign';
-import { Board } from '../../board/Board';
 import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
 import { Empty } from '../../parts/Empty';
 import { NameInput } from '../../parts/NameInput';
 import { Sentence } from '../../parts/Sentence';
 import { day } from '../../parts/day';
+import { RunsBoard } from './RunsBoard';
 import { SensorBoard } from './SensorBoard';
 import { SensorForm } from './SensorForm';
 
 /** One campaign: its question, its runs, and what was found so far. */
 export function CampaignPlace() {
   const { campaignId, campaign, error } = useCampaign();
-  const navigate = useNavigate();
   const { data: sensors } = useQuery(queries.sensors(campaignId));
   const [sensorInHand, setSensorInHand] = useState<number | 'new'>();
   const change = useMutation({
@@ -62,56 +59,7 @@ export function CampaignPlace() {
             text={campaign.question}
             onSay={(question) => change.mutate({ ...campaign, question })}
           />
-          <Board<RunRow>
-            title="Runs"
-            rows={campaign.runRows}
-            keyOf={(r) => r.id}
-            onTake={(r) => void navigate(addressOf(campaignId, 'signals', r.id))}
-            tools={<Link to={addressOf(campaignId, 'intake')}>+ Bring a log in</Link>}
-            empty={
-              <span>
-                No run yet. <Link to={addressOf(campaignId, 'intake')}>Bring the first log in.</Link>
-              </span>
-            }
-            columns={[
-              { key: 'name', title: 'Run', value: (r) => r.name, cell: (r) => <b>{r.name}</b> },
-              { key: 'kind', title: 'Kind', value: (r) => r.kind, cell: (r) => r.kind },
-              { key: 'file', title: 'File', value: (r) => r.fileName, cell: (r) => <code>{r.fileName}</code> },
-              {
-                key: 'samples',
-                title: 'Samples',
-                numeric: true,
-                value: (r) => r.samples,
-                cell: (r) => formatCount(r.samples),
-              },
-              {
-                key: 'ledger',
-                title: 'Kept',
-                width: 150,
-                cell: (r) => r.samples <= MOST_FOR_A_BAR && <RunLedger runId={r.id} />,
-              },
-              { key: 'channels', title: 'Channels', numeric: true, value: (r) => r.channels, cell: (r) => r.channels },
-              { key: 'steps', title: 'Steps', numeric: true, value: (r) => r.steps, cell: (r) => r.steps },
-              { key: 'imported', title: 'Imported', value: (r) => r.createdAt, cell: (r) => day(r.createdAt) },
-              {
-                key: 'remove',
-                title: '',
-                cell: (r) => (
-                  <span onClick={(e) => e.stopPropagation()}>
-                    <Popconfirm
-                      title={`Delete "${r.name}" with its samples and procedure?`}
-                      okText="Delete"
-                      onConfirm={() => remove.mutate(r.id)}
-                    >
-                      <button className="quiet" aria-label={`Delete ${r.name}`}>
-                        Delete
-                      </button>
-                    </Popconfirm>
-                  </span>
-                ),
-              },
-            ]}
-          />
+          <RunsBoard campaign={campaign} onRemove={(id) => remove.mutate(id)} />
           <SensorBoard
             sensors={sensors}
             inHand={typeof sensorInHand === 'number' ? sensorInHand : undefined}
@@ -134,14 +82,6 @@ export function CampaignPlace() {
       }
     />
   );
-}
-
-/** The bar needs the whole run; a list of runs must not load gigabytes for it. */
-const MOST_FOR_A_BAR = 300_000;
-
-function RunLedger({ runId }: { runId: number }) {
-  const { data } = useQuery(queries.bench(runId));
-  return data ? <LedgerBar bench={data} /> : null;
 }
 
 function Question({ text, onSay }: { text: string; onSay(text: string): void }) {

@@ -1,4 +1,4 @@
-import type { CampaignReply, ComparisonBody, ComparisonRow, FitRow } from '@undameter/contract';
+import type { CampaignReply, ComparisonBody, ComparisonReply, ComparisonRow, FitRow } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
 import { useCallback, useState, type ReactNode } from 'react';
@@ -11,6 +11,7 @@ import { useCampaign } from '../../app/useCampaign';
 import { useOpenThing } from '../../app/useOpenThing';
 import { Chart, type Size } from '../../chart/Chart';
 import { queries } from '../../data/queries';
+import { useFormDraft } from '../../data/useDraft';
 import { useKeeping } from '../../data/useKeeping';
 import { Empty, NotThere } from '../../parts/Empty';
 import { KeepButtons } from '../../parts/KeepButtons';
@@ -19,7 +20,8 @@ import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
 import { compareOption, differenceViews, type DifferenceView } from '../../chart/compareOption';
 import { ComparisonForm } from './ComparisonForm';
-import { DifferenceBoard, rowsOf } from './DifferenceBoard';
+import { DifferenceBoard } from './DifferenceBoard';
+import { rowsOf } from './differenceRows';
 import { bodyOf, isWhole, newComparison, sameComparison } from './draft';
 import { VerdictPanel } from './VerdictPanel';
 
@@ -44,6 +46,7 @@ export function ComparePlace() {
   return (
     <ComparisonInHand
       key={key}
+      name={key}
       campaign={campaign}
       fits={fits}
       row={row}
@@ -68,110 +71,144 @@ interface InHandProps {
   fits: readonly FitRow[];
   row: ComparisonRow | undefined;
   start: ComparisonBody;
+  /** Names what is in hand, and its draft. */
+  name: string;
   picker: ReactNode;
   onOpen(id: number | undefined): void;
   onNew(): void;
 }
 
-function ComparisonInHand({ campaign, fits, row, start, picker, onOpen, onNew }: InHandProps) {
-  const { palette } = useTheme();
-  const [body, setBody] = useState(start);
-  const [view, setView] = useState<DifferenceView>('difference');
-  const [taken, setTaken] = useState<string | null>(null);
-  const { data: conditions = [] } = useQuery(queries.conditions(campaign.id));
+/** A comparison in hand: what is asked of the server for it, and what of it is saved. */
+function useComparisonInHand({ campaign, row, start, name, onOpen }: InHandProps) {
+  const [body, setBody] = useFormDraft(`${campaign.id}.${name}`, start, sameComparison);
+  const [taken, take] = useState<string | null>(null);
+  const isWholeBody = isWhole(body);
   const asked = { ...body, name: body.name.trim() || 'comparison', campaignId: campaign.id };
-  const result = useQuery(queries.trialComparison(asked, isWhole(body)));
-  const keeping = useKeeping('comparisons', campaign.id, row?.id, onOpen);
-  const reply = isWhole(body) && !result.error ? result.data : undefined;
-  const saved = row !== undefined && sameComparison(bodyOf(row), body);
+  const result = useQuery(queries.trialComparison(asked, isWholeBody));
+  const reply = isWholeBody && !result.error ? result.data : undefined;
+  const rows = reply ? rowsOf(reply) : [];
+  const keeping = useKeeping('comparisons', campaign.id, row?.id, (id) => {
+    setBody(start);
+    onOpen(id);
+  });
+  return {
+    body,
+    setBody,
+    keeping,
+    reply,
+    rows,
+    waiting: result.isFetching && !reply,
+    error: isWholeBody ? result.error : null,
+    isSaved: row !== undefined && sameComparison(bodyOf(row), body),
+    inHand: rows.find((r) => r.key === taken) ?? rows.find((r) => r.candidate) ?? rows[0],
+    take,
+  };
+}
+
+function ComparisonInHand(props: InHandProps) {
+  const { campaign, picker } = props;
+  const { palette } = useTheme();
+  const [view, setView] = useState<DifferenceView>('difference');
+  const held = useComparisonInHand(props);
+  const { body, reply } = held;
   const build = useCallback(
     (size: Size) => (reply ? compareOption(reply, palette, size, view) : {}),
     [reply, palette, view],
   );
-  const rows = reply ? rowsOf(reply) : [];
-  const inHand = rows.find((r) => r.key === taken) ?? rows.find((r) => r.candidate) ?? rows[0];
+  const label = reply
+    ? `${reply.y.name}: ${reply.reference} against its candidates, and the differences`
+    : 'No comparison yet';
   return (
     <PlaceFrame
       title={body.name || 'Comparison'}
       context={picker}
       ledger={<Ledger campaignId={campaign.id} runId={body.reference.runId} />}
-      heading={
-        <>
-          <b className="clip wide">
-            {reply
-              ? `${reply.reference} against ${reply.candidates.map((c) => c.name).join(', ')}`
-              : 'Choose what is compared at the right'}
-          </b>
-          <span className="grow" />
-          <Segmented<DifferenceView>
-            size="small"
-            aria-label="Below"
-            value={view}
-            onChange={setView}
-            options={Object.entries(differenceViews).map(([value, label]) => ({
-              value: value as DifferenceView,
-              label,
-            }))}
-          />
-        </>
-      }
+      heading={<ComparisonHeading reply={reply} view={view} onView={setView} />}
       chart={
         <>
-          <Sentence error={isWhole(body) ? result.error : null} />
-          <Chart
-            label={
-              reply
-                ? `${reply.y.name}: ${reply.reference} against its candidates, and the differences`
-                : 'No comparison yet'
-            }
-            build={build}
-          />
+          <Sentence error={held.error} />
+          <Chart label={label} build={build} />
         </>
       }
       boardHeight={196}
       board={
         <DifferenceBoard
           reply={reply}
-          rows={rows}
-          waiting={result.isFetching && !reply}
-          inHand={inHand?.key ?? null}
-          onTake={setTaken}
+          rows={held.rows}
+          waiting={held.waiting}
+          inHand={held.inHand?.key ?? null}
+          onTake={held.take}
         />
       }
-      panel={
-        <>
-          <header className="panel-head">
-            <h2>Comparison</h2>
-            <span className="grow" />
-            <button className="quiet" onClick={onNew}>
-              + Comparison
-            </button>
-          </header>
-          {reply && inHand && (
-            <VerdictPanel
-              campaignId={campaign.id}
-              reply={reply}
-              row={inHand}
-              comparisonId={saved ? row.id : undefined}
-            />
-          )}
-          <ComparisonForm campaign={campaign} fits={fits} conditions={conditions} body={body} onChange={setBody} />
-          <div className="panel-pad">
-            <KeepButtons
-              keeping={keeping}
-              label={saved ? 'Saved' : 'Save'}
-              disabled={saved || !isWhole(body) || body.name.trim() === ''}
-              onSave={() => keeping.save(body)}
-              deletable={row !== undefined}
-            >
-              {row && !saved && <Button onClick={() => setBody(start)}>As saved</Button>}
-              {row && saved && (
-                <Button onClick={() => keeping.copy({ ...body, name: `${body.name}, copy` })}>Copy</Button>
-              )}
-            </KeepButtons>
-          </div>
-        </>
-      }
+      panel={<ComparisonPanel {...props} held={held} />}
     />
+  );
+}
+
+interface HeadingProps {
+  reply: ComparisonReply | undefined;
+  view: DifferenceView;
+  onView(view: DifferenceView): void;
+}
+
+function ComparisonHeading({ reply, view, onView }: HeadingProps) {
+  return (
+    <>
+      <b className="clip wide">
+        {reply
+          ? `${reply.reference} against ${reply.candidates.map((c) => c.name).join(', ')}`
+          : 'Choose what is compared at the right'}
+      </b>
+      <span className="grow" />
+      <Segmented<DifferenceView>
+        size="small"
+        aria-label="Below"
+        value={view}
+        onChange={onView}
+        options={Object.entries(differenceViews).map(([value, label]) => ({ value: value as DifferenceView, label }))}
+      />
+    </>
+  );
+}
+
+type PanelProps = InHandProps & { held: ReturnType<typeof useComparisonInHand> };
+
+/** The verdict on the candidate in hand, the form, and what is saved. */
+function ComparisonPanel({ campaign, fits, row, start, onNew, held }: PanelProps) {
+  const { body, setBody, keeping, reply, isSaved, inHand } = held;
+  const { data: conditions = [] } = useQuery(queries.conditions(campaign.id));
+  return (
+    <>
+      <header className="panel-head">
+        <h2>Comparison</h2>
+        <span className="grow" />
+        <button className="quiet" onClick={onNew}>
+          + Comparison
+        </button>
+      </header>
+      {reply && inHand && (
+        <VerdictPanel
+          campaignId={campaign.id}
+          reply={reply}
+          row={inHand}
+          comparisonId={isSaved ? row?.id : undefined}
+        />
+      )}
+      <ComparisonForm campaign={campaign} fits={fits} conditions={conditions} body={body} onChange={setBody} />
+      <div className="panel-pad">
+        <KeepButtons
+          keeping={keeping}
+          label={isSaved ? 'Saved' : 'Save'}
+          disabled={isSaved || !isWhole(body) || body.name.trim() === ''}
+          onSave={() => keeping.save(body)}
+          deletable={row !== undefined}
+        >
+          {row && !isSaved && <Button onClick={() => setBody(start)}>As saved</Button>}
+          {row && isSaved && (
+            <Button onClick={() => keeping.copy({ ...body, name: `${body.name}, copy` })}>Copy</Button>
+          )}
+        </KeepButtons>
+      </div>
+    </>
   );
 }

@@ -1,10 +1,11 @@
-import type { CampaignReply, ComparisonBody, ConditionRow, FitRow } from '@undameter/contract';
+import type { CampaignReply, ComparisonBody, ConditionRow, FitRow, RunRow } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
 import { Input, Select } from 'antd';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
+import type { FormChannel } from '../../step/StepForm';
 import { CandidateForm } from './CandidateForm';
 import { ofRun } from './draft';
 
@@ -16,71 +17,32 @@ interface FormProps {
   onChange(body: ComparisonBody): void;
 }
 
+const pointKinds: { value: ComparisonBody['reference']['data']; label: string }[] = [
+  { value: 'samples', label: 'samples' },
+  { value: 'operatingPoints', label: 'operating points' },
+];
+const MOST_CANDIDATES = 12;
+
 /** What is compared: points of a run as the reference, and the candidates that are held against them. */
 export function ComparisonForm({ campaign, fits, conditions, body, onChange }: FormProps) {
   const { reference, candidates } = body;
   const { data: bench } = useQuery(queries.bench(reference.runId));
+  const channels = bench?.channels ?? [];
   const set = (change: Partial<ComparisonBody>) => onChange({ ...body, ...change });
-  const refer = (change: Partial<ComparisonBody['reference']>) => set({ reference: { ...reference, ...change } });
   const runs = [...campaign.runRows].sort((a, b) => Number(b.kind === 'simulated') - Number(a.kind === 'simulated'));
-  const unit = printUnit(bench?.channels.find((c) => c.symbol === reference.y)?.unit ?? '');
   return (
     <>
       <div className="panel-pad">
         <Field label="Name">
           <Input value={body.name} maxLength={120} onChange={(e) => set({ name: e.target.value })} />
         </Field>
-        <Field label="Reference">
-          <Select
-            aria-label="Reference"
-            value={reference.runId}
-            onChange={(runId: number) => refer({ runId, x: '', y: '' })}
-            options={campaign.runRows.map((r) => ({ value: r.id, label: r.name }))}
-          />
-        </Field>
-        <Field
-          label="Conditions"
-          hint={reference.conditionIds.length === 0 ? 'none chosen: all kept samples as one series' : undefined}
-        >
-          <Select
-            mode="multiple"
-            aria-label="Conditions"
-            placeholder="all kept samples"
-            value={reference.conditionIds}
-            onChange={(conditionIds: number[]) => refer({ conditionIds })}
-            options={conditions.map((c) => ({ value: c.id, label: c.name }))}
-          />
-        </Field>
-        <Field
-          label="Points"
-          hint={reference.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}
-        >
-          <Select
-            aria-label="Points of the reference"
-            value={reference.data}
-            onChange={(data) => refer({ data })}
-            options={[
-              { value: 'samples', label: 'samples' },
-              { value: 'operatingPoints', label: 'operating points' },
-            ]}
-          />
-        </Field>
-        <Field label="x">
-          <ChannelSelect
-            label="x"
-            channels={bench?.channels ?? []}
-            value={reference.x}
-            onChange={(x) => refer({ x })}
-          />
-        </Field>
-        <Field label="y">
-          <ChannelSelect
-            label="y"
-            channels={bench?.channels ?? []}
-            value={reference.y}
-            onChange={(y) => refer({ y })}
-          />
-        </Field>
+        <ReferenceFields
+          reference={reference}
+          runs={campaign.runRows}
+          conditions={conditions}
+          channels={channels}
+          onChange={(next) => set({ reference: next })}
+        />
       </div>
       {candidates.map((candidate, k) => (
         <CandidateForm
@@ -89,7 +51,7 @@ export function ComparisonForm({ campaign, fits, conditions, body, onChange }: F
           candidate={candidate}
           runs={runs}
           fits={fits}
-          unit={unit}
+          unit={printUnit(channels.find((c) => c.symbol === reference.y)?.unit ?? '')}
           like={reference}
           onChange={(next) => set({ candidates: candidates.map((c, i) => (i === k ? next : c)) })}
           onRemove={candidates.length > 1 ? () => set({ candidates: candidates.filter((_, i) => i !== k) }) : undefined}
@@ -98,12 +60,70 @@ export function ComparisonForm({ campaign, fits, conditions, body, onChange }: F
       <div className="panel-pad">
         <button
           className="quiet"
-          disabled={candidates.length >= 12}
+          disabled={candidates.length >= MOST_CANDIDATES}
           onClick={() => set({ candidates: [...candidates, ofRun(runs[0]!.id, reference.x, reference.y)] })}
         >
           + Candidate
         </button>
       </div>
+    </>
+  );
+}
+
+interface ReferenceFieldsProps {
+  reference: ComparisonBody['reference'];
+  runs: readonly RunRow[];
+  conditions: readonly ConditionRow[];
+  channels: readonly FormChannel[];
+  onChange(reference: ComparisonBody['reference']): void;
+}
+
+function ReferenceFields({ reference, runs, conditions, channels, onChange }: ReferenceFieldsProps) {
+  const refer = (change: Partial<ComparisonBody['reference']>) => onChange({ ...reference, ...change });
+  return (
+    <>
+      <Field label="Reference">
+        <Select
+          aria-label="Reference"
+          value={reference.runId}
+          onChange={(runId: number) => refer({ runId, x: '', y: '' })}
+          options={runs.map((r) => ({ value: r.id, label: r.name }))}
+        />
+      </Field>
+      <Field
+        label="Conditions"
+        hint={reference.conditionIds.length === 0 ? 'none chosen: all kept samples as one series' : undefined}
+      >
+        <Select
+          mode="multiple"
+          aria-label="Conditions"
+          placeholder="all kept samples"
+          value={reference.conditionIds}
+          onChange={(conditionIds: number[]) => refer({ conditionIds })}
+          options={conditions.map((c) => ({ value: c.id, label: c.name }))}
+        />
+      </Field>
+      <Field
+        label="Points"
+        hint={reference.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}
+      >
+        <Select
+          aria-label="Points of the reference"
+          value={reference.data}
+          onChange={(data) => refer({ data })}
+          options={pointKinds}
+        />
+      </Field>
+      {(['x', 'y'] as const).map((axis) => (
+        <Field key={axis} label={axis}>
+          <ChannelSelect
+            label={axis}
+            channels={channels}
+            value={reference[axis]}
+            onChange={(symbol) => refer({ [axis]: symbol })}
+          />
+        </Field>
+      ))}
     </>
   );
 }

@@ -1,34 +1,7 @@
-import type { ComparedCandidate, ComparisonReply } from '@undameter/contract';
-import { formatCount, formatValue, formatWithUncertainty, printUnit } from '@undameter/core';
+import type { ComparisonReply } from '@undameter/contract';
 import { Board } from '../../board/Board';
-import { SeriesMark } from '../../board/SeriesMark';
-
-/** One candidate in one condition; a condition without points has no candidate. */
-export interface DifferenceRow {
-  key: string;
-  series: number;
-  name: string;
-  conditionId: number | null;
-  which: number;
-  candidateName: string;
-  candidate: ComparedCandidate | undefined;
-  problem: string | undefined;
-}
-
-export const rowsOf = ({ series, candidates }: ComparisonReply): DifferenceRow[] =>
-  series.flatMap((s, i): DifferenceRow[] => {
-    const about = { series: i, name: s.name, conditionId: s.conditionId };
-    if (s.problem)
-      return [{ ...about, key: `${i}`, which: 0, candidateName: '', candidate: undefined, problem: s.problem.message }];
-    return s.candidates.map((candidate, k) => ({
-      ...about,
-      key: `${i} ${k}`,
-      which: k,
-      candidateName: candidates[k]!.name,
-      candidate: candidate.problem ? undefined : candidate,
-      problem: candidate.problem?.message,
-    }));
-  });
+import { differenceColumns } from './differenceColumns';
+import type { DifferenceRow } from './differenceRows';
 
 interface BoardProps {
   reply: ComparisonReply | undefined;
@@ -38,19 +11,8 @@ interface BoardProps {
   onTake(key: string): void;
 }
 
-const said = (v: number | null | undefined, digits = 3): string =>
-  v === null || v === undefined ? '–' : formatValue(v, digits);
-const share = (v: number | null | undefined): string =>
-  v === null || v === undefined ? '–' : `${formatValue(100 * v, 3)} %`;
-
-/** What would be rounded to one is told to be less. */
-const correlation = (v: number | null | undefined): string =>
-  typeof v === 'number' && v > 0.99999 && v < 1 ? '> 0.99999' : said(v, 5);
-
 /** How each candidate differs from the reference in each condition. */
 export function DifferenceBoard({ reply, rows, waiting, inHand, onTake }: BoardProps) {
-  const units = { x: printUnit(reply?.x.unit ?? ''), y: printUnit(reply?.y.unit ?? '') };
-  const mean = (r: DifferenceRow) => formatWithUncertainty(r.candidate?.mean ?? NaN, r.candidate?.meanHalfWidth ?? NaN);
   return (
     <Board<DifferenceRow>
       title="Differences"
@@ -60,112 +22,7 @@ export function DifferenceBoard({ reply, rows, waiting, inHand, onTake }: BoardP
       inHand={inHand}
       onTake={(r) => onTake(r.key)}
       tools={<span className="soft">candidate − reference, at the reference’s points</span>}
-      columns={[
-        {
-          key: 'name',
-          title: 'Series',
-          value: (r) => r.name,
-          cell: (r) => <SeriesMark series={r.series} name={r.name} />,
-        },
-        {
-          key: 'candidate',
-          title: 'Candidate',
-          value: (r) => r.candidateName,
-          cell: (r) => <span className="clip">{r.candidateName}</span>,
-        },
-        ...(rows.some((r) => r.problem)
-          ? [
-              {
-                key: 'problem',
-                title: '',
-                cell: (r: DifferenceRow) => r.problem && <span className="doubt">{r.problem}</span>,
-              },
-            ]
-          : []),
-        {
-          key: 'points',
-          title: 'Points',
-          numeric: true,
-          value: (r) => r.candidate?.points ?? null,
-          cell: (r) => (r.candidate ? formatCount(r.candidate.points) : '–'),
-        },
-        {
-          key: 'mean',
-          title: 'Mean',
-          unit: units.y,
-          numeric: true,
-          value: (r) => r.candidate?.mean ?? null,
-          cell: (r) => (r.candidate ? mean(r).value : '–'),
-        },
-        {
-          key: 'half',
-          title: 'scatter (95 %)',
-          unit: units.y,
-          numeric: true,
-          value: (r) => r.candidate?.meanHalfWidth ?? null,
-          cell: (r) => (r.candidate ? mean(r).uncertainty : '–'),
-        },
-        {
-          key: 'uVal',
-          title: 'u_val',
-          unit: units.y,
-          numeric: true,
-          value: (r) => r.candidate?.uVal ?? null,
-          cell: (r) => said(r.candidate?.uVal, 2),
-        },
-        {
-          key: 'within',
-          title: 'Within ±',
-          numeric: true,
-          value: (r) => r.candidate?.within ?? null,
-          cell: (r) => share(r.candidate?.within),
-        },
-        {
-          key: 'rms',
-          title: 'rms',
-          unit: units.y,
-          numeric: true,
-          value: (r) => r.candidate?.rms ?? null,
-          cell: (r) => said(r.candidate?.rms),
-        },
-        {
-          key: 'scaled',
-          title: 'of range',
-          numeric: true,
-          value: (r) => r.candidate?.scaled ?? null,
-          cell: (r) => share(r.candidate?.scaled),
-        },
-        {
-          key: 'largest',
-          title: 'Largest',
-          unit: units.y,
-          numeric: true,
-          value: (r) => r.candidate?.largest ?? null,
-          cell: (r) => said(r.candidate?.largest),
-        },
-        {
-          key: 'at',
-          title: `at ${reply?.x.symbol ?? 'x'}`,
-          unit: units.x,
-          numeric: true,
-          value: (r) => r.candidate?.largestAt ?? null,
-          cell: (r) => said(r.candidate?.largestAt),
-        },
-        {
-          key: 'correlation',
-          title: 'Correlation',
-          numeric: true,
-          value: (r) => r.candidate?.correlation ?? null,
-          cell: (r) => correlation(r.candidate?.correlation),
-        },
-        {
-          key: 'outside',
-          title: 'Outside',
-          numeric: true,
-          value: (r) => r.candidate?.outside ?? null,
-          cell: (r) => (r.candidate ? formatCount(r.candidate.outside) : '–'),
-        },
-      ]}
+      columns={differenceColumns(reply, rows)}
     />
   );
 }

@@ -3,7 +3,7 @@ import { formatCount, printUnit } from '@undameter/core';
 import { BudgetOf } from '../../parts/BudgetOf';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../../data/usePinFinding';
-import type { DifferenceRow } from './DifferenceBoard';
+import type { DifferenceRow } from './differenceRows';
 
 interface VerdictPanelProps {
   campaignId: number;

@@ -36,3 +36,10 @@ export const isWhole = ({ reference, candidates }: ComparisonBody): boolean =>
 
 export const sameComparison = (a: ComparisonBody, b: ComparisonBody): boolean =>
   JSON.stringify(a) === JSON.stringify(b);
+
+/** What was said openly of a candidate that is not shown as it is. */
+export function touchedInWords({ scale, offset }: Pick<CandidateBody, 'scale' | 'offset'>, unit: string): string {
+  const times = scale === 1 ? '' : `${scale} × `;
+  const plus = offset === 0 ? '' : ` ${offset > 0 ? '+' : '−'} ${Math.abs(offset)} ${unit}`.trimEnd();
+  return `shown as ${times}it${plus}`;
+}

@@ -1,19 +1,15 @@
-import { InboxOutlined } from '@ant-design/icons';
-import { Upload } from 'antd';
 import { useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { useCampaign } from '../../app/useCampaign';
 import { Empty } from '../../parts/Empty';
-import { Sentence } from '../../parts/Sentence';
+import { DropZone } from './DropZone';
 import { JoinBench } from './join/JoinBench';
 import { ImportedRuns } from './ImportedRuns';
 import { begin } from './state';
 import { useImport } from './useImport';
 import { WaitingFile } from './WaitingFile';
 
-const extensions =
-  '.csv,.txt,.tsv,.dat,.asc,.log,.prn,.xlsx,.xlsm,.ods,.json,.jsonl,.ndjson,.parquet,.h5,.hdf5,.hdf,.he5,.nc,.nc4,.cdf,.arrow,.arrows,.feather,.ipc,.gz,.zip,text/*';
 /** What desktops put into folders of their own. */
 const isOwn = (file: File): boolean => /^(\.|Thumbs\.db$|desktop\.ini$)/i.test(file.name);
 
@@ -60,53 +56,18 @@ export function IntakePlace() {
         onAgain={() => next(sent.uploadId)}
       />
     );
-  /** antd calls once a file, always with all of them. */
-  const takeOnce = (file: File, all: readonly File[]) => {
-    if (file === all[0]) take(all);
-    return false;
-  };
   return (
     <PlaceFrame
       title="Intake"
       context={<span className="soft">{campaign.name}</span>}
       chart={
-        <div
-          className="drop"
-          tabIndex={0}
-          onPaste={(e) => {
-            const text = e.clipboardData.getData('text');
-            if (text.trim() !== '') take([new File([text], 'pasted.txt', { type: 'text/plain' })]);
-          }}
-        >
-          <Upload.Dragger directory openFileDialogOnClick={false} showUploadList={false} beforeUpload={takeOnce}>
-            <p className="drop-mark">
-              <InboxOutlined />
-            </p>
-            <p>
-              <b>
-                {work.send.isPending ? 'Reading …' : 'Drop logs or a folder of them here, or paste rows of a table'}
-              </b>
-            </p>
-            <p className="drop-buttons" onClick={(e) => e.stopPropagation()}>
-              <Upload multiple showUploadList={false} accept={extensions} beforeUpload={takeOnce}>
-                <button className="quiet">Choose files</button>
-              </Upload>
-              <Upload directory multiple showUploadList={false} beforeUpload={takeOnce}>
-                <button className="quiet">Choose a folder</button>
-              </Upload>
-            </p>
-            <p className="soft">
-              Text of any layout, spreadsheets (.xlsx, .ods), Parquet, HDF5, NetCDF, Arrow, JSON records; also packed as
-              .gz or .zip.
-            </p>
-          </Upload.Dragger>
-          <Sentence error={work.send.error} />
-          {queue.length > 0 && (
-            <button className="quiet" onClick={() => take(queue)}>
-              Go on with {queue[0]!.name}
-            </button>
-          )}
-        </div>
+        <DropZone
+          isReading={work.send.isPending}
+          error={work.send.error}
+          next={queue[0]?.name}
+          onNext={() => take(queue)}
+          onFiles={take}
+        />
       }
       board={
         <ImportedRuns

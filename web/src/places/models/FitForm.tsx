@@ -64,26 +64,30 @@ function formulaOf({ model, settings }: FitBody): string {
 }
 
 /** What is fitted: the run, the conditions (each a series), x, y and the model. */
-export function FitForm({ campaignId, body, runs, channels, conditions, onChange }: FitFormProps) {
+export function FitForm(props: FitFormProps) {
+  const { body, onChange } = props;
+  return (
+    <div className="panel-pad">
+      <Field label="Name">
+        <Input value={body.name} maxLength={120} onChange={(e) => onChange({ ...body, name: e.target.value })} />
+      </Field>
+      <PointsFields {...props} />
+      <AxesFields {...props} />
+      <ModelFields {...props} />
+    </div>
+  );
+}
+
+/** Which points are fitted, and how they count. */
+function PointsFields({ body, runs, conditions, onChange }: FitFormProps) {
   const client = useQueryClient();
-  const { data: own = [] } = useQuery(queries.ownModels(campaignId));
-  const kept = own.find((m) => body.model === 'own' && m.formula === body.settings['formula']);
-  const choose = (chosen: string) => {
-    const mine = own.find((m) => `own ${m.id}` === chosen);
-    if (mine) return onChange(withModel(body, 'own', { formula: mine.formula, meanings: mine.meanings }));
-    onChange(withModel(body, chosen, settingsOf(chosen)));
-  };
-  const ranges = Object.entries(body.choices.ranges ?? {});
   const set = (change: Partial<FitBody>) => onChange({ ...body, ...change });
   const moveTo = async (runId: number) => {
     const there = await client.fetchQuery(queries.bench(runId));
     onChange(onRun(body, runId, there.channels, conditions));
   };
   return (
-    <div className="panel-pad">
-      <Field label="Name">
-        <Input value={body.name} maxLength={120} onChange={(e) => set({ name: e.target.value })} />
-      </Field>
+    <>
       <Field label="Run">
         <Select
           aria-label="Run of the fit"
@@ -124,35 +128,53 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
           options={weightings.map(({ value, label }) => ({ value, label }))}
         />
       </Field>
+    </>
+  );
+}
+
+/** x and y, what far points count, and the ranges that were set. */
+function AxesFields({ body, channels, onChange }: FitFormProps) {
+  const { choices } = body;
+  const setChoices = (next: object) => onChange({ ...body, choices: tidy({ ...choices, ...next } as typeof choices) });
+  return (
+    <>
       <Field label="x">
         <ChannelSelect label="x" channels={channels} value={body.x} onChange={(x) => onChange(withAxes(body, { x }))} />
       </Field>
       <Field label="y">
         <ChannelSelect label="y" channels={channels} value={body.y} onChange={(y) => onChange(withAxes(body, { y }))} />
       </Field>
-      <Field label="Far points" hint={body.choices.loss ? losses[body.choices.loss].says : undefined}>
+      <Field label="Far points" hint={choices.loss ? losses[choices.loss].says : undefined}>
         <Select
           aria-label="Far points"
-          value={body.choices.loss ?? 'square'}
-          onChange={(loss) =>
-            set({
-              choices: tidy({ ...body.choices, loss: loss === 'square' ? undefined : loss } as FitBody['choices']),
-            })
-          }
+          value={choices.loss ?? 'square'}
+          onChange={(loss) => setChoices({ loss: loss === 'square' ? undefined : loss })}
           options={lossOptions}
         />
       </Field>
-      {ranges.map(([series, [from, to]]) => (
+      {Object.entries(choices.ranges ?? {}).map(([series, [from, to]]) => (
         <p key={series} className="soft">
           {series}: only x from {Number(from.toPrecision(5))} to {Number(to.toPrecision(5))}{' '}
-          <button
-            className="quiet"
-            onClick={() => set({ choices: tidy({ ...body.choices, ranges: without(body.choices.ranges, series) }) })}
-          >
+          <button className="quiet" onClick={() => setChoices({ ranges: without(choices.ranges, series) })}>
             Whole range
           </button>
         </p>
       ))}
+    </>
+  );
+}
+
+/** The model with its settings. */
+function ModelFields({ campaignId, body, channels, onChange }: FitFormProps) {
+  const { data: own = [] } = useQuery(queries.ownModels(campaignId));
+  const kept = own.find((m) => body.model === 'own' && m.formula === body.settings['formula']);
+  const choose = (chosen: string) => {
+    const mine = own.find((m) => `own ${m.id}` === chosen);
+    if (mine) return onChange(withModel(body, 'own', { formula: mine.formula, meanings: mine.meanings }));
+    onChange(withModel(body, chosen, settingsOf(chosen)));
+  };
+  return (
+    <>
       <Field label="Model" hint={body.model === 'own' ? undefined : formulaOf(body)}>
         <Select
           showSearch={{ optionFilterProp: 'label' }}
@@ -184,7 +206,7 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
           campaignId={campaignId}
           body={body}
           channels={channels}
-          onChange={(settings) => set({ settings })}
+          onChange={(settings) => onChange({ ...body, settings })}
         />
       )}
       {numbersOf(body.model).map(([key, schema]) => (
@@ -194,6 +216,6 @@ export function FitForm({ campaignId, body, runs, channels, conditions, onChange
           )}
         </Field>
       ))}
-    </div>
+    </>
   );
 }

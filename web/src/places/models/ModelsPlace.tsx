@@ -31,6 +31,7 @@ export function ModelsPlace() {
   return (
     <FitInHand
       key={key}
+      name={key}
       campaign={campaign}
       row={row}
       start={row ? bodyOf(row) : newFit(`Fit ${fits.length + 1}`, runId)}

@@ -37,6 +37,12 @@ function understood(
   }
 }
 
+/** Parameters that are called as channels of the run are. */
+const alsoChannelsInWords = (symbols: readonly string[]): string =>
+  symbols.length > 1
+    ? `${symbols.join(', ')} are channels of the run too; here they are parameters that the fit looks for.`
+    : `${symbols[0]} is a channel of the run too; here it is a parameter that the fit looks for.`;
+
 interface OwnFormulaProps {
   campaignId: number;
   body: FitBody;
@@ -46,53 +52,20 @@ interface OwnFormulaProps {
 
 /** A formula of one's own in x: its parameters with the units that follow, their meanings, and its place in the campaign. */
 export function OwnFormula({ campaignId, body, channels, onChange }: OwnFormulaProps) {
-  const client = useQueryClient();
-  const [name, setName] = useState('');
-  const { data: kept = [] } = useQuery(queries.ownModels(campaignId));
   const formula = String(body.settings['formula'] ?? '');
   const meanings = (body.settings['meanings'] ?? NONE) as Record<string, string>;
   const unitOf = (symbol: string): string => channels.find((c) => c.symbol === symbol)?.unit ?? '';
   const [x, y] = [unitOf(body.x), unitOf(body.y)];
   const { parameters, problem } = useMemo(() => understood(formula, { ...meanings }, x, y), [formula, meanings, x, y]);
-  const keep = useMutation({
-    mutationFn: () => ask(`/campaigns/${campaignId}/models`, { body: { name: name.trim(), formula, meanings } }),
-    onSuccess: () => client.invalidateQueries({ queryKey: queries.ownModels(campaignId).queryKey }),
-  });
-  const forget = useMutation({
-    mutationFn: (id: number) => ask(`/models/${id}`, { method: 'DELETE' }),
-    onSuccess: () => client.invalidateQueries({ queryKey: queries.ownModels(campaignId).queryKey }),
-  });
-  const at = problem?.facts['at' as never] as unknown;
-  const alsoChannels = parameters.filter((p) => channels.some((c) => c.symbol === p.symbol));
+  const alsoChannels = parameters.filter((p) => channels.some((c) => c.symbol === p.symbol)).map((p) => p.symbol);
   return (
     <>
-      <Field label="Formula" group hint="in x; every other name is a parameter">
-        <span className="formula">
-          <Suspense fallback={<code className="formula-editor">{formula}</code>}>
-            <FormulaEditor
-              value={formula}
-              words={words}
-              problem={
-                problem && formula !== '' ? { at: typeof at === 'number' ? at : 0, message: problem.message } : null
-              }
-              onChange={(next: string) => onChange({ ...body.settings, formula: next })}
-            />
-          </Suspense>
-          {problem && formula !== '' && (
-            <span className="refusal" role="status">
-              {typeof at === 'number' ? `At character ${at + 1}: ` : ''}
-              {problem.message}
-            </span>
-          )}
-        </span>
-      </Field>
-      {alsoChannels.length > 0 && (
-        <p className="doubt">
-          {alsoChannels.map((p) => p.symbol).join(', ')} {alsoChannels.length > 1 ? 'are channels' : 'is a channel'} of
-          the run too; here
-          {alsoChannels.length > 1 ? ' they are parameters' : ' it is a parameter'} that the fit looks for.
-        </p>
-      )}
+      <FormulaInput
+        formula={formula}
+        problem={formula === '' ? undefined : problem}
+        onChange={(next) => onChange({ ...body.settings, formula: next })}
+      />
+      {alsoChannels.length > 0 && <p className="doubt">{alsoChannelsInWords(alsoChannels)}</p>}
       {parameters.map((p) => (
         <Field
           key={p.symbol}
@@ -108,37 +81,93 @@ export function OwnFormula({ campaignId, body, channels, onChange }: OwnFormulaP
         </Field>
       ))}
       <div className="buttons">
-        <Popover
-          trigger="click"
-          content={
-            <div className="keep-model">
-              <Input
-                aria-label="Name of the formula"
-                placeholder="name"
-                value={name}
-                maxLength={120}
-                onChange={(e) => setName(e.target.value)}
-              />
-              <button className="quiet" disabled={name.trim() === '' || keep.isPending} onClick={() => keep.mutate()}>
-                Keep in the campaign
-              </button>
-              <Sentence error={keep.error} />
-              {kept.map((m) => (
-                <p key={m.id}>
-                  {m.name} <code>{m.formula}</code>{' '}
-                  <button className="quiet" onClick={() => forget.mutate(m.id)}>
-                    Forget
-                  </button>
-                </p>
-              ))}
-            </div>
-          }
-        >
-          <button className="quiet" disabled={!!problem}>
-            Keep this formula …
-          </button>
-        </Popover>
+        <KeepFormula campaignId={campaignId} formula={formula} meanings={meanings} disabled={!!problem} />
       </div>
     </>
+  );
+}
+
+interface FormulaInputProps {
+  formula: string;
+  problem: AppError | undefined;
+  onChange(formula: string): void;
+}
+
+/** The formula with what is wrong with it below, at its character. */
+function FormulaInput({ formula, problem, onChange }: FormulaInputProps) {
+  const fact = problem?.facts['at' as never] as unknown;
+  const at = typeof fact === 'number' ? fact : undefined;
+  return (
+    <Field label="Formula" group hint="in x; every other name is a parameter">
+      <span className="formula">
+        <Suspense fallback={<code className="formula-editor">{formula}</code>}>
+          <FormulaEditor
+            value={formula}
+            words={words}
+            problem={problem ? { at: at ?? 0, message: problem.message } : null}
+            onChange={onChange}
+          />
+        </Suspense>
+        {problem && (
+          <span className="refusal" role="status">
+            {at === undefined ? '' : `At character ${at + 1}: `}
+            {problem.message}
+          </span>
+        )}
+      </span>
+    </Field>
+  );
+}
+
+interface KeepFormulaProps {
+  campaignId: number;
+  formula: string;
+  meanings: Record<string, string>;
+  disabled: boolean;
+}
+
+/** Keeps the formula under a name, and forgets others. */
+function KeepFormula({ campaignId, formula, meanings, disabled }: KeepFormulaProps) {
+  const client = useQueryClient();
+  const [name, setName] = useState('');
+  const { data: kept = [] } = useQuery(queries.ownModels(campaignId));
+  const renew = () => client.invalidateQueries({ queryKey: queries.ownModels(campaignId).queryKey });
+  const keep = useMutation({
+    mutationFn: () => ask(`/campaigns/${campaignId}/models`, { body: { name: name.trim(), formula, meanings } }),
+    onSuccess: renew,
+  });
+  const forget = useMutation({
+    mutationFn: (id: number) => ask(`/models/${id}`, { method: 'DELETE' }),
+    onSuccess: renew,
+  });
+  const content = (
+    <div className="keep-model">
+      <Input
+        aria-label="Name of the formula"
+        placeholder="name"
+        value={name}
+        maxLength={120}
+        onChange={(e) => setName(e.target.value)}
+      />
+      <button className="quiet" disabled={name.trim() === '' || keep.isPending} onClick={() => keep.mutate()}>
+        Keep in the campaign
+      </button>
+      <Sentence error={keep.error} />
+      {kept.map((m) => (
+        <p key={m.id}>
+          {m.name} <code>{m.formula}</code>{' '}
+          <button className="quiet" onClick={() => forget.mutate(m.id)}>
+            Forget
+          </button>
+        </p>
+      ))}
+    </div>
+  );
+  return (
+    <Popover trigger="click" content={content}>
+      <button className="quiet" disabled={disabled}>
+        Keep this formula …
+      </button>
+    </Popover>
   );
 }

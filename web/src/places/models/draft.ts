@@ -119,6 +119,22 @@ export function withState(choices: Choices, symbol: string, state: ParameterStat
   });
 }
 
+/** The bounds of one parameter; without either it has none. */
+export const withBounds = (choices: Choices, symbol: string, ends: [number | null, number | null]): Choices =>
+  tidy({
+    ...choices,
+    bounds: {
+      ...without(choices.bounds, symbol),
+      ...(ends[0] === null && ends[1] === null ? {} : { [symbol]: ends }),
+    },
+  });
+
+/** Only a range of x is fitted, of the series that are named. */
+export const withRange = (body: FitBody, series: readonly string[], range: [number, number]): FitBody => {
+  const ranges = { ...body.choices.ranges, ...Object.fromEntries(series.map((name) => [name, range])) };
+  return { ...body, choices: tidy({ ...body.choices, ranges }) };
+};
+
 /** The fit after what a rung of the ladder proposes. */
 export function mended(body: FitBody, action: ActionReply, series: string): FitBody {
   const { candidate, weights, loss, range, fixed, ownStarts } = action;

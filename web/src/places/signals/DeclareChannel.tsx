@@ -61,11 +61,8 @@ function Form({ runId, channel, declared, channels, onConvert, onDone }: Declare
     uncertainty: sensorId === null ? (declared?.uncertainty ?? null) : null,
   });
   const [accepted, setAccepted] = useState<string>();
-  const { campaignId } = useCampaign();
-  const { data: sensors = [] } = useQuery(queries.sensors(campaignId));
   const doubt = labels ? null : unitDoubt(unit, body.unit);
   const isAsked = doubt !== null && accepted !== body.unit;
-  const [converted, setConverted] = useState('');
   const declare = useMutation({
     mutationFn: () => ask(`/runs/${runId}/channels/${encodeURIComponent(symbol)}`, { method: 'PUT', body }),
     onSuccess: onDone,
@@ -87,25 +84,11 @@ function Form({ runId, channel, declared, channels, onConvert, onDone }: Declare
       {text('Name', 'name')}
       {text('Symbol', 'symbol')}
       {!labels && text('Unit', 'unit')}
-      {!labels && sensors.length > 0 && (
-        <Field label="Sensor">
-          <Select<number | 'none'>
-            aria-label="Sensor"
-            value={body.sensorId ?? 'none'}
-            onChange={(next) => setBody({ ...body, sensorId: next === 'none' ? null : next, uncertainty: null })}
-            options={[
-              { value: 'none' as const, label: 'none of the list' },
-              ...sensors.map((s) => ({ value: s.id, label: s.name })),
-            ]}
-          />
-        </Field>
-      )}
-      {!labels && body.sensorId === null && (
-        <DeclaredSources
-          unit={body.unit}
-          value={body.uncertainty ?? null}
+      {!labels && (
+        <ErrorFields
+          body={body}
           channels={channels.filter((c) => c.symbol !== symbol)}
-          onChange={(next) => setBody({ ...body, uncertainty: next })}
+          onChange={(change) => setBody({ ...body, ...change })}
         />
       )}
       <p className="soft">
@@ -117,26 +100,69 @@ function Form({ runId, channel, declared, channels, onConvert, onDone }: Declare
         {doubt && !isAsked ? 'Declare all the same' : 'Declare'}
       </Button>
       {!labels && (
-        <div className="convert">
-          <Field label="Convert to">
-            <Input
-              aria-label="Convert to"
-              placeholder="another unit"
-              value={converted}
-              onChange={(e) => setConverted(e.target.value)}
-            />
-          </Field>
-          <Button
-            disabled={converted.trim() === ''}
-            onClick={() => {
-              onConvert(symbol, converted.trim());
-              onDone();
-            }}
-          >
-            Convert
-          </Button>
-        </div>
+        <ConvertTo
+          onConvert={(to) => {
+            onConvert(symbol, to);
+            onDone();
+          }}
+        />
       )}
     </form>
+  );
+}
+
+interface ErrorFieldsProps {
+  body: ChannelBody;
+  channels: DeclareChannelProps['channels'];
+  onChange(change: Pick<ChannelBody, 'sensorId' | 'uncertainty'>): void;
+}
+
+/** The sensor that states the errors of the channel, or what is declared of the channel itself. */
+function ErrorFields({ body, channels, onChange }: ErrorFieldsProps) {
+  const { campaignId } = useCampaign();
+  const { data: sensors = [] } = useQuery(queries.sensors(campaignId));
+  return (
+    <>
+      {sensors.length > 0 && (
+        <Field label="Sensor">
+          <Select<number | 'none'>
+            aria-label="Sensor"
+            value={body.sensorId ?? 'none'}
+            onChange={(next) => onChange({ sensorId: next === 'none' ? null : next, uncertainty: null })}
+            options={[
+              { value: 'none' as const, label: 'none of the list' },
+              ...sensors.map((s) => ({ value: s.id, label: s.name })),
+            ]}
+          />
+        </Field>
+      )}
+      {body.sensorId === null && (
+        <DeclaredSources
+          unit={body.unit}
+          value={body.uncertainty ?? null}
+          channels={channels}
+          onChange={(uncertainty) => onChange({ uncertainty })}
+        />
+      )}
+    </>
+  );
+}
+
+function ConvertTo({ onConvert }: { onConvert(unit: string): void }) {
+  const [unit, setUnit] = useState('');
+  return (
+    <div className="convert">
+      <Field label="Convert to">
+        <Input
+          aria-label="Convert to"
+          placeholder="another unit"
+          value={unit}
+          onChange={(e) => setUnit(e.target.value)}
+        />
+      </Field>
+      <Button disabled={unit.trim() === ''} onClick={() => onConvert(unit.trim())}>
+        Convert
+      </Button>
+    </div>
   );
 }

@@ -33,10 +33,6 @@ export function StepInHand({
   const kind = stepKinds.find((k) => k.kind === step.kind);
   // Before anything was typed there is nothing that could have failed.
   const isWaiting = isNew && kind !== undefined && waitsForInput(kind, step.settings);
-  const andLetGo = (deed: () => void) => () => {
-    deed();
-    onLetGo();
-  };
   return (
     <li className="step open" ref={place}>
       <div className="step-line">
@@ -73,38 +69,52 @@ export function StepInHand({
         </Button>
         <Button onClick={onLetGo}>Let go</Button>
       </div>
-      {!isNew && (
-        <div className="buttons">
-          <button className="quiet" onClick={() => procedure.toggle(index)}>
-            {step.on ? 'Switch off' : 'Switch on'}
-          </button>
-          <button className="quiet" onClick={andLetGo(() => procedure.duplicate(index))}>
-            Duplicate
-          </button>
-          <button
-            className="quiet"
-            disabled={index === 0}
-            aria-label="Move up"
-            onClick={andLetGo(() => procedure.move(index, index - 1))}
-          >
-            ↑
-          </button>
-          <button
-            className="quiet"
-            disabled={index === procedure.steps.length - 1}
-            aria-label="Move down"
-            onClick={andLetGo(() => procedure.move(index, index + 1))}
-          >
-            ↓
-          </button>
-          <span className="grow" />
-          <button className="quiet" onClick={andLetGo(() => procedure.remove(index))}>
-            Delete
-          </button>
-        </div>
-      )}
+      {!isNew && <StepButtons index={index} isOn={step.on} procedure={procedure} onLetGo={onLetGo} />}
       {/* Last, since it comes late: it must not push the buttons away from under a hand. */}
       {cost}
     </li>
+  );
+}
+
+interface StepButtonsProps extends Pick<ProcedurePanelProps, 'procedure' | 'onLetGo'> {
+  index: number;
+  isOn: boolean;
+}
+
+/** What can be done with a saved step beside its settings. */
+function StepButtons({ index, isOn, procedure, onLetGo }: StepButtonsProps) {
+  const andLetGo = (work: () => void) => () => {
+    work();
+    onLetGo();
+  };
+  return (
+    <div className="buttons">
+      <button className="quiet" onClick={() => procedure.toggle(index)}>
+        {isOn ? 'Switch off' : 'Switch on'}
+      </button>
+      <button className="quiet" onClick={andLetGo(() => procedure.duplicate(index))}>
+        Duplicate
+      </button>
+      <button
+        className="quiet"
+        disabled={index === 0}
+        aria-label="Move up"
+        onClick={andLetGo(() => procedure.move(index, index - 1))}
+      >
+        ↑
+      </button>
+      <button
+        className="quiet"
+        disabled={index === procedure.steps.length - 1}
+        aria-label="Move down"
+        onClick={andLetGo(() => procedure.move(index, index + 1))}
+      >
+        ↓
+      </button>
+      <span className="grow" />
+      <button className="quiet" onClick={andLetGo(() => procedure.remove(index))}>
+        Delete
+      </button>
+    </div>
   );
 }

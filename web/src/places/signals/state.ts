@@ -1,3 +1,4 @@
+import type { BenchReply } from '@undameter/contract';
 import type { Step } from '@undameter/core';
 
 /** A step being tried: a new one, or a saved one being changed. */
@@ -83,4 +84,31 @@ export function withDraft(saved: readonly Step[], draft: Draft | null): Step[] {
   const steps = [...saved];
   steps.splice(draft.index, draft.isNew ? 0 : 1, draft.step);
   return steps;
+}
+
+const MOST_SHOWN_AFTER = 6;
+
+/** The channels on the chart once a step is accepted: the one that a new step made comes first. */
+export function shownWith({ isNew, step }: Draft, shown: readonly string[]): string[] {
+  const { symbol } = step.settings;
+  if (!isNew || typeof symbol !== 'string') return [...shown];
+  return [...new Set([symbol, ...shown])].slice(0, MOST_SHOWN_AFTER);
+}
+
+const onTrial = (steps: readonly Step[] | undefined) => (steps ? { steps } : {});
+
+/** What is asked of a single sample that is selected. */
+export const whyBody = (selection: SignalsState['selection'], trial: readonly Step[] | undefined) =>
+  selection && selection[0] === selection[1] ? { ...onTrial(trial), at: selection[0] } : undefined;
+
+/** What is asked of a stretch that is selected: its numbers, of the channels on the chart that have any. */
+export function stretchBody(
+  selection: SignalsState['selection'],
+  trial: readonly Step[] | undefined,
+  shown: readonly string[],
+  bench: BenchReply | undefined,
+) {
+  if (!selection || selection[0] === selection[1] || shown.length === 0) return undefined;
+  const symbols = shown.filter((s) => bench?.channels.some((c) => c.symbol === s && c.labels === null));
+  return { ...(trial ? { steps: [...trial] } : {}), symbols, from: selection[0], to: selection[1] };
 }

@@ -7,7 +7,7 @@ import { colourOf } from '../../chart/marks';
 import { queries } from '../../data/queries';
 import { usePreference } from '../../data/usePreference';
 import { useTheme } from '../../theme/ThemeProvider';
-import { signalsOption } from './chartOption';
+import { signalsOption, type SignalsChart } from './chartOption';
 import type { SignalsState } from './state';
 import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf, variantSymbol } from './trial';
 import type { useProcedure } from './useProcedure';
@@ -54,44 +54,9 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
     ),
   );
   const along = bench?.channels.find((c) => c.symbol === bench.along);
-  const seriesOf = useCallback((symbol: string) => seriesIn(bench, symbol), [bench]);
-  const onChart = useMemo(
-    () =>
-      shown
-        .flatMap((s) => bench?.channels.filter((c) => c.symbol === s) ?? [])
-        .map((channel) => ({ channel, series: seriesOf(channel.symbol) })),
-    [shown, bench, seriesOf],
-  );
+  const onChart = useMemo(() => withColours(bench, shown), [bench, shown]);
   const view = useView({ runId, bench, trial, shown: onChart, window, looks });
-  // Told apart, since the object is new each time and its words are not.
-  const { channel: smoothed, made: calmer } = smoothing ?? {};
-  const besides = smoothing?.variants.length ?? 0;
-  const build = useCallback(
-    (size: Size) => {
-      if (!traces.data || !bench) return {};
-      return signalsOption(
-        {
-          traces: traces.data,
-          shown: onChart,
-          looks,
-          along,
-          smoothing:
-            smoothed && calmer
-              ? {
-                  channel: smoothed,
-                  made: calmer,
-                  removed: REMOVED,
-                  variants: Array.from({ length: besides }, (_, k) => variantSymbol(k)),
-                }
-              : undefined,
-          offset,
-          palette,
-        },
-        size,
-      );
-    },
-    [traces.data, bench, onChart, looks, along, palette, smoothed, calmer, besides, offset],
-  );
+  const build = useSignalsChart({ traces: traces.data, shown: onChart, looks, along, smoothing, offset, palette });
   return {
     cost: smoothing ? (cost.data ?? undefined) : undefined,
     view,
@@ -113,11 +78,39 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
     build,
     /** Symbol of each pane of the chart, from the top. */
     panes: shown.flatMap((s, i) => (s === smoothing?.channel ? [s, REMOVED] : looks[s]?.right && i > 0 ? [] : [s])),
-    colourOf: (symbol: string) => colourOf(palette, seriesOf(symbol)),
+    colourOf: (symbol: string) => colourOf(palette, seriesIn(bench, symbol)),
     whole: traces.data?.whole ?? ([0, 1] as const),
     window: traces.data?.window ?? ([0, 1] as const),
   };
 }
+
+type Smoothing = ReturnType<typeof smoothingInHand>;
+type ChartInputs = Omit<SignalsChart, 'traces' | 'smoothing'> & {
+  traces: SignalsChart['traces'] | undefined;
+  smoothing: Smoothing;
+};
+
+/** The chart along the run; the same one as long as what it is drawn from stays the same. */
+function useSignalsChart({ traces, shown, looks, along, smoothing, offset, palette }: ChartInputs) {
+  // Told apart, since the object is new each time and its words are not.
+  const { channel, made } = smoothing ?? {};
+  const besides = smoothing?.variants.length ?? 0;
+  return useCallback(
+    (size: Size) => {
+      if (!traces) return {};
+      const variants = Array.from({ length: besides }, (_, k) => variantSymbol(k));
+      const inHand = channel && made ? { channel, made, removed: REMOVED, variants } : undefined;
+      return signalsOption({ traces, shown, looks, along, smoothing: inHand, offset: offset ?? 0, palette }, size);
+    },
+    [traces, shown, looks, along, channel, made, besides, offset, palette],
+  );
+}
+
+/** The channels on the chart, each with the colour that it has among those of the run. */
+const withColours = (bench: BenchReply | undefined, shown: readonly string[]) =>
+  shown
+    .flatMap((s) => bench?.channels.filter((c) => c.symbol === s) ?? [])
+    .map((channel) => ({ channel, series: seriesIn(bench, channel.symbol) }));
 
 /** A channel keeps its colour whatever else is shown: by its place among the run's channels. */
 const seriesIn = (bench: BenchReply | undefined, symbol: string): number =>

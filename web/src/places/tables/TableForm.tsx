@@ -29,63 +29,12 @@ interface TableFormProps {
 }
 
 /** What a table is, where it comes from, and how it is read between and beyond its knots. */
-export function TableForm({ draft, canBeOwn, onChange }: TableFormProps) {
-  const { shape, second } = draft;
-  const text = (label: string, field: 'symbol' | 'name' | 'xName' | 'xUnit' | 'yUnit', hint?: string) => (
-    <Field label={label} hint={hint}>
-      <Input value={draft[field]} onChange={(e) => onChange({ [field]: e.target.value })} />
-    </Field>
-  );
-  const ofSecond = (part: Partial<TableDraft['second']>) => onChange({ second: { ...second, ...part } });
+export function TableForm(props: TableFormProps) {
+  const { draft, onChange } = props;
   return (
     <div className="panel-pad">
-      {text('Quantity', 'name')}
-      {text(
-        'Symbol',
-        'symbol',
-        draft.symbol
-          ? `called in formulas as ${draft.symbol}(${shape === 'curve' ? '…' : '…, …'})`
-          : 'the name of the function in formulas',
-      )}
-      {text('Unit', 'yUnit')}
-      <Field label="Source">
-        <Input.TextArea
-          autoSize
-          value={draft.source}
-          onChange={(e) => onChange({ source: e.target.value })}
-          placeholder="a standard's number, a handbook, a certificate"
-        />
-      </Field>
-      <Field label="Arguments" group>
-        <Segmented<Shape>
-          size="small"
-          aria-label="Arguments"
-          value={shape}
-          options={shapes}
-          onChange={(to) => onChange({ shape: to, cells: reshaped(shape, to, draft.cells) })}
-        />
-      </Field>
-      {text('Argument', 'xName')}
-      {text('Its unit', 'xUnit')}
-      {shape !== 'scattered' && (
-        <Method label="Between knots" value={draft.method} onChange={(method) => onChange({ method })} />
-      )}
-      <Scale label="Argument counts" value={draft.xScale} onChange={(xScale) => onChange({ xScale })} />
-      {shape !== 'curve' && (
-        <>
-          <Field label="Second argument">
-            <Input value={second.name} onChange={(e) => ofSecond({ name: e.target.value })} />
-          </Field>
-          <Field label="Unit of the second">
-            <Input value={second.unit} onChange={(e) => ofSecond({ unit: e.target.value })} />
-          </Field>
-          {shape === 'grid' && (
-            <Method label="Between its knots" value={second.method} onChange={(method) => ofSecond({ method })} />
-          )}
-          <Scale label="The second counts" value={second.scale} onChange={(scale) => ofSecond({ scale })} />
-        </>
-      )}
-      {shape === 'scattered' && <p className="soft">Between the points: flat triangles (Delaunay).</p>}
+      <QuantityFields {...props} />
+      <ArgumentFields {...props} />
       <Scale label="Value counts" value={draft.yScale} onChange={(yScale) => onChange({ yScale })} />
       <Field label="Outside">
         <Select
@@ -100,6 +49,98 @@ export function TableForm({ draft, canBeOwn, onChange }: TableFormProps) {
         value={draft.uncertainty}
         onChange={(uncertainty) => onChange({ uncertainty })}
       />
+      <UseFields {...props} />
+    </div>
+  );
+}
+
+type TextField = 'symbol' | 'name' | 'xName' | 'xUnit' | 'yUnit';
+
+function Text({
+  label,
+  field,
+  hint,
+  draft,
+  onChange,
+}: TableFormProps & { label: string; field: TextField; hint?: string }) {
+  return (
+    <Field label={label} hint={hint}>
+      <Input value={draft[field]} onChange={(e) => onChange({ [field]: e.target.value })} />
+    </Field>
+  );
+}
+
+function QuantityFields(props: TableFormProps) {
+  const { draft, onChange } = props;
+  const called = draft.symbol
+    ? `called in formulas as ${draft.symbol}(${draft.shape === 'curve' ? '…' : '…, …'})`
+    : 'the name of the function in formulas';
+  return (
+    <>
+      <Text {...props} label="Quantity" field="name" />
+      <Text {...props} label="Symbol" field="symbol" hint={called} />
+      <Text {...props} label="Unit" field="yUnit" />
+      <Field label="Source">
+        <Input.TextArea
+          autoSize
+          value={draft.source}
+          onChange={(e) => onChange({ source: e.target.value })}
+          placeholder="a standard's number, a handbook, a certificate"
+        />
+      </Field>
+    </>
+  );
+}
+
+/** What the value depends on, and how it runs between the knots of each argument. */
+function ArgumentFields(props: TableFormProps) {
+  const { draft, onChange } = props;
+  const { shape } = draft;
+  return (
+    <>
+      <Field label="Arguments" group>
+        <Segmented<Shape>
+          size="small"
+          aria-label="Arguments"
+          value={shape}
+          options={shapes}
+          onChange={(to) => onChange({ shape: to, cells: reshaped(shape, to, draft.cells) })}
+        />
+      </Field>
+      <Text {...props} label="Argument" field="xName" />
+      <Text {...props} label="Its unit" field="xUnit" />
+      {shape !== 'scattered' && (
+        <Method label="Between knots" value={draft.method} onChange={(method) => onChange({ method })} />
+      )}
+      <Scale label="Argument counts" value={draft.xScale} onChange={(xScale) => onChange({ xScale })} />
+      {shape !== 'curve' && <SecondFields {...props} />}
+      {shape === 'scattered' && <p className="soft">Between the points: flat triangles (Delaunay).</p>}
+    </>
+  );
+}
+
+function SecondFields({ draft: { shape, second }, onChange }: TableFormProps) {
+  const set = (part: Partial<TableDraft['second']>) => onChange({ second: { ...second, ...part } });
+  return (
+    <>
+      <Field label="Second argument">
+        <Input value={second.name} onChange={(e) => set({ name: e.target.value })} />
+      </Field>
+      <Field label="Unit of the second">
+        <Input value={second.unit} onChange={(e) => set({ unit: e.target.value })} />
+      </Field>
+      {shape === 'grid' && (
+        <Method label="Between its knots" value={second.method} onChange={(method) => set({ method })} />
+      )}
+      <Scale label="The second counts" value={second.scale} onChange={(scale) => set({ scale })} />
+    </>
+  );
+}
+
+/** Where the table can be used, and what else is to be said of it. */
+function UseFields({ draft, canBeOwn, onChange }: TableFormProps) {
+  return (
+    <>
       <Field label="Used in" group hint={canBeOwn ? undefined : 'It was made in another campaign.'}>
         <Segmented<boolean>
           size="small"
@@ -121,7 +162,7 @@ export function TableForm({ draft, canBeOwn, onChange }: TableFormProps) {
           onChange={(e) => onChange({ notes: e.target.value })}
         />
       </Field>
-    </div>
+    </>
   );
 }
 

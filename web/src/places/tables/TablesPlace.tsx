@@ -1,7 +1,5 @@
 import type { CampaignReply, TableRow } from '@undameter/contract';
-import { formatValue, printUnit } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
-import { Checkbox, Segmented } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { useCommands } from '../../app/commands';
 import { PlaceFrame } from '../../app/PlaceFrame';
@@ -9,19 +7,21 @@ import { useCampaign } from '../../app/useCampaign';
 import { useOpenThing } from '../../app/useOpenThing';
 import { Chart, type Size } from '../../chart/Chart';
 import { queries } from '../../data/queries';
+import { useFormDraft } from '../../data/useDraft';
 import { useKeeping } from '../../data/useKeeping';
 import { download, fileName } from '../../parts/download';
 import { Empty, NotThere } from '../../parts/Empty';
 import { KeepButtons } from '../../parts/KeepButtons';
 import { useTheme } from '../../theme/ThemeProvider';
 import { curveOption } from './curveOption';
-import { bodyOf, bodyOfRow, draftOf, emptyDraft, understand, type TableDraft, type Understood } from './state';
+import { bodyOf, bodyOfRow, draftOf, emptyDraft, understand, type TableDraft } from './state';
 import { surfaceOption, type SurfaceView } from './surfaceOption';
 import { TableBoards, type BoardView } from './TableBoards';
 import { TableHistory } from './TableHistory';
 import { TakeFrom } from './TakeFrom';
 import { asCsv, asJson } from './tableFiles';
 import { TableForm } from './TableForm';
+import { TableHeading, type DrawnBeside } from './TableHeading';
 import { TableLookUp } from './TableLookUp';
 
 /** Property tables: chosen on the board, drawn with their knots, typed below the chart, described at the right. */
@@ -33,31 +33,59 @@ export function TablesPlace() {
   if (error ?? tablesError) return <Empty title={(error ?? tablesError)!.message} />;
   if (!campaign || !tables) return null;
   if (missing !== undefined) return <NotThere what="table" id={missing} />;
-  return <TableInHand key={key} campaign={campaign} row={row} tables={tables} onOpen={open} onNew={begin} />;
+  return <TableInHand key={key} name={key} campaign={campaign} row={row} tables={tables} onOpen={open} onNew={begin} />;
 }
 
 interface TableInHandProps {
   campaign: CampaignReply;
   row: TableRow | undefined;
   tables: readonly TableRow[];
+  /** Names what is in hand, and its draft. */
+  name: string;
   onOpen(id: number | undefined): void;
   onNew(): void;
 }
 
-function TableInHand({ campaign, row, tables, onOpen, onNew }: TableInHandProps) {
-  const [draft, setDraft] = useState<TableDraft>(() => (row ? draftOf(bodyOfRow(row)) : emptyDraft));
+const sameDraft = (a: TableDraft, b: TableDraft): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** A table in hand: as it is typed, what can be understood of it, and how it is kept. */
+function useTableInHand({ campaign, row, name, onOpen }: TableInHandProps) {
+  const start = row ? draftOf(bodyOfRow(row)) : emptyDraft;
+  const [draft, setDraft] = useFormDraft(`${campaign.id}.${name}`, start, sameDraft);
   const [problem, setProblem] = useState<string | null>(null);
-  const { palette } = useTheme();
-  const change = (part: Partial<TableDraft>) => {
-    setProblem(null);
-    setDraft({ ...draft, ...part });
-  };
-  const keeping = useKeeping('tables', campaign.id, row?.id, onOpen);
-  const [board, setBoard] = useState<BoardView>(row ? 'tables' : 'knots');
-  const [drawn, setDrawn] = useState({ others: true, rate: false, area: false });
-  const [view, setView] = useState<SurfaceView>('x');
   const found = useMemo(() => understand(draft), [draft]);
-  const understood = 'table' in found ? found : undefined;
+  const keeping = useKeeping('tables', campaign.id, row?.id, (id) => {
+    setDraft(start);
+    onOpen(id);
+  });
+  return {
+    draft,
+    change: (part: Partial<TableDraft>) => {
+      setProblem(null);
+      setDraft({ ...draft, ...part });
+    },
+    understood: 'table' in found ? found : undefined,
+    /** Why it cannot be drawn, and why it cannot be saved. */
+    notYet: 'problem' in found ? found.problem : null,
+    problem,
+    keeping,
+    save: () => {
+      const made = bodyOf(draft);
+      if ('problem' in made) setProblem(made.problem);
+      else keeping.save(made.body);
+    },
+  };
+}
+type TableHeld = ReturnType<typeof useTableInHand>;
+
+function TableInHand(props: TableInHandProps) {
+  const { row, tables, onOpen, onNew } = props;
+  const held = useTableInHand(props);
+  const { draft, change, understood } = held;
+  const { palette } = useTheme();
+  const [board, setBoard] = useState<BoardView>(row ? 'tables' : 'knots');
+  const [drawn, setDrawn] = useState<DrawnBeside>({ others: true, rate: false, area: false });
+  const [view, setView] = useState<SurfaceView>('x');
   const build = useCallback(
     (size: Size) =>
       understood?.surface
@@ -65,59 +93,19 @@ function TableInHand({ campaign, row, tables, onOpen, onNew }: TableInHandProps)
         : curveOption(draft, understood, drawn, palette, size),
     [draft, understood, view, drawn, palette],
   );
-  const trySave = () => {
-    const made = bodyOf(draft);
-    if ('problem' in made) setProblem(made.problem);
-    else keeping.save(made.body);
-  };
-  const isMap = draft.shape !== 'curve' && view === 'map';
   return (
     <PlaceFrame
       title={draft.name || 'New property table'}
       context={<span className="soft">{draft.source || 'source still to be given'}</span>}
       heading={
-        <>
-          <b>
-            {draft.symbol
-              ? `${draft.symbol}(${[draft.xName || 'x', ...(draft.shape === 'curve' ? [] : [draft.second.name || 'w'])].join(', ')})`
-              : 'Knots'}
-          </b>
-          <span className="soft told" title={errorInWords(understood, draft)}>
-            {errorInWords(understood, draft)}
-          </span>
-          {draft.shape !== 'curve' && (
-            <Segmented<SurfaceView>
-              size="small"
-              aria-label="Drawn over"
-              value={view}
-              onChange={setView}
-              options={[
-                { value: 'x', label: draft.xName || 'the first' },
-                { value: 'w', label: draft.second.name || 'the second' },
-                { value: 'map', label: 'map' },
-              ]}
-            />
-          )}
-          <Checkbox
-            disabled={isMap || draft.shape === 'scattered'}
-            checked={drawn.others}
-            onChange={(e) => setDrawn({ ...drawn, others: e.target.checked })}
-          >
-            other methods
-          </Checkbox>
-          <Checkbox
-            disabled={isMap}
-            checked={drawn.rate}
-            onChange={(e) => setDrawn({ ...drawn, rate: e.target.checked })}
-          >
-            slope
-          </Checkbox>
-          {draft.shape === 'curve' && (
-            <Checkbox checked={drawn.area} onChange={(e) => setDrawn({ ...drawn, area: e.target.checked })}>
-              integral
-            </Checkbox>
-          )}
-        </>
+        <TableHeading
+          draft={draft}
+          understood={understood}
+          view={view}
+          onView={setView}
+          drawn={drawn}
+          onDrawn={setDrawn}
+        />
       }
       chart={<Chart label={`${draft.name} against ${draft.xName}`} build={build} />}
       boardHeight={230}
@@ -134,50 +122,45 @@ function TableInHand({ campaign, row, tables, onOpen, onNew }: TableInHandProps)
           onChange={change}
         />
       }
-      panel={
-        <>
-          <header className="panel-head">
-            <h2>{row ? 'Table' : 'New table'}</h2>
-          </header>
-          <TakeFrom campaign={campaign} onTake={change} />
-          <TableLookUp draft={draft} understood={understood} others={tables.filter((t) => t.id !== row?.id)} />
-          {'problem' in found && found.problem && <p className="panel-pad doubt">{found.problem}</p>}
-          {understood?.doubts.map((d) => (
-            <p key={d.sentence} className="panel-pad doubt">
-              {d.knot === null ? '' : `Row ${understood.places[d.knot]![0] + 1}: `}
-              {d.sentence}
-            </p>
-          ))}
-          <TableForm draft={draft} canBeOwn={!row || row.campaignId === campaign.id} onChange={change} />
-          <div className="panel-pad">
-            <KeepButtons keeping={keeping} onSave={trySave} deletable={row !== undefined} problem={problem} />
-            {row && (
-              <div className="buttons">
-                <button
-                  className="quiet"
-                  onClick={() => download(`${fileName(row.name)}.table.json`, asJson(bodyOfRow(row)))}
-                >
-                  Export as JSON
-                </button>
-                <button className="quiet" onClick={() => download(`${fileName(row.name)}.csv`, asCsv(row))}>
-                  as CSV
-                </button>
-              </div>
-            )}
-          </div>
-          {row && <TableHistory campaignId={campaign.id} tableId={row.id} onTake={(body) => change(draftOf(body))} />}
-        </>
-      }
+      panel={<TablePanel {...props} held={held} />}
     />
   );
 }
 
-/** How far the table can be trusted between its knots. */
-function errorInWords(understood: Understood | undefined, { shape, yUnit }: TableDraft): string {
-  const error = understood?.error;
-  if (!error) return '';
-  const u = printUnit(yUnit);
-  const without = { curve: 'a knot', grid: 'a row or column', scattered: 'a point' }[shape];
-  const at = error.at.map((v) => formatValue(v)).join(', ');
-  return `without ${without} the others miss it by ${formatValue(error.rms, 2)} ${u} (rms), at most ${formatValue(error.largest, 2)} ${u} at ${at}`;
+/** Where it can be taken from, asked, described, kept; and what speaks against it. */
+function TablePanel({ campaign, row, tables, held }: TableInHandProps & { held: TableHeld }) {
+  const { draft, change, understood, notYet, problem, keeping, save } = held;
+  return (
+    <>
+      <header className="panel-head">
+        <h2>{row ? 'Table' : 'New table'}</h2>
+      </header>
+      <TakeFrom campaign={campaign} onTake={change} />
+      <TableLookUp draft={draft} understood={understood} others={tables.filter((t) => t.id !== row?.id)} />
+      {notYet && <p className="panel-pad doubt">{notYet}</p>}
+      {understood?.doubts.map((d) => (
+        <p key={d.sentence} className="panel-pad doubt">
+          {d.knot === null ? '' : `Row ${understood.places[d.knot]![0] + 1}: `}
+          {d.sentence}
+        </p>
+      ))}
+      <TableForm draft={draft} canBeOwn={!row || row.campaignId === campaign.id} onChange={change} />
+      <div className="panel-pad">
+        <KeepButtons keeping={keeping} onSave={save} deletable={row !== undefined} problem={problem} />
+        {row && <TableExport row={row} />}
+      </div>
+      {row && <TableHistory campaignId={campaign.id} tableId={row.id} onTake={(body) => change(draftOf(body))} />}
+    </>
+  );
 }
+
+const TableExport = ({ row }: { row: TableRow }) => (
+  <div className="buttons">
+    <button className="quiet" onClick={() => download(`${fileName(row.name)}.table.json`, asJson(bodyOfRow(row)))}>
+      Export as JSON
+    </button>
+    <button className="quiet" onClick={() => download(`${fileName(row.name)}.csv`, asCsv(row))}>
+      as CSV
+    </button>
+  </div>
+);

@@ -43,7 +43,6 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
   };
   const groups = knotSources(campaign, fits);
   const found = read.data;
-  const options = (found?.columns ?? []).map((c, i) => ({ value: i, label: `${c.name} ${c.unit && `(${c.unit})`}` }));
   return (
     <div className="panel-pad">
       <div className="take-from">
@@ -73,32 +72,46 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
         <p className="doubt">There are fewer than two columns of numbers; a table needs two.</p>
       )}
       {found && found.columns.length > 2 && (
-        <div className="column-pair">
-          <Select
-            aria-label="Column of the argument"
-            value={taken.x}
-            options={options}
-            onChange={(x) => take(found, { ...taken, x })}
-          />
-          <Select
-            aria-label="Column of the second argument"
-            value={taken.w ?? -1}
-            options={[{ value: -1, label: 'no second argument' }, ...options]}
-            onChange={(w) => take(found, { ...taken, w: w === -1 ? null : w })}
-          />
-          <Select
-            aria-label="Column of the value"
-            value={taken.y}
-            options={options}
-            onChange={(y) => take(found, { ...taken, y })}
-          />
-        </div>
+        <ColumnPair found={found} taken={taken} onTake={(which) => take(found, which)} />
       )}
       {found?.doubts.map((d) => (
         <p key={d} className="doubt">
           {d}
         </p>
       ))}
+    </div>
+  );
+}
+
+interface ColumnPairProps {
+  found: KnotColumns;
+  taken: Taken;
+  onTake(which: Taken): void;
+}
+
+/** Which of several columns are the arguments and the value. */
+function ColumnPair({ found, taken, onTake }: ColumnPairProps) {
+  const options = found.columns.map((c, i) => ({ value: i, label: `${c.name} ${c.unit && `(${c.unit})`}` }));
+  return (
+    <div className="column-pair">
+      <Select
+        aria-label="Column of the argument"
+        value={taken.x}
+        options={options}
+        onChange={(x) => onTake({ ...taken, x })}
+      />
+      <Select
+        aria-label="Column of the second argument"
+        value={taken.w ?? -1}
+        options={[{ value: -1, label: 'no second argument' }, ...options]}
+        onChange={(w) => onTake({ ...taken, w: w === -1 ? null : w })}
+      />
+      <Select
+        aria-label="Column of the value"
+        value={taken.y}
+        options={options}
+        onChange={(y) => onTake({ ...taken, y })}
+      />
     </div>
   );
 }

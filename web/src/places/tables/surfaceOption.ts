@@ -1,4 +1,13 @@
-import { argumentsAt, formatValue, interpolationMethods, isInTwo, printUnit, surfaceOf } from '@undameter/core';
+import {
+  argumentsAt,
+  formatValue,
+  interpolationMethods,
+  isInTwo,
+  printUnit,
+  surfaceOf,
+  type Lookable,
+  type PropertyTable,
+} from '@undameter/core';
 import { contours } from 'd3-contour';
 import type { Size } from '../../chart/Chart';
 import { knots, line, region } from '../../chart/marks';
@@ -34,6 +43,20 @@ export function surfaceOption(drawing: SurfaceDrawing) {
   return drawing.view === 'map' ? mapOption(drawing) : familyOption(drawing, drawing.view);
 }
 
+/** What the curves of a family have in common. */
+interface Family {
+  over: 'x' | 'w';
+  table: PropertyTable & { second: NonNullable<PropertyTable['second']> };
+  lookable: Lookable;
+  along: Axis;
+  across: Axis;
+  /** Values of the other argument, each with the colour of its curve. */
+  levels: number[];
+  colours: string[];
+  x: Float64Array;
+  palette: Palette;
+}
+
 function familyOption({ draft, understood, drawn, palette, size }: SurfaceDrawing, over: 'x' | 'w') {
   const { lookable, table } = understood;
   if (!isInTwo(table)) return stackOption({ size, palette, panes: [], x: { title: '' } });
@@ -42,86 +65,92 @@ function familyOption({ draft, understood, drawn, palette, size }: SurfaceDrawin
   const colours = levels.map((_, i) => shade(palette, levels.length === 1 ? 0 : i / (levels.length - 1)));
   const reach = table.outside === 'refuse' ? 0 : BEYOND * (along.high - along.low);
   const x = evenly(along.low - reach, along.high + reach, PLACES);
-  const columns = (level: number): Float64Array[] => {
-    const fixed = new Float64Array(x.length).fill(level);
-    return over === 'x' ? [x, fixed] : [fixed, x];
-  };
-  const points = (y: Float64Array) => ({ x: Array.from(x), y: Array.from(y, (v) => (Number.isFinite(v) ? v : null)) });
-  // Steps would cover the curves that they are to be compared with.
-  const others =
-    drawn.others && !table.second.isScattered
-      ? interpolationMethods.filter((m) => !m.isStep && m.kind !== (over === 'x' ? table.method : table.second.method))
-      : [];
-  const faint = others.flatMap((m) => {
-    const other = surfaceOf(
-      over === 'x' ? { ...table, method: m.kind } : { ...table, second: { ...table.second, method: m.kind } },
-    );
-    return levels.map((level) =>
-      line(points(other.at(columns(level)[0]!, columns(level)[1]!).values), {
-        name: '',
-        colour: palette.faint,
-        width: 0.7,
-      }),
-    );
-  });
-  const curves = levels.flatMap((level, i) => {
-    const { values, outside } = lookable.at(columns(level));
-    const inside = Float64Array.from(values);
-    for (const k of outside) inside[k] = NaN;
-    const label = `${formatValue(level, 4)} ${printUnit(across.unit)}`;
-    const drawn = line(points(inside), { name: label, colour: colours[i]!, width: 1.5, endLabel: label });
-    return outside.length === 0
-      ? [drawn]
-      : [line(points(values), { name: '', colour: palette.doubt, width: 1 }), drawn];
-  });
-  const at = levels.map((level, i) => {
-    const own = table.y
-      .map((y, k) => ({ y, at: argumentsAt(table, k) }))
-      .filter((k) => k.at[over === 'x' ? 1 : 0] === level);
-    return knots(
-      { x: own.map((k) => k.at[over === 'x' ? 0 : 1]!), y: own.map((k) => k.y) },
-      { name: '', colour: colours[i]!, size: 5 },
-    );
-  });
-  const odd = likelyWrong(understood).map((k) => ({
-    y: table.y[k]!,
-    at: argumentsAt(table, k)[over === 'x' ? 0 : 1]!,
-  }));
+  const family: Family = { over, table, lookable, along, across, levels, colours, x, palette };
   const scale: Partial<Pane> =
     table.yScale === 'log'
       ? { look: { log: true }, yRange: [Math.min(...table.y) / 1.15, Math.max(...table.y) * 1.15] }
       : {};
-  const title = axisTitle({ name: draft.name || 'Value', symbol: draft.symbol, unit: draft.yUnit });
-  const panes: Pane[] = [
-    {
-      title,
-      weight: 2,
-      ...scale,
-      marks: [
-        ...faint,
-        ...curves,
-        ...at,
-        knots(
-          { x: odd.map((o) => o.at), y: odd.map((o) => o.y) },
-          { name: 'a typing error?', colour: palette.doubt, size: 10 },
-        ),
-      ],
-    },
-  ];
-  if (drawn.rate)
-    panes.push({
-      title: axisTitle({ name: `its slope over ${along.name}`, unit: slopeUnit(draft.yUnit, along.unit) }),
-      weight: 1,
-      marks: levels.map((level, i) =>
-        line(points(lookable.slopes(columns(level), over === 'x' ? 0 : 1)), {
-          name: `${formatValue(level, 4)} ${printUnit(across.unit)}`,
-          colour: colours[i]!,
-          width: 1.1,
-        }),
-      ),
-    });
+  const values: Pane = {
+    title: axisTitle({ name: draft.name || 'Value', symbol: draft.symbol, unit: draft.yUnit }),
+    weight: 2,
+    ...scale,
+    marks: [
+      ...(drawn.others ? otherMethods(family) : []),
+      ...curvesOf(family),
+      ...knotsOfLevels(family),
+      oddKnots(family, likelyWrong(understood)),
+    ],
+  };
+  const panes = drawn.rate ? [values, slopePane(family, draft.yUnit)] : [values];
   return stackOption({ size, palette, panes, x: { title: axisTitle(along) } });
 }
+
+/** The arguments of the places of a curve, in the order in which the table takes them. */
+function columnsAt({ over, x }: Family, level: number): [Float64Array, Float64Array] {
+  const fixed = new Float64Array(x.length).fill(level);
+  return over === 'x' ? [x, fixed] : [fixed, x];
+}
+
+const pointsOf = ({ x }: Family, y: Float64Array) => ({
+  x: Array.from(x),
+  y: Array.from(y, (v) => (Number.isFinite(v) ? v : null)),
+});
+
+const labelOf = ({ across }: Family, level: number): string => `${formatValue(level, 4)} ${printUnit(across.unit)}`;
+
+/** What other methods would draw, faintly; steps would cover the curves that they are to be compared with. */
+function otherMethods(family: Family) {
+  const { table, over, levels, palette } = family;
+  if (table.second.isScattered) return [];
+  const now = over === 'x' ? table.method : table.second.method;
+  return interpolationMethods
+    .filter((m) => !m.isStep && m.kind !== now)
+    .flatMap(({ kind: method }) => {
+      const other = surfaceOf(over === 'x' ? { ...table, method } : { ...table, second: { ...table.second, method } });
+      return levels.map((level) => {
+        const { values } = other.at(...columnsAt(family, level));
+        return line(pointsOf(family, values), { name: '', colour: palette.faint, width: 0.7 });
+      });
+    });
+}
+
+/** A curve at each value of the other argument; where it goes on beyond the table, doubtful. */
+const curvesOf = (family: Family) =>
+  family.levels.flatMap((level, i) => {
+    const { values, outside } = family.lookable.at(columnsAt(family, level));
+    const inside = Float64Array.from(values);
+    for (const k of outside) inside[k] = NaN;
+    const name = labelOf(family, level);
+    const own = line(pointsOf(family, inside), { name, colour: family.colours[i]!, width: 1.5, endLabel: name });
+    if (outside.length === 0) return [own];
+    return [line(pointsOf(family, values), { name: '', colour: family.palette.doubt, width: 1 }), own];
+  });
+
+/** The knots that lie on the curves. */
+const knotsOfLevels = ({ table, over, levels, colours }: Family) =>
+  levels.map((level, i) => {
+    const [own, other] = over === 'x' ? [0, 1] : [1, 0];
+    const at = table.y.flatMap((y, k) => {
+      const place = argumentsAt(table, k);
+      return place[other] === level ? [{ x: place[own]!, y }] : [];
+    });
+    return knots({ x: at.map((k) => k.x), y: at.map((k) => k.y) }, { name: '', colour: colours[i]!, size: 5 });
+  });
+
+const oddKnots = ({ table, over, palette }: Family, odd: readonly number[]) =>
+  knots(
+    { x: odd.map((k) => argumentsAt(table, k)[over === 'x' ? 0 : 1]!), y: odd.map((k) => table.y[k]!) },
+    { name: 'a typing error?', colour: palette.doubt, size: 10 },
+  );
+
+const slopePane = (family: Family, yUnit: string): Pane => ({
+  title: axisTitle({ name: `its slope over ${family.along.name}`, unit: slopeUnit(yUnit, family.along.unit) }),
+  weight: 1,
+  marks: family.levels.map((level, i) => {
+    const slopes = family.lookable.slopes(columnsAt(family, level), family.over === 'x' ? 0 : 1);
+    return line(pointsOf(family, slopes), { name: labelOf(family, level), colour: family.colours[i]!, width: 1.1 });
+  }),
+});
 
 function mapOption({ draft, understood, palette, size }: SurfaceDrawing) {
   const { lookable, table } = understood;

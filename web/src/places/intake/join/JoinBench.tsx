@@ -1,5 +1,4 @@
-import type { CampaignReply } from '@undameter/contract';
-import { conversion, parseUnit } from '@undameter/core';
+import type { CampaignReply, RunReply } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { PlaceFrame } from '../../../app/PlaceFrame';
@@ -12,6 +11,7 @@ import { useTheme } from '../../../theme/ThemeProvider';
 import { panned, zoomed } from '../../../chart/window';
 import { joinOption } from './chartOption';
 import { JoinPanel } from './JoinPanel';
+import { channelOrSymbol, factorOf, inUnitOf, placed, roundedOffset, stepOfKey } from './placing';
 import { begin, type JoinState } from './state';
 
 interface JoinBenchProps {
@@ -50,70 +50,60 @@ export function JoinBench({ campaign, runId, onLeave }: JoinBenchProps) {
 
 type BenchProps = Pick<Parameters<typeof JoinPanel>[0], 'run' | 'other'> & { picker: React.ReactNode; onLeave(): void };
 
-function Bench({ run, other, picker, onLeave }: BenchProps) {
+/** The two logs with what is chosen: what of each is drawn, and where the second stands on the time of the first. */
+function useJoin(run: RunReply, other: RunReply) {
   const [state, setState] = useState<JoinState>(() => begin(run, other));
-  const [window, setWindow] = useState<[number, number] | null>(null);
   const [width, setWidth] = useState(900);
-  const { palette } = useTheme();
-  const pixels = Math.max(100, width - 80);
-  const whole = { from: null, to: null, pixels };
-  const first = useQuery(queries.traces(run.id, { steps: [], symbols: state.symbol ? [state.symbol] : [], ...whole }));
-  const second = useQuery(
-    queries.traces(other.id, { symbols: state.otherSymbol ? [state.otherSymbol] : [], ...whole }),
-  );
+  const whole = { from: null, to: null, pixels: Math.max(100, width - 80) };
+  const asked = (symbol: string) => (symbol ? [symbol] : []);
+  const first = useQuery(queries.traces(run.id, { steps: [], symbols: asked(state.symbol), ...whole }));
+  const second = useQuery(queries.traces(other.id, { symbols: asked(state.otherSymbol), ...whole }));
   const along = run.declared.find((c) => c.symbol === run.along);
   const itsAlong = other.declared.find((c) => c.symbol === other.along);
-  const inOwnUnit = along && itsAlong ? factorOf(itsAlong.unit, along.unit) : 1;
-  const moved = second.data && {
-    ...second.data,
-    traces: second.data.traces.map((t) => ({ ...t, x: t.x.map((x) => (x === null ? null : x * inOwnUnit)) })),
+  const factor = along && itsAlong ? factorOf(itsAlong.unit, along.unit) : 1;
+  const { shift, all } = placed(state, first.data?.whole, second.data?.whole, factor);
+  return {
+    state,
+    setState,
+    setWidth,
+    first,
+    second,
+    along,
+    shift,
+    all,
+    moved: second.data && inUnitOf(second.data, factor),
+    channel: run.declared.find((c) => c.symbol === state.symbol),
+    its: channelOrSymbol(other, state.otherSymbol),
+    moveBy: (by: number) => setState({ ...state, offset: roundedOffset(state.offset + by, all) }),
   };
-  const range = first.data?.whole ?? ([0, 1] as [number, number]);
-  const itsRange = second.data?.whole.map((x) => x * inOwnUnit) ?? [0, 0];
-  // Rows below follow the last sample; where exactly is found when it is done.
-  const shift =
-    state.mode === 'channels' ? state.offset : state.times === 'follow' ? range[1] - itsRange[0]! : state.offset;
-  const all: [number, number] = [Math.min(range[0], itsRange[0]! + shift), Math.max(range[1], itsRange[1]! + shift)];
+}
+
+function Bench({ run, other, picker, onLeave }: BenchProps) {
+  const join = useJoin(run, other);
+  const { state, setState, first, second, along, all, moveBy } = join;
+  const { palette } = useTheme();
+  const [window, setWindow] = useState<[number, number] | null>(null);
   const shown = window ?? all;
-  const channel = run.declared.find((c) => c.symbol === state.symbol);
-  const its =
-    other.declared.find((c) => c.symbol === state.otherSymbol) ??
-    (state.otherSymbol ? { name: state.otherSymbol, symbol: state.otherSymbol, unit: '' } : undefined);
-  const build = (size: Size) =>
-    first.data && channel
-      ? joinOption(
-          {
-            first: { traces: first.data, channel },
-            second: moved && its ? { traces: moved, channel: its } : undefined,
-            offset: shift,
-            along: along ?? { name: 'Sample number', symbol: '', unit: '' },
-            window: shown,
-            palette,
-          },
-          size,
-        )
-      : {};
-  const movedBy = (by: number) => setState({ ...state, offset: rounded(state.offset + by, all) });
+  const build = (size: Size) => {
+    if (!first.data || !join.channel) return {};
+    const { moved, its } = join;
+    return joinOption(
+      {
+        first: { traces: first.data, channel: join.channel },
+        second: moved && its ? { traces: moved, channel: its } : undefined,
+        offset: join.shift,
+        along: along ?? { name: 'Sample number', symbol: '', unit: '' },
+        window: shown,
+        palette,
+      },
+      size,
+    );
+  };
   return (
     <PlaceFrame
       title={run.name}
       context={picker}
-      heading={
-        <>
-          <b>{state.mode === 'rows' ? 'Rows below the run’s' : 'Two logs on one time'}</b>
-          <span className="soft">
-            {state.mode === 'rows'
-              ? 'the second log as it would follow'
-              : 'drag sideways, or press ← and →, to move the second log; wheel to zoom'}
-          </span>
-          <span className="grow" />
-          {window && (
-            <button className="quiet" onClick={() => setWindow(null)}>
-              All
-            </button>
-          )}
-        </>
-      }
+      heading={<JoinHeading mode={state.mode} onAll={window && (() => setWindow(null))} />}
       chart={
         <>
           <Sentence error={first.error ?? second.error ?? first.data?.problem ?? second.data?.problem} />
@@ -121,17 +111,17 @@ function Bench({ run, other, picker, onLeave }: BenchProps) {
             label={`${state.symbol} of ${run.name} and ${state.otherSymbol} of ${other.name}`}
             build={build}
             busy={!first.data || !second.data}
-            onWidth={setWidth}
+            onWidth={join.setWidth}
             gestures={{
-              onRange: ({ dragged }) => state.mode === 'channels' && movedBy(dragged),
+              onRange: ({ dragged }) => state.mode === 'channels' && moveBy(dragged),
               onZoom: (at, factor) => setWindow(zoomed(shown, all, at, factor)),
               onPan: (share) => setWindow(panned(shown, all, share)),
             }}
             onKeyDown={(e) => {
-              if (state.mode !== 'channels' || (e.key !== 'ArrowLeft' && e.key !== 'ArrowRight')) return;
+              const by = state.mode === 'channels' ? stepOfKey(e.key, e.shiftKey, shown) : 0;
+              if (by === 0) return;
               e.preventDefault();
-              const step = (shown[1] - shown[0]) / (e.shiftKey ? 50 : 500);
-              movedBy(e.key === 'ArrowLeft' ? -step : step);
+              moveBy(by);
             }}
           />
         </>
@@ -150,17 +140,21 @@ function Bench({ run, other, picker, onLeave }: BenchProps) {
   );
 }
 
-const factorOf = (from: string, to: string): number => {
-  try {
-    return conversion(parseUnit(from), parseUnit(to)).factor;
-  } catch {
-    // Units that do not fit are told when the logs are joined.
-    return 1;
-  }
-};
-
-/** An offset to a ten-thousandth of the stretch: what a hand can mean. */
-function rounded(offset: number, [from, to]: readonly [number, number]): number {
-  const place = 10 ** Math.floor(Math.log10((to - from || 1) / 1000));
-  return Number((Math.round(offset / place) * place).toPrecision(12));
+function JoinHeading({ mode, onAll }: { mode: JoinState['mode']; onAll: (() => void) | null }) {
+  return (
+    <>
+      <b>{mode === 'rows' ? 'Rows below the run’s' : 'Two logs on one time'}</b>
+      <span className="soft">
+        {mode === 'rows'
+          ? 'the second log as it would follow'
+          : 'drag sideways, or press ← and →, to move the second log; wheel to zoom'}
+      </span>
+      <span className="grow" />
+      {onAll && (
+        <button className="quiet" onClick={onAll}>
+          All
+        </button>
+      )}
+    </>
+  );
 }

@@ -1,0 +1,58 @@
+import { InboxOutlined } from '@ant-design/icons';
+import { Upload } from 'antd';
+import type { ClipboardEvent } from 'react';
+import { Sentence } from '../../parts/Sentence';
+
+const extensions =
+  '.csv,.txt,.tsv,.dat,.asc,.log,.prn,.xlsx,.xlsm,.ods,.json,.jsonl,.ndjson,.parquet,.h5,.hdf5,.hdf,.he5,.nc,.nc4,.cdf,.arrow,.arrows,.feather,.ipc,.gz,.zip,text/*';
+interface DropZoneProps {
+  isReading: boolean;
+  error: Error | null;
+  /** Name of the file that waits next, where one does. */
+  next: string | undefined;
+  onNext(): void;
+  onFiles(files: readonly File[]): void;
+}
+
+/** Where files come in: dropped, chosen, a folder of them, or rows that are pasted. */
+export function DropZone({ isReading, error, next, onNext, onFiles }: DropZoneProps) {
+  /** antd calls once a file, always with all of them. */
+  const takeOnce = (file: File, all: readonly File[]) => {
+    if (file === all[0]) onFiles(all);
+    return false;
+  };
+  const paste = (e: ClipboardEvent) => {
+    const text = e.clipboardData.getData('text');
+    if (text.trim() !== '') onFiles([new File([text], 'pasted.txt', { type: 'text/plain' })]);
+  };
+  return (
+    <div className="drop" tabIndex={0} onPaste={paste}>
+      <Upload.Dragger directory openFileDialogOnClick={false} showUploadList={false} beforeUpload={takeOnce}>
+        <p className="drop-mark">
+          <InboxOutlined />
+        </p>
+        <p>
+          <b>{isReading ? 'Reading …' : 'Drop logs or a folder of them here, or paste rows of a table'}</b>
+        </p>
+        <p className="drop-buttons" onClick={(e) => e.stopPropagation()}>
+          <Upload multiple showUploadList={false} accept={extensions} beforeUpload={takeOnce}>
+            <button className="quiet">Choose files</button>
+          </Upload>
+          <Upload directory multiple showUploadList={false} beforeUpload={takeOnce}>
+            <button className="quiet">Choose a folder</button>
+          </Upload>
+        </p>
+        <p className="soft">
+          Text of any layout, spreadsheets (.xlsx, .ods), Parquet, HDF5, NetCDF, Arrow, JSON records; also packed as .gz
+          or .zip.
+        </p>
+      </Upload.Dragger>
+      <Sentence error={error} />
+      {next !== undefined && (
+        <button className="quiet" onClick={onNext}>
+          Go on with {next}
+        </button>
+      )}
+    </div>
+  );
+}

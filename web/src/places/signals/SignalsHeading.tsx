@@ -1,0 +1,34 @@
+import { SelectionBar } from './SelectionBar';
+import type { Signals } from './useSignals';
+import type { View } from './viewOption';
+import { ViewTools } from './ViewTools';
+
+/** What a hand can do on the chart. */
+const hints: Readonly<Record<View, string>> = {
+  run: 'drag to select a stretch, click for a sample, wheel to zoom',
+  channel: 'Shift and drag a lasso to set samples aside',
+  spectrum: 'over the longest stretch without a gap',
+  histogram: 'over what is kept',
+};
+
+/** What is on the chart, or what can be done with the stretch that is selected. */
+export function SignalsHeading({ signals }: { signals: Signals }) {
+  const { state, data, deeds, why, look } = signals;
+  const { draft, selection } = state;
+  const { bench, along, shown, view } = data;
+  if (selection) return <SelectionBar range={selection} unit={along?.unit ?? ''} deeds={deeds} why={why} />;
+  const first = bench?.channels.find((c) => c.symbol === shown[0])?.name ?? 'Channels';
+  return (
+    <>
+      <b>{draft ? `The run as step ${draft.index + 1} leaves it` : first}</b>
+      <span className="soft">{draft ? 'in hand, not saved yet' : hints[view.view]}</span>
+      <span className="grow" />
+      <ViewTools data={data} />
+      {state.window && (
+        <button className="quiet" onClick={() => look(null)}>
+          Whole run <kbd>0</kbd>
+        </button>
+      )}
+    </>
+  );
+}

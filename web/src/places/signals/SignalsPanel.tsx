@@ -1,0 +1,72 @@
+import { BesidesForm } from './BesidesForm';
+import { ElsewherePanel } from './ElsewherePanel';
+import { ProcedurePanel } from './ProcedurePanel';
+import { SmoothingCost } from './SmoothingCost';
+import { channelsBefore } from './trial';
+import type { Signals } from './useSignals';
+
+interface SignalsPanelProps {
+  signals: Signals;
+  elsewhere: boolean;
+  onElsewhere(open: boolean): void;
+}
+
+/** The procedure with the step in hand, or what is done with it elsewhere. */
+export function SignalsPanel({ signals, elsewhere, onElsewhere }: SignalsPanelProps) {
+  const { campaignId, runId, run, campaign, procedure, state, act, data } = signals;
+  const { draft } = state;
+  const now = data.tried.data ?? data.saved.data;
+  if (elsewhere && run.data && !draft)
+    return (
+      <ElsewherePanel
+        campaignId={campaignId}
+        run={run.data}
+        runs={campaign?.runRows ?? []}
+        bench={data.saved.data}
+        onDone={() => onElsewhere(false)}
+      />
+    );
+  return (
+    <ProcedurePanel
+      runId={runId}
+      procedure={procedure}
+      canUndo={run.data?.canUndo ?? false}
+      canRedo={run.data?.canRedo ?? false}
+      saved={data.saved.data}
+      draft={draft}
+      trial={draft ? data.tried.data?.reports[draft.index] : undefined}
+      channels={channelsBefore(now, draft)}
+      along={now?.along ?? undefined}
+      cost={<CostOfStep signals={signals} />}
+      onBegin={signals.begin}
+      onOpen={(index) => act({ type: 'begin', draft: { index, isNew: false, step: procedure.steps[index]! } })}
+      onSettings={(settings) => act({ type: 'settings', settings })}
+      onNote={(note) => act({ type: 'note', note })}
+      onAccept={signals.accept}
+      onElsewhere={() => onElsewhere(true)}
+      onLetGo={() => act({ type: 'letGo' })}
+    />
+  );
+}
+
+/** What a smoothing in hand takes away, and other settings beside it. */
+function CostOfStep({ signals: { state, act, data } }: { signals: Signals }) {
+  const { draft } = state;
+  const { smoothing, bench, along } = data;
+  if (!smoothing || !draft) return null;
+  const unit = bench?.channels.find((c) => c.symbol === smoothing.channel)?.unit ?? '';
+  return (
+    <>
+      {data.cost && <SmoothingCost cost={data.cost} unit={unit} timeUnit={along?.unit ?? ''} />}
+      <BesidesForm
+        step={draft.step}
+        variants={draft.variants ?? []}
+        offset={data.offset}
+        unit={unit}
+        onOffset={data.setOffset}
+        onVariants={(variants) => act({ type: 'variants', variants })}
+        onTake={(settings) => act({ type: 'settings', settings })}
+      />
+    </>
+  );
+}
