@@ -1,3 +1,4 @@
+export * from './about';
 /** The schema of every request and reply, and the types that follow from them. */
 export * from './common';
 export * from './campaign';

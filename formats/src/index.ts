@@ -1,3 +1,4 @@
+import { containers } from './containers';
 import { delimited } from './delimited';
 import type { Format } from './Format';
 
@@ -10,6 +11,11 @@ export type { Format } from './Format';
 
 /** Every format that can be read. */
 export const formats: readonly Format[] = [delimited];
+
+/** Endings of the files that can come in, without the dot, each once. */
+export const readableExtensions: readonly string[] = [
+  ...new Set([...formats, ...containers].flatMap((f) => f.extensions)),
+];
 
 /** The format for a file of this name: by its extension, otherwise delimited text. */
 export const formatFor = (name: string): Format =>

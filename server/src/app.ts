@@ -11,6 +11,7 @@ import { asJson, checkedJson } from './checkReplies';
 import { compileSchema } from './compileSchema';
 import { asAppError, replyOf } from './errors';
 import { guardOrigin } from './guard';
+import { aboutRoutes } from './routes/about';
 import { campaignRoutes } from './routes/campaigns';
 import { conditionRoutes } from './routes/conditions';
 import { viewRoutes } from './routes/views';
@@ -51,7 +52,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
     openapi: {
       info: {
         title: 'Undameter',
-        version: '0.1.0',
+        version: services.config.version,
         description: 'Runs, procedures, conditions, tables, fits, comparisons and findings of a test bench.',
       },
     },
@@ -67,6 +68,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
   await app.register(
     async (api) => {
       const routes = api.withTypeProvider<TypeBoxTypeProvider>();
+      aboutRoutes(routes, services);
       campaignRoutes(routes, services);
       intakeRoutes(routes, services);
       runRoutes(routes, services);

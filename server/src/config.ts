@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 export interface Config {
@@ -9,6 +10,8 @@ export interface Config {
   demo: boolean;
   /** Folder of the built web app; absent in development, where Vite serves it. */
   webDirectory: string | undefined;
+  /** As package.json states it, its one home. */
+  version: string;
   /** Hold every reply against its schema, as the tests do. */
   checksReplies: boolean;
 }
@@ -26,6 +29,7 @@ export function readConfig(environment: NodeJS.ProcessEnv, argv: readonly string
     dataDirectory: environment['UNDAMETER_DATA'] ?? join(root, 'data'),
     uploadLimitBytes: limitMiB * 2 ** 20,
     demo: argv.includes('--demo'),
+    version: (JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')) as { version: string }).version,
     checksReplies: environment['UNDAMETER_CHECK_REPLIES'] === '1',
     webDirectory: argv.includes('--api-only') ? undefined : join(root, 'web', 'dist'),
   };

@@ -9,7 +9,7 @@ import type { Pools } from './threads/Pools';
 
 /** What the routes work with. */
 export interface Services {
-  config: Pick<Config, 'uploadLimitBytes' | 'webDirectory' | 'port' | 'checksReplies'>;
+  config: Pick<Config, 'uploadLimitBytes' | 'webDirectory' | 'port' | 'checksReplies' | 'version'>;
   db: Database;
   uploads: Uploads;
   originals: Originals;

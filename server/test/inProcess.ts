@@ -42,7 +42,7 @@ export interface ServerHere {
 export async function startHere(): Promise<ServerHere> {
   const db = await newStore();
   const services = {
-    config: { uploadLimitBytes: 2 ** 20, webDirectory: undefined, port: 0, checksReplies: true },
+    config: { uploadLimitBytes: 2 ** 20, webDirectory: undefined, port: 0, checksReplies: true, version: '1.2.3' },
     db,
     loader: new BenchLoader(db),
     pools: benchHere,

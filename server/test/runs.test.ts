@@ -1,6 +1,7 @@
 /** A run over its routes: what it holds, what is asked of it, what is done to it, and what comes of that elsewhere. */
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type {
+  AboutReply,
   AppliedRun,
   BenchReply,
   FindingBudget,
@@ -398,4 +399,12 @@ describe('the door', () => {
     for (const path of ['/api/runs/{id}/bench', '/api/fits/ranking', '/api/campaigns/{id}/findings'])
       expect(paths).toHaveProperty([path]);
   });
+});
+
+test('the program says its version, and what comes in and goes out by its registries', async () => {
+  const { body } = await ask<AboutReply>('/about');
+  expect(body.version).toBe('1.2.3');
+  expect(body.reads).toEqual(expect.arrayContaining(['csv', 'xlsx', 'h5', 'nc', 'parquet', 'gz', 'zip']));
+  expect(new Set(body.reads).size).toBe(body.reads.length);
+  expect(body.writes.map((w) => w.kind)).toEqual(['csv', 'xlsx', 'parquet', 'hdf5', 'json']);
 });

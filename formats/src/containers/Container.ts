@@ -9,6 +9,8 @@ import type { Layout } from '@undameter/core';
 export interface Container {
   kind: string;
   title: string;
+  /** Endings of the names of its files, without the dot; none where it is told by its content only. */
+  extensions: readonly string[];
   /** What one of its parts is called. */
   partTitle: string;
   /** A larger file is taken as it stands. */

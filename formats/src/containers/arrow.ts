@@ -9,6 +9,7 @@ const FILE_MARK = [...'ARROW1'].map((c) => c.charCodeAt(0));
 export const arrow: Container = {
   kind: 'arrow',
   title: 'Arrow file',
+  extensions: ['arrow', 'arrows', 'feather', 'ipc'],
   partTitle: 'Table',
   recognises: (head, name) =>
     FILE_MARK.every((byte, i) => head[i] === byte) ||

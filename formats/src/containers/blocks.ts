@@ -26,6 +26,7 @@ const KEY_VALUE = /^([\p{L}][^:=]{0,40}?)\s*[:=]\s*(\S.*)$/u;
 export const blocks: Container = {
   kind: 'blocks',
   title: 'text file of several blocks',
+  extensions: [],
   partTitle: 'Block',
   mostBytes: 256 * 2 ** 20,
   recognises: (head, name) => blocksIn(head, name).length > 1,

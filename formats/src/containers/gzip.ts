@@ -9,6 +9,7 @@ const STEP = 1 << 18;
 export const gzip: Container = {
   kind: 'gzip',
   title: 'gzip',
+  extensions: ['gz'],
   partTitle: 'File',
   recognises: (head) => head[0] === 0x1f && head[1] === 0x8b,
   async unpack(bytes, name) {

@@ -15,6 +15,7 @@ const ALL_GROUPS = 'all groups';
 export const hdf5: Container = {
   kind: 'hdf5',
   title: 'HDF5 or NetCDF-4 file',
+  extensions: ['h5', 'hdf5', 'hdf', 'he5', 'nc4'],
   partTitle: 'Data sets',
   recognises: (head) => SIGNATURE.every((byte, i) => head[i] === byte),
   async unpack(bytes, name, part) {

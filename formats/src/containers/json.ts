@@ -8,6 +8,7 @@ type JsonRecord = Record<string, unknown>;
 export const json: Container = {
   kind: 'json',
   title: 'JSON records',
+  extensions: ['json', 'jsonl', 'ndjson'],
   partTitle: 'Records',
   recognises: (head, name) =>
     /\.(json|jsonl|ndjson)$/i.test(name) && /^\s*[[{]/.test(new TextDecoder().decode(head.subarray(0, 64))),

@@ -8,6 +8,7 @@ import type { CellValue } from './rowsToText';
 export const netcdf: Container = {
   kind: 'netcdf',
   title: 'NetCDF file',
+  extensions: ['nc', 'cdf'],
   partTitle: 'Dimension',
   recognises: (head) => head[0] === 0x43 && head[1] === 0x44 && head[2] === 0x46 && (head[3] === 1 || head[3] === 2),
   async unpack(bytes, name, part) {

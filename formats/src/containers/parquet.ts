@@ -7,6 +7,7 @@ import type { CellValue } from './rowsToText';
 export const parquet: Container = {
   kind: 'parquet',
   title: 'Parquet',
+  extensions: ['parquet'],
   partTitle: 'Table',
   recognises: (head) => head[0] === 0x50 && head[1] === 0x41 && head[2] === 0x52 && head[3] === 0x31,
   async unpack(bytes, name) {

@@ -11,6 +11,7 @@ import { list, zip } from './zip';
 export const spreadsheet: Container = {
   kind: 'spreadsheet',
   title: 'spreadsheet',
+  extensions: ['xlsx', 'xlsm', 'ods'],
   partTitle: 'Sheet',
   recognises: (head, name) => zip.recognises(head, name) && /\.(xlsx|xlsm|ods)$/i.test(name),
   async unpack(bytes, name, part) {

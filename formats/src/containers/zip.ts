@@ -6,6 +6,7 @@ import { MOST_UNPACKED_BYTES, type Container } from './Container';
 export const zip: Container = {
   kind: 'zip',
   title: 'zip archive',
+  extensions: ['zip'],
   partTitle: 'File',
   recognises: (head) => head[0] === 0x50 && head[1] === 0x4b && head[2] === 3 && head[3] === 4,
   async unpack(bytes, name, part) {

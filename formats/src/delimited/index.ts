@@ -7,7 +7,7 @@ import { readRun } from './readRun';
 export const delimited: Format = {
   kind: 'delimited',
   title: 'Delimited text',
-  extensions: ['csv', 'txt', 'tsv', 'dat', 'asc', 'log'],
+  extensions: ['csv', 'txt', 'tsv', 'dat', 'asc', 'log', 'prn'],
   guess: guessLayout,
   preview,
   read: readRun,

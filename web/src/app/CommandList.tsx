@@ -1,5 +1,7 @@
+import { useQuery } from '@tanstack/react-query';
 import { Input, Modal } from 'antd';
 import { useState, type KeyboardEvent } from 'react';
+import { queries } from '../data/queries';
 import { useOffered } from './commands';
 
 /** Every action by name (Ctrl+K); with `keysOnly` the list of shortcuts (?). */
@@ -31,18 +33,22 @@ const chartKeys = [
 
 function Keys() {
   const commands = useOffered();
+  const { data: about } = useQuery(queries.about());
   const withKeys = commands.flatMap((c) => (c.keys ? [[c.keys, c.label] as const] : []));
   return (
-    <dl className="keys">
-      {[...withKeys, ...chartKeys].map(([keys, what]) => (
-        <div key={keys + what}>
-          <dt>
-            <kbd>{keys}</kbd>
-          </dt>
-          <dd>{what}</dd>
-        </div>
-      ))}
-    </dl>
+    <>
+      <dl className="keys">
+        {[...withKeys, ...chartKeys].map(([keys, what]) => (
+          <div key={keys + what}>
+            <dt>
+              <kbd>{keys}</kbd>
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+      {about && <p className="soft">Undameter {about.version}</p>}
+    </>
   );
 }
 

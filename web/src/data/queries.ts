@@ -1,4 +1,5 @@
 import type {
+  AboutReply,
   AppliedRun,
   ApplyBody,
   BenchReply,
@@ -63,6 +64,7 @@ const put = <Reply>(path: string, body: unknown, wanted = true) =>
   });
 
 export const queries = {
+  about: () => read<AboutReply>('/about'),
   campaigns: () => read<CampaignRow[]>('/campaigns'),
   campaign: (id: number) => read<CampaignReply>(`/campaigns/${id}`),
   run: (id: number) => read<RunReply>(`/runs/${id}`),

@@ -1,10 +1,10 @@
 import { InboxOutlined } from '@ant-design/icons';
+import { useQuery } from '@tanstack/react-query';
 import { Upload } from 'antd';
 import type { ClipboardEvent } from 'react';
+import { queries } from '../../data/queries';
 import { Sentence } from '../../parts/Sentence';
 
-const extensions =
-  '.csv,.txt,.tsv,.dat,.asc,.log,.prn,.xlsx,.xlsm,.ods,.json,.jsonl,.ndjson,.parquet,.h5,.hdf5,.hdf,.he5,.nc,.nc4,.cdf,.arrow,.arrows,.feather,.ipc,.gz,.zip,text/*';
 interface DropZoneProps {
   isReading: boolean;
   error: Error | null;
@@ -16,6 +16,8 @@ interface DropZoneProps {
 
 /** Where files come in: dropped, chosen, a folder of them, or rows that are pasted. */
 export function DropZone({ isReading, error, next, onNext, onFiles }: DropZoneProps) {
+  const { data: about } = useQuery(queries.about());
+  const accepted = about ? [...about.reads.map((ending) => `.${ending}`), 'text/*'].join() : undefined;
   /** antd calls once a file, always with all of them. */
   const takeOnce = (file: File, all: readonly File[]) => {
     if (file === all[0]) onFiles(all);
@@ -35,7 +37,7 @@ export function DropZone({ isReading, error, next, onNext, onFiles }: DropZonePr
           <b>{isReading ? 'Reading …' : 'Drop logs or a folder of them here, or paste rows of a table'}</b>
         </p>
         <p className="drop-buttons" onClick={(e) => e.stopPropagation()}>
-          <Upload multiple showUploadList={false} accept={extensions} beforeUpload={takeOnce}>
+          <Upload multiple showUploadList={false} accept={accepted} beforeUpload={takeOnce}>
             <button className="quiet">Choose files</button>
           </Upload>
           <Upload directory multiple showUploadList={false} beforeUpload={takeOnce}>

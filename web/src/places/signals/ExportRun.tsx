@@ -1,17 +1,11 @@
 import type { BenchReply } from '@undameter/contract';
 import { formatValue, printUnit } from '@undameter/core';
+import { useQuery } from '@tanstack/react-query';
 import { Button, Popover, Segmented, Select } from 'antd';
 import { useState } from 'react';
+import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { exportAddress, type ExportChoice } from './exportAddress';
-
-const formats = [
-  { value: 'csv', label: 'CSV text' },
-  { value: 'xlsx', label: 'Spreadsheet (.xlsx)' },
-  { value: 'parquet', label: 'Parquet' },
-  { value: 'hdf5', label: 'HDF5' },
-  { value: 'json', label: 'JSON records' },
-];
 
 interface ExportRunProps {
   runId: number;
@@ -32,6 +26,8 @@ export function ExportRun(props: ExportRunProps) {
 
 function Form({ runId, bench, shown, stretch }: ExportRunProps) {
   const [choice, setChoice] = useState<ExportChoice>({ which: 'logged', format: 'csv', symbols: [], stretch: null });
+  const { data: about } = useQuery(queries.about());
+  const formats = about?.writes.map((w) => ({ value: w.kind, label: `${w.title} (.${w.extension})` })) ?? [];
   const set = (change: Partial<ExportChoice>) => setChoice({ ...choice, ...change });
   const along = bench.channels.find((c) => c.symbol === bench.along);
   const offered = bench.channels.filter((c) => choice.which === 'kept' || c.origin === 'logged');
