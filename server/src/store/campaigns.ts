@@ -2,39 +2,42 @@ import type { CampaignBody, CampaignReply, CampaignRow, RunRow } from '@undamete
 import { oneOf, uniquely } from './one';
 import type { Db } from './pg/Database';
 
-export async function campaigns(db: Db): Promise<CampaignRow[]> {
-  return db.sql<CampaignRow>`
+const rows = (db: Db, id: number | null): Promise<CampaignRow[]> =>
+  db.sql<CampaignRow>`
     select c.id, c.name, c.question, c.demo,
            (select count(*)::int from run r where r.campaign_id = c.id and r.ready) as runs,
            to_char(c.created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "createdAt"
-      from campaign c order by c.demo desc, c.created_at desc, c.id desc`;
-}
+      from campaign c where ${id}::int is null or c.id = ${id}
+     order by c.demo desc, c.created_at desc, c.id desc`;
+
+export const campaigns = (db: Db): Promise<CampaignRow[]> => rows(db, null);
+
+const byId = async (db: Db, id: number): Promise<CampaignRow> => oneOf(await rows(db, id), 'campaign', id);
 
 /** @throws {AppError} NOT_FOUND */
 export async function campaign(db: Db, id: number): Promise<CampaignReply> {
-  const row = oneOf(
-    (await campaigns(db)).filter((c) => c.id === id),
-    'campaign',
-    id,
-  );
+  const row = await byId(db, id);
   const [counts] = await db.sql<CampaignReply['counts']>`
     select (select count(*)::int from condition where campaign_id = ${id}) as conditions,
            (select count(*)::int from property_table where campaign_id = ${id} or is_shared) as tables,
            (select count(*)::int from fit where campaign_id = ${id}) as fits,
            (select count(*)::int from comparison where campaign_id = ${id}) as comparisons,
            (select count(*)::int from finding where campaign_id = ${id}) as findings`;
-  return { ...row, runRows: await runsOfCampaign(db, id), counts: counts! };
+  return { ...row, runRows: await runRows(db, id), counts: counts! };
 }
 
-export async function runsOfCampaign(db: Db, campaignId: number): Promise<RunRow[]> {
-  return db.sql<RunRow>`
+/** Runs of a campaign, or one of them. */
+export const runRows = (db: Db, campaignId: number | null, id: number | null = null): Promise<RunRow[]> =>
+  db.sql<RunRow>`
     select r.id, r.campaign_id as "campaignId", r.name, r.kind, r.file_name as "fileName", r.samples,
            (select count(*)::int from channel c where c.run_id = r.id) as channels,
            coalesce((select jsonb_array_length(p.steps) from procedure_version p
                       where p.run_id = r.id and p.version = r.procedure_version), 0) as steps,
            r.along, to_char(r.created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "createdAt"
-      from run r where r.campaign_id = ${campaignId} and r.ready order by r.id`;
-}
+      from run r
+     where (${campaignId}::int is null or r.campaign_id = ${campaignId}) and (${id}::int is null or r.id = ${id})
+       and r.ready
+     order by r.id`;
 
 /** @throws {AppError} NAME_TAKEN */
 export async function createCampaign(db: Db, body: CampaignBody, demo = false): Promise<CampaignRow> {
@@ -44,17 +47,17 @@ export async function createCampaign(db: Db, body: CampaignBody, demo = false): 
     db.sql<{ id: number }>`
     insert into campaign (name, question, demo) values (${body.name.trim()}, ${body.question}, ${demo}) returning id`,
   );
-  return (await campaigns(db)).find((c) => c.id === row!.id)!;
+  return byId(db, row!.id);
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function updateCampaign(db: Db, id: number, body: CampaignBody): Promise<CampaignRow> {
-  const rows = await uniquely(
+  const changed = await uniquely(
     'campaign',
     body.name,
     db.sql<{ id: number }>`
     update campaign set name = ${body.name.trim()}, question = ${body.question} where id = ${id} returning id`,
   );
-  oneOf(rows, 'campaign', id);
-  return (await campaigns(db)).find((c) => c.id === id)!;
+  oneOf(changed, 'campaign', id);
+  return byId(db, id);
 }

@@ -1,6 +1,6 @@
 import { AppError } from '@undameter/core';
 import type { ConditionBody, ConditionRow } from '@undameter/contract';
-import { oneOf, uniquely, unused } from './one';
+import { allOf, oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
 
 export async function conditions(db: Db, campaignId: number): Promise<ConditionRow[]> {
@@ -14,6 +14,15 @@ const byId = async (db: Db, id: number): Promise<ConditionRow> =>
     'condition',
     id,
   );
+
+/** That conditions are of a campaign. @throws {AppError} NOT_FOUND */
+export async function checkConditions(db: Db, campaignId: number, ids: readonly number[]): Promise<void> {
+  allOf(
+    await db.sql`select id from condition where id = any(${ids}::int[]) and campaign_id = ${campaignId}`,
+    'condition',
+    ids,
+  );
+}
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function createCondition(db: Db, campaignId: number, body: ConditionBody): Promise<ConditionRow> {

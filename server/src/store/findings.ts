@@ -11,22 +11,19 @@ export interface StoredFinding {
   createdAt: string;
 }
 
-export async function findings(db: Db, campaignId: number): Promise<StoredFinding[]> {
-  return db.sql<StoredFinding>`
+const rows = (db: Db, campaignId: number | null, id: number | null): Promise<StoredFinding[]> =>
+  db.sql<StoredFinding>`
     select id, campaign_id as "campaignId", sentence, meaning, origin,
            to_char(created_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "createdAt"
-      from finding where campaign_id = ${campaignId} order by id`;
-}
+      from finding
+     where (${campaignId}::int is null or campaign_id = ${campaignId}) and (${id}::int is null or id = ${id})
+     order by id`;
+
+export const findings = (db: Db, campaignId: number): Promise<StoredFinding[]> => rows(db, campaignId, null);
 
 /** @throws {AppError} NOT_FOUND */
-export async function finding(db: Db, id: number): Promise<StoredFinding> {
-  const [row] = await db.sql<{ campaignId: number }>`select campaign_id as "campaignId" from finding where id = ${id}`;
-  return oneOf(
-    (await findings(db, row?.campaignId ?? 0)).filter((f) => f.id === id),
-    'finding',
-    id,
-  );
-}
+export const finding = async (db: Db, id: number): Promise<StoredFinding> =>
+  oneOf(await rows(db, null, id), 'finding', id);
 
 export async function createFinding(
   db: Db,
@@ -34,10 +31,10 @@ export async function createFinding(
   sentence: string,
   origin: FindingOrigin,
 ): Promise<StoredFinding> {
-  const rows = await db.sql<{ id: number }>`
+  const made = await db.sql<{ id: number }>`
     insert into finding (campaign_id, sentence, origin)
     values (${campaignId}, ${sentence}, ${JSON.stringify(origin)}::jsonb) returning id`;
-  return finding(db, rows[0]!.id);
+  return finding(db, made[0]!.id);
 }
 
 export async function rewriteFinding(db: Db, id: number, sentence: string): Promise<StoredFinding> {

@@ -1,39 +1,39 @@
 import type { FitBody, FitResults, FitRow } from '@undameter/contract';
+import { checkConditions } from './conditions';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
 
-export async function fits(db: Db, campaignId: number): Promise<FitRow[]> {
-  return db.sql<FitRow>`
-    select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.data, f.weights, f.model, f.settings, f.choices, f.results,
+const rows = (db: Db, campaignId: number | null, id: number | null): Promise<FitRow[]> =>
+  db.sql<FitRow>`
+    select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.data, f.weights, f.model,
+           f.settings, f.choices, f.results,
            coalesce((select jsonb_agg(fc.condition_id order by fc.position) from fit_condition fc where fc.fit_id = f.id),
                     '[]'::jsonb) as "conditionIds"
-      from fit f where f.campaign_id = ${campaignId} order by f.id`;
-}
+      from fit f
+     where (${campaignId}::int is null or f.campaign_id = ${campaignId}) and (${id}::int is null or f.id = ${id})
+     order by f.id`;
+
+export const fits = (db: Db, campaignId: number): Promise<FitRow[]> => rows(db, campaignId, null);
 
 /** @throws {AppError} NOT_FOUND */
-export async function fit(db: Db, id: number): Promise<FitRow> {
-  const [row] = await db.sql<{ campaignId: number }>`select campaign_id as "campaignId" from fit where id = ${id}`;
-  return oneOf(
-    (await fits(db, row?.campaignId ?? 0)).filter((f) => f.id === id),
-    'fit',
-    id,
-  );
-}
+export const fit = async (db: Db, id: number): Promise<FitRow> => oneOf(await rows(db, null, id), 'fit', id);
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function createFit(db: Database, campaignId: number, body: FitBody, results: FitResults): Promise<FitRow> {
   const id = await db.transaction(async (tx) => {
     await checkParts(tx, campaignId, body);
-    const rows = await uniquely(
+    const made = await uniquely(
       'fit',
       body.name,
       tx.sql<{ id: number }>`
       insert into fit (campaign_id, name, run_id, x, y, data, weights, model, settings, choices, results)
-      values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights}, ${body.model}, ${JSON.stringify(body.settings)}::jsonb, ${JSON.stringify(body.choices)}::jsonb, ${JSON.stringify(results)}::jsonb)
+      values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights},
+              ${body.model}, ${JSON.stringify(body.settings)}::jsonb, ${JSON.stringify(body.choices)}::jsonb,
+              ${JSON.stringify(results)}::jsonb)
       returning id`,
     );
-    await writeConditions(tx, rows[0]!.id, body.conditionIds);
-    return rows[0]!.id;
+    await writeConditions(tx, made[0]!.id, body.conditionIds);
+    return made[0]!.id;
   });
   return fit(db, id);
 }
@@ -69,11 +69,11 @@ async function checkParts(db: Db, campaignId: number, body: FitBody): Promise<vo
     'run',
     body.runId,
   );
-  for (const id of body.conditionIds)
-    oneOf(await db.sql`select id from condition where id = ${id} and campaign_id = ${campaignId}`, 'condition', id);
+  await checkConditions(db, campaignId, body.conditionIds);
 }
 
 async function writeConditions(db: Db, fitId: number, ids: readonly number[]): Promise<void> {
-  for (const [position, id] of ids.entries())
-    await db.sql`insert into fit_condition (fit_id, position, condition_id) values (${fitId}, ${position}, ${id})`;
+  await db.sql`
+    insert into fit_condition (fit_id, position, condition_id)
+    select ${fitId}, position - 1, id from unnest(${ids}::int[]) with ordinality as given(id, position)`;
 }

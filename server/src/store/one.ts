@@ -8,6 +8,12 @@ export function oneOf<Row>(rows: readonly Row[], what: string, id: number | stri
   return row;
 }
 
+/** That each of the ids is there, by the rows that were found of them. @throws {AppError} NOT_FOUND */
+export function allOf(found: readonly { id: number }[], what: string, ids: readonly number[]): void {
+  const there = new Set(found.map((row) => row.id));
+  for (const id of ids) if (!there.has(id)) throw new AppError('NOT_FOUND', { what, id: String(id) });
+}
+
 /** Turns PostgreSQL's refusal of a second row of the same name into ours. @throws {AppError} NAME_TAKEN */
 export async function uniquely<T>(what: string, name: string, work: Promise<T>): Promise<T> {
   try {

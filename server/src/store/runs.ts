@@ -1,7 +1,7 @@
 import type { ColumnReading, DeclaredUncertainty, Layout, ReadRecord, Sensor, Step } from '@undameter/core';
 import type { ChannelBody, ProcedureReply, RunKind, RunReply, Source } from '@undameter/contract';
 import { AppError, uncertaintyOfSensor } from '@undameter/core';
-import { runsOfCampaign } from './campaigns';
+import { runRows } from './campaigns';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
 import { createSampleSet, dropSampleSet, dropUnusedSampleSets } from './samples';
@@ -59,13 +59,21 @@ export async function beginRun(db: Database, run: NewRun): Promise<{ id: number;
 }
 
 async function putChannels(db: Db, runId: number, list: readonly NewChannel[]): Promise<void> {
-  const json = (value: unknown): string | null =>
-    value === undefined || value === null ? null : JSON.stringify(value);
+  const rows = list.map(({ symbol, name, unit, reading, labels, uncertainty, sensorId }, position) => ({
+    ...{ position, symbol, name, unit, reading },
+    labels: labels ?? null,
+    uncertainty: sensorId ? null : (uncertainty ?? null),
+    sensor: sensorId ?? null,
+  }));
   await db.sql`delete from channel where run_id = ${runId}`;
-  for (const [position, c] of list.entries())
-    await db.sql`insert into channel (run_id, position, symbol, name, unit, reading, labels, uncertainty, sensor_id)
-                 values (${runId}, ${position}, ${c.symbol}, ${c.name}, ${c.unit}, ${json(c.reading)}::jsonb,
-                         ${json(c.labels)}::jsonb, ${json(c.sensorId ? null : c.uncertainty)}::jsonb, ${c.sensorId ?? null})`;
+  // A field that is null in JSON is no JSON null but nothing.
+  await db.sql`
+    insert into channel (run_id, position, symbol, name, unit, reading, labels, uncertainty, sensor_id)
+    select ${runId}, position, symbol, name, unit, nullif(reading, 'null'::jsonb), nullif(labels, 'null'::jsonb),
+           nullif(uncertainty, 'null'::jsonb), sensor
+      from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb)
+           as given(position int, symbol text, name text, unit text, reading jsonb, labels jsonb, uncertainty jsonb,
+                    sensor int)`;
 }
 
 /** The words of categories are known when the file has been read. */
@@ -159,11 +167,7 @@ export async function run(db: Db, id: number): Promise<RunReply> {
            record, sources, sample_set as "sampleSet"
       from run where id = ${id} and ready`;
   const head = oneOf(rows, 'run', id);
-  const summary = oneOf(
-    (await runsOfCampaign(db, head.campaignId)).filter((r) => r.id === id),
-    'run',
-    id,
-  );
+  const summary = oneOf(await runRows(db, null, id), 'run', id);
   return { ...summary, ...head, ...(await procedure(db, id)), declared: await channels(db, id) };
 }
 
