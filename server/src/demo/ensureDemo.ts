@@ -20,7 +20,7 @@ import { createSensor } from '../store/sensors';
 import { createTable } from '../store/tables';
 import { sentenceOf } from '../findings/sentenceOf';
 import { resultsOf } from '../routes/models';
-import type { FindingOrigin, FitBody, FitRow } from '@undameter/contract';
+import type { ComparisonBody, FindingOrigin, FitBody, FitRow } from '@undameter/contract';
 
 /**
  * Makes the demo campaign unless it is there, on the same way that a person takes: its
@@ -48,80 +48,73 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
   for (const demoRun of demoRuns) runIds.push(await importRun(services, campaignId, demoRun, sensorIds));
   const conditionIds: number[] = [];
   for (const condition of demoConditions) conditionIds.push((await createCondition(db, campaignId, condition)).id);
-  const sweep = runIds[0]!;
-  const curve = (name: string, y: string, degree: number) =>
-    keepFit(services, campaignId, {
-      name,
-      runId: sweep,
-      x: 'Q',
-      y,
-      conditionIds,
-      data: 'samples',
-      weights: 'none',
-      model: 'polynomial',
-      settings: { degree },
-      choices: {},
-    });
-  const head = await curve('Head against flow', 'H', 2);
-  await curve('Hydraulic power against flow', 'P_h', 3);
-  await keepFit(services, campaignId, {
-    name: 'Warm-up',
-    runId: runIds[2]!,
-    x: 't',
-    y: 'T_w',
-    conditionIds: [],
-    data: 'samples',
-    weights: 'none',
-    model: 'stepResponse',
-    settings: {},
-    choices: {},
-  });
-  // One curve for all speeds, once flow and head are brought to one: an F-test says whether it holds.
-  await keepFit(services, campaignId, {
-    name: 'Affinity laws',
-    runId: sweep,
-    x: 'Q_n',
-    y: 'H_n',
-    conditionIds,
-    data: 'operatingPoints',
-    // At the lowest speed the reduction to one makes four times as much of the noise.
-    weights: 'relative',
-    model: 'pumpHead',
-    settings: {},
-    choices: { shared: ['H0', 'k'] },
-  });
-  // Speed under a constant friction and a drag that grows with its square.
+  // A model of the engineer's own: speed under a constant friction and a drag that grows with its square.
   await createOwnModel(db, campaignId, demoCoasting);
+  const fitIds: number[] = [];
+  for (const fit of demoFits(runIds, conditionIds)) fitIds.push((await keepFit(services, campaignId, fit)).id);
+  const headFit = fitIds[0]!;
+  const simulated = runIds.at(-1)!;
+  const comparison = await createComparison(
+    db,
+    campaignId,
+    headComparison(runIds[0]!, conditionIds, simulated, headFit),
+  );
+  const rated = conditionIds.at(-1)!;
+  const origins: FindingOrigin[] = [
+    { kind: 'parameter', fitId: headFit, conditionId: rated, parameter: 'a0' },
+    { kind: 'difference', comparisonId: comparison.id, conditionId: rated },
+  ];
+  for (const origin of origins) await createFinding(db, campaignId, await sentenceOf(services, origin), origin);
+}
+
+/** The head curves first: a finding and a comparison stand on them. */
+function demoFits([sweep, coastDown, warmUp]: number[], conditionIds: number[]): FitBody[] {
+  const plain = { conditionIds, data: 'samples' as const, weights: 'none' as const, settings: {}, choices: {} };
+  const curve = { ...plain, runId: sweep!, x: 'Q', model: 'polynomial' };
   const { formula, meanings } = demoCoasting;
-  await keepFit(services, campaignId, {
-    name: 'Coast-down',
-    runId: runIds[1]!,
-    x: 't',
-    y: 'n',
-    conditionIds: [],
-    data: 'samples',
-    weights: 'none',
-    model: 'own',
-    settings: { formula, meanings },
-    // From power-off to the last seconds, in which the shaft sticks.
-    choices: { ranges: { 'all kept samples': [2.1, 28] } },
-  });
+  return [
+    { ...curve, name: 'Head against flow', y: 'H', settings: { degree: 2 } },
+    { ...curve, name: 'Hydraulic power against flow', y: 'P_h', settings: { degree: 3 } },
+    { ...plain, name: 'Warm-up', runId: warmUp!, x: 't', y: 'T_w', conditionIds: [], model: 'stepResponse' },
+    {
+      // One curve for all speeds, once flow and head are brought to one: an F-test says whether it holds.
+      ...plain,
+      name: 'Affinity laws',
+      runId: sweep!,
+      x: 'Q_n',
+      y: 'H_n',
+      data: 'operatingPoints',
+      // At the lowest speed the reduction to one makes four times as much of the noise.
+      weights: 'relative',
+      model: 'pumpHead',
+      choices: { shared: ['H0', 'k'] },
+    },
+    {
+      ...plain,
+      name: 'Coast-down',
+      runId: coastDown!,
+      x: 't',
+      y: 'n',
+      conditionIds: [],
+      model: 'own',
+      settings: { formula, meanings },
+      // From power-off to the last seconds, in which the shaft sticks.
+      choices: { ranges: { 'all kept samples': [2.1, 28] } },
+    },
+  ];
+}
+
+function headComparison(sweep: number, conditionIds: number[], simulated: number, headFit: number): ComparisonBody {
   const asIs = { offset: 0, scale: 1, method: 'monotone' };
-  const comparison = await createComparison(db, campaignId, {
+  return {
     name: 'Simulated head curve',
     reference: { runId: sweep, x: 'Q', y: 'H', conditionIds, data: 'operatingPoints' },
     candidates: [
       // Its maker states half a per cent of the head at zero flow.
-      { source: { kind: 'run', runId: runIds.at(-1)!, x: 'Q', y: 'H' }, ...asIs, uncertainty: 0.14 },
-      { source: { kind: 'fit', fitId: head.id }, ...asIs, uncertainty: null },
+      { source: { kind: 'run', runId: simulated, x: 'Q', y: 'H' }, ...asIs, uncertainty: 0.14 },
+      { source: { kind: 'fit', fitId: headFit }, ...asIs, uncertainty: null },
     ],
-  });
-  const rated = conditionIds.at(-1)!;
-  const origins: FindingOrigin[] = [
-    { kind: 'parameter', fitId: head.id, conditionId: rated, parameter: 'a0' },
-    { kind: 'difference', comparisonId: comparison.id, conditionId: rated },
-  ];
-  for (const origin of origins) await createFinding(db, campaignId, await sentenceOf(services, origin), origin);
+  };
 }
 
 async function keepFit(services: Services, campaignId: number, body: FitBody): Promise<FitRow> {

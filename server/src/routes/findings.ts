@@ -23,9 +23,10 @@ import {
 } from '../store/findings';
 import type { Routes } from './Routes';
 
+const tags = ['findings'];
+
 export function findingRoutes(app: Routes, services: Services): void {
   const { db } = services;
-  const tags = ['findings'];
   app.get(
     '/campaigns/:id/findings',
     {
@@ -61,6 +62,12 @@ export function findingRoutes(app: Routes, services: Services): void {
       };
     },
   );
+  oneFindingRoutes(app, services);
+}
+
+/** What is asked of one finding, and done to it. */
+function oneFindingRoutes(app: Routes, services: Services): void {
+  const { db } = services;
   app.get(
     '/findings/:id/budget',
     {

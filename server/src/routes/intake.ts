@@ -19,8 +19,17 @@ import { forgetLayout, saveLayout, savedLayouts } from '../store/savedLayouts';
 import { FILE_TYPE, fileNameOf, fileOf } from './files';
 import type { Routes } from './Routes';
 
-export function intakeRoutes(app: Routes, { db, uploads, imports, config }: Services): void {
-  const tags = ['intake'];
+const tags = ['intake'];
+
+/** A file on its way in: sent, understood, corrected, imported. */
+export function intakeRoutes(app: Routes, services: Services): void {
+  uploadRoutes(app, services);
+  layoutRoutes(app, services);
+  importRoutes(app, services);
+}
+
+/** Files that wait. */
+function uploadRoutes(app: Routes, { uploads, config }: Services): void {
   app.post(
     '/uploads',
     {
@@ -33,31 +42,6 @@ export function intakeRoutes(app: Routes, { db, uploads, imports, config }: Serv
       },
     },
     (request) => uploads.receive(fileNameOf(request), fileOf(request), config.uploadLimitBytes),
-  );
-  app.get(
-    '/layouts',
-    { schema: { tags, summary: 'Remembered layouts', response: { 200: Type.Array(savedLayoutRow) } } },
-    () => savedLayouts(db),
-  );
-  app.post(
-    '/layouts',
-    {
-      schema: {
-        tags,
-        summary: 'Remember how files of a rig are read; a layout of the same name is replaced',
-        body: savedLayoutBody,
-        response: { 200: savedLayoutRow },
-      },
-    },
-    (request) => saveLayout(db, request.body),
-  );
-  app.delete(
-    '/layouts/:id',
-    { schema: { tags, summary: 'Forget a layout', params: idParams, response: { 200: done } } },
-    async (request) => {
-      await forgetLayout(db, request.params.id);
-      return { done: true as const };
-    },
   );
   app.post(
     '/uploads/:uploadId/part',
@@ -99,6 +83,47 @@ export function intakeRoutes(app: Routes, { db, uploads, imports, config }: Serv
       preview: await uploads.preview(request.params.uploadId, request.body.layout),
     }),
   );
+  app.delete(
+    '/uploads/:uploadId',
+    { schema: { tags, summary: 'Discard a waiting file', params: uploadParams, response: { 200: done } } },
+    async (request) => {
+      uploads.discard(request.params.uploadId);
+      return { done: true as const };
+    },
+  );
+}
+
+/** How files of a rig are read, remembered for the next one. */
+function layoutRoutes(app: Routes, { db }: Services): void {
+  app.get(
+    '/layouts',
+    { schema: { tags, summary: 'Remembered layouts', response: { 200: Type.Array(savedLayoutRow) } } },
+    () => savedLayouts(db),
+  );
+  app.post(
+    '/layouts',
+    {
+      schema: {
+        tags,
+        summary: 'Remember how files of a rig are read; a layout of the same name is replaced',
+        body: savedLayoutBody,
+        response: { 200: savedLayoutRow },
+      },
+    },
+    (request) => saveLayout(db, request.body),
+  );
+  app.delete(
+    '/layouts/:id',
+    { schema: { tags, summary: 'Forget a layout', params: idParams, response: { 200: done } } },
+    async (request) => {
+      await forgetLayout(db, request.params.id);
+      return { done: true as const };
+    },
+  );
+}
+
+/** Imports that are under way. */
+function importRoutes(app: Routes, { imports }: Services): void {
   app.post(
     '/uploads/:uploadId/import',
     {
@@ -111,14 +136,6 @@ export function intakeRoutes(app: Routes, { db, uploads, imports, config }: Serv
       },
     },
     (request) => imports.start(request.params.uploadId, request.body),
-  );
-  app.delete(
-    '/uploads/:uploadId',
-    { schema: { tags, summary: 'Discard a waiting file', params: uploadParams, response: { 200: done } } },
-    async (request) => {
-      uploads.discard(request.params.uploadId);
-      return { done: true as const };
-    },
   );
   app.get(
     '/imports/:jobId',
