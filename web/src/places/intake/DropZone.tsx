@@ -29,7 +29,13 @@ export function DropZone({ isReading, error, next, onNext, onFiles }: DropZonePr
   };
   return (
     <div className="drop" tabIndex={0} onPaste={paste}>
-      <Upload.Dragger directory openFileDialogOnClick={false} showUploadList={false} beforeUpload={takeOnce}>
+      <Upload.Dragger
+        directory
+        hasControlInside
+        openFileDialogOnClick={false}
+        showUploadList={false}
+        beforeUpload={takeOnce}
+      >
         <p className="drop-mark">
           <InboxOutlined />
         </p>
@@ -37,10 +43,10 @@ export function DropZone({ isReading, error, next, onNext, onFiles }: DropZonePr
           <b>{isReading ? 'Reading …' : 'Drop logs or a folder of them here, or paste rows of a table'}</b>
         </p>
         <p className="drop-buttons" onClick={(e) => e.stopPropagation()}>
-          <Upload multiple showUploadList={false} accept={accepted} beforeUpload={takeOnce}>
+          <Upload multiple hasControlInside showUploadList={false} accept={accepted} beforeUpload={takeOnce}>
             <button className="quiet">Choose files</button>
           </Upload>
-          <Upload directory multiple showUploadList={false} beforeUpload={takeOnce}>
+          <Upload directory multiple hasControlInside showUploadList={false} beforeUpload={takeOnce}>
             <button className="quiet">Choose a folder</button>
           </Upload>
         </p>

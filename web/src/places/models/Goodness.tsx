@@ -25,12 +25,12 @@ export function Goodness({ series, onPin }: { series: SeriesReply; onPin?: (() =
             </div>
           ),
         )}
-        {onPin && (
-          <button className="quiet" onClick={onPin}>
-            Pin as finding
-          </button>
-        )}
       </dl>
+      {onPin && (
+        <button className="quiet" onClick={onPin}>
+          Pin as finding
+        </button>
+      )}
       {series.correlation.length > 1 && <Correlation series={series} />}
     </div>
   );

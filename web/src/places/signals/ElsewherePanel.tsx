@@ -246,6 +246,7 @@ function KeepProcedure({ campaignId, own, source, kept, onKept }: KeepProcedureP
           Export as JSON
         </button>
         <Upload
+          hasControlInside
           accept=".json,application/json"
           showUploadList={false}
           beforeUpload={(file) => {

@@ -55,6 +55,7 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
           onChange={(value) => begin(groups.flatMap((g) => g.options).find((o) => o.value === value)!.source, value)}
         />
         <Upload
+          hasControlInside
           showUploadList={false}
           beforeUpload={(file) => {
             setProblem(null);
