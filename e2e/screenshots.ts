@@ -118,6 +118,8 @@ try {
       await settled(page);
       await take?.(page);
       await settled(page);
+      // What is in hand would still be so in the next picture.
+      await page.evaluate(() => sessionStorage.clear());
       await page.screenshot({ path: join(folder, theme === 'dark' ? `${name}-dark.png` : `${name}.png`) });
     }
   }

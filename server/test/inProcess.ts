@@ -2,28 +2,69 @@
  * The server without threads: the real routes and the real store, in memory, with the thread
  * functions called where they are. Every reply is held against its schema.
  */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { MessageChannel } from 'node:worker_threads';
+import { fromReport, type AppError } from '@undameter/core';
 import { buildApp } from '../src/app';
+import { Imports } from '../src/intake/Imports';
+import { Originals } from '../src/intake/Originals';
+import { Uploads } from '../src/intake/Uploads';
 import type { Services } from '../src/services';
 import type { Database } from '../src/store/pg/Database';
 import { beginRun, markReady } from '../src/store/runs';
 import { writeColumns } from '../src/store/samples';
 import { BenchLoader } from '../src/threads/BenchLoader';
 import * as bench from '../src/threads/benchWorker';
+import * as desk from '../src/threads/deskWorker';
+import type { Pools } from '../src/threads/Pools';
+import * as reader from '../src/threads/readerWorker';
+import type { BlockMessage } from '../src/threads/readerWorker';
 import type { Answer } from '../src/threads/reportErrors';
-import { fromReport } from '@undameter/core';
 import { newStore } from './inMemory';
 
-/** What the bench thread is asked, answered here; a task goes as a copy, as it does to a thread. */
-const benchHere = Object.fromEntries(
-  Object.entries(bench).map(([name, work]) => [
-    name,
-    async (task: never) => {
-      const answer = (await work(structuredClone(task))) as Answer<unknown>;
-      if ('value' in answer) return answer.value;
-      throw fromReport(answer.report);
-    },
-  ]),
-);
+type Work = (task: never) => Promise<Answer<unknown>> | void;
+
+/** What a thread is asked, answered here; a task goes as a copy, as it does to a thread. */
+const answeredHere = (functions: Record<string, unknown>) =>
+  Object.fromEntries(
+    Object.entries(functions as Record<string, Work>).map(([name, work]) => [
+      name,
+      async (task: never) => {
+        const answer = (await work(structuredClone(task))) as Answer<unknown>;
+        if ('value' in answer) return answer.value;
+        throw fromReport(answer.report);
+      },
+    ]),
+  );
+
+/** Reads a file block by block, each stored before the next is asked for. */
+const readHere: Pools['read'] = async (task, store) => {
+  const { port1, port2 } = new MessageChannel();
+  let failure: unknown;
+  port1.on('message', (block) =>
+    store(block as BlockMessage).then(
+      (answer) => port1.postMessage(answer),
+      (error: unknown) => {
+        failure = error;
+        port1.postMessage('stop');
+      },
+    ),
+  );
+  const answer = await reader.read({ ...task, port: port2 });
+  port1.close();
+  if (failure !== undefined) throw failure;
+  if ('value' in answer) return answer.value;
+  throw fromReport(answer.report);
+};
+
+const poolsHere = {
+  ...answeredHere(bench),
+  ...answeredHere(desk),
+  read: readHere,
+  warmReader: () => undefined,
+} as unknown as Pools;
 
 export interface Asked<T> {
   status: number;
@@ -35,31 +76,42 @@ export interface ServerHere {
   db: Database;
   /** Where it listens. */
   address: string;
+  /** Its data directory. */
+  data: string;
   ask<T = { code: string; message: string }>(path: string, body?: object, method?: string): Promise<Asked<T>>;
   close(): Promise<void>;
 }
 
 export async function startHere(): Promise<ServerHere> {
   const db = await newStore();
+  const data = mkdtempSync(join(tmpdir(), 'undameter-here-'));
+  const originals = new Originals(data, db);
+  const uploads = new Uploads(data, poolsHere, db, originals);
+  const imports = new Imports(db, uploads, originals, poolsHere, (error) => (error as AppError).report());
   const services = {
     config: { uploadLimitBytes: 2 ** 20, webDirectory: undefined, port: 0, checksReplies: true, version: '1.2.3' },
     db,
     loader: new BenchLoader(db),
-    pools: benchHere,
-    originals: { dropUnused: () => Promise.resolve() },
+    ...{ pools: poolsHere, originals, uploads, imports },
   } as unknown as Services;
   const app = await buildApp(services);
   const address = await app.listen({ host: '127.0.0.1', port: 0 });
   const ask = async <T>(path: string, body?: object, method = body === undefined ? 'GET' : 'POST') => {
-    const sent = { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } };
+    const sent =
+      body instanceof Blob
+        ? { body, headers: { 'content-type': 'application/octet-stream' } }
+        : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } };
     const reply = await fetch(`${address}/api${path}`, { method, ...(body === undefined ? {} : sent) });
     return { status: reply.status, body: (await reply.json()) as T, headers: reply.headers };
   };
   const close = async (): Promise<void> => {
     await app.close();
+    await imports.stopAll();
+    await originals.stop();
     await db.close();
+    rmSync(data, { recursive: true, force: true });
   };
-  return { db, address, ask, close };
+  return { db, address, data, ask, close };
 }
 
 const layout = {

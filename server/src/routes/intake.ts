@@ -98,7 +98,7 @@ function layoutRoutes(app: Routes, { db }: Services): void {
   app.get(
     '/layouts',
     { schema: { tags, summary: 'Remembered layouts', response: { 200: Type.Array(savedLayoutRow) } } },
-    () => savedLayouts(db),
+    async () => (await savedLayouts(db)).map(({ id, name }) => ({ id, name })),
   );
   app.post(
     '/layouts',
