@@ -31,7 +31,7 @@ export function LimitFields({ limit, label, channels, onChange }: LimitFieldsPro
     ([key, schema]) => key !== 'kind' && schema.field !== 'hidden',
   );
   if (fields.length === 0) return <span className="words soft">{kind.words(limit)}</span>;
-  return fields.map(([key, schema]) => (
+  const field = ([key, schema]: [string, FieldSchema]) => (
     <LimitField
       key={key}
       schema={schema}
@@ -42,7 +42,15 @@ export function LimitFields({ limit, label, channels, onChange }: LimitFieldsPro
       channels={channels}
       onChange={(value) => onChange({ ...limit, [key]: value } as SingleLimit)}
     />
-  ));
+  );
+  // Fields whose unit is said beside them read as one sentence.
+  const spoken = fields.filter(([, schema]) => schema.unitFrom !== undefined);
+  return (
+    <>
+      {fields.filter(([, schema]) => schema.unitFrom === undefined).map(field)}
+      {spoken.length > 0 && <span className="words steady-times">{spoken.map(field)}</span>}
+    </>
+  );
 }
 
 interface LimitFieldProps {
@@ -63,7 +71,7 @@ function LimitField(props: LimitFieldProps) {
     <>
       {before && <span>{before}</span>}
       {controlOf(props)}
-      {unit !== undefined && <span>{after ? `${unit} ${after}` : `${unit},`}</span>}
+      {unit !== undefined && <span>{after ? `${unit} ${after}` : `${unit}, `}</span>}
     </>
   );
 }
