@@ -41,7 +41,7 @@ export function placed(
 
 /** An offset to a ten-thousandth of the stretch: what a hand can mean. */
 export function roundedOffset(offset: number, [from, to]: readonly [number, number]): number {
-  const place = 10 ** Math.floor(Math.log10((to - from || 1) / 1000));
+  const place = 10 ** Math.floor(Math.log10((to - from || 1) / 10_000));
   return Number((Math.round(offset / place) * place).toPrecision(12));
 }
 
