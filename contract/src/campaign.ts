@@ -1,5 +1,5 @@
 import { Type, type Static } from 'typebox';
-import { closed, id, name, orNull } from './common';
+import { closed, described, id, name, orNull } from './common';
 
 const runKind = Type.Union([Type.Literal('measured'), Type.Literal('simulated')]);
 export type RunKind = Static<typeof runKind>;
@@ -7,6 +7,11 @@ export { runKind };
 
 export const campaignBody = closed({ name, question: Type.String({ maxLength: 2000, default: '' }) });
 export type CampaignBody = Static<typeof campaignBody>;
+export const campaignChange = closed({
+  name,
+  question: described('Left out: it stays as it is.', Type.Optional(Type.String({ maxLength: 2000 }))),
+});
+export type CampaignChange = Static<typeof campaignChange>;
 
 export const campaignRow = closed({
   id,
@@ -32,16 +37,18 @@ export const runRow = closed({
 });
 export type RunRow = Static<typeof runRow>;
 
-/** A campaign with the number of things in each place. */
-export const campaignReply = closed({
-  ...campaignRow.properties,
-  runRows: Type.Array(runRow),
-  counts: closed({
-    conditions: Type.Integer(),
-    tables: Type.Integer(),
-    fits: Type.Integer(),
-    comparisons: Type.Integer(),
-    findings: Type.Integer(),
+export const campaignReply = described(
+  'A campaign with the number of things in each place.',
+  closed({
+    ...campaignRow.properties,
+    runRows: Type.Array(runRow),
+    counts: closed({
+      conditions: Type.Integer(),
+      tables: Type.Integer(),
+      fits: Type.Integer(),
+      comparisons: Type.Integer(),
+      findings: Type.Integer(),
+    }),
   }),
-});
+);
 export type CampaignReply = Static<typeof campaignReply>;

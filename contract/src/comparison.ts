@@ -1,13 +1,15 @@
 import { Type, type Static } from 'typebox';
 import { axis, budgetLine, fitBody } from './fit';
-import { closed, id, name, orNull, problem, reading, symbol } from './common';
+import { closed, described, id, method, name, orNull, problem, reading, symbol } from './common';
 
 export const referenceBody = closed({
   runId: id,
   x: symbol,
   y: symbol,
-  /** Each is a series of its own; none: all kept samples as one. */
-  conditionIds: fitBody.properties.conditionIds,
+  conditionIds: described(
+    'Each is a series of its own; none: all kept samples as one.',
+    fitBody.properties.conditionIds,
+  ),
   data: fitBody.properties.data,
 });
 export const candidateBody = closed({
@@ -15,13 +17,13 @@ export const candidateBody = closed({
     closed({ kind: Type.Literal('run'), runId: id, x: symbol, y: symbol }),
     closed({ kind: Type.Literal('fit'), fitId: id }),
   ]),
-  /** A known difference, added to its y after the scale, in the unit of the reference. */
-  offset: Type.Number(),
+  offset: described('A known difference, added to its y after the scale, in the unit of the reference.', Type.Number()),
   scale: Type.Number(),
-  /** Between its own points. */
-  method: Type.String({ maxLength: 40 }),
-  /** Standard uncertainty that its maker states, in the unit of the reference; null where none is stated. */
-  uncertainty: orNull(Type.Number({ minimum: 0 })),
+  method,
+  uncertainty: described(
+    'Standard uncertainty that its maker states, in the unit of the reference; null where none is stated.',
+    orNull(Type.Number({ minimum: 0 })),
+  ),
 });
 export type CandidateBody = Static<typeof candidateBody>;
 
@@ -43,30 +45,31 @@ const state = Type.Union([
   Type.Literal('notTested'),
 ]);
 export const comparedCandidate = closed({
-  /** Its curve in the units of the reference, with the 95 % band of a fit. */
-  curve: closed({ x: column, y: column, low: column, high: column }),
+  curve: described(
+    'Its curve in the units of the reference, with the 95 % band of a fit.',
+    closed({ x: column, y: column, low: column, high: column }),
+  ),
   points: Type.Integer(),
   outside: Type.Integer(),
-  /** candidate − reference, as every difference here. */
-  mean: reading,
-  /** Half width of its 95 % interval by the scatter of the points alone. */
-  meanHalfWidth: reading,
+  mean: described('candidate − reference, as every difference here.', reading),
+  meanHalfWidth: described('Half width of its 95 % interval by the scatter of the points alone.', reading),
   rms: reading,
   largest: reading,
   largestAt: reading,
-  /** rms over the range of the reference. */
-  scaled: reading,
+  scaled: described('rms over the range of the reference.', reading),
   correlation: reading,
-  /** Share of the points that lie within twice the combined uncertainty. */
-  within: reading,
-  /** Of the points of which an uncertainty is known: the mean, and the validation uncertainty of it. */
-  e: reading,
+  within: described('Share of the points that lie within twice the combined uncertainty.', reading),
+  e: described(
+    'Of the points of which an uncertainty is known: the mean, and the validation uncertainty of it.',
+    reading,
+  ),
   uVal: reading,
-  /** What that uncertainty is due to, the largest part first. */
-  budget: Type.Array(budgetLine),
+  budget: described('What that uncertainty is due to, the largest part first.', Type.Array(budgetLine)),
   verdict: closed({ state, text: Type.String(), differsIn: Type.Array(Type.String()) }),
-  /** With the standard uncertainty of each difference, nothing where none is known. */
-  drawn: closed({ x: column, difference: column, reference: column, candidate: column, uncertainty: column }),
+  drawn: described(
+    'With the standard uncertainty of each difference, nothing where none is known.',
+    closed({ x: column, difference: column, reference: column, candidate: column, uncertainty: column }),
+  ),
   problem: orNull(problem),
 });
 export type ComparedCandidate = Static<typeof comparedCandidate>;

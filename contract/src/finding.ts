@@ -1,48 +1,52 @@
 import { Type, type Static } from 'typebox';
-import { closed, id, orNull } from './common';
+import { closed, described, id, orNull } from './common';
 import { budgetLine, candidate } from './fit';
 
-/** Where a finding's number comes from: a parameter of a fit, or a compared series. */
-export const findingOrigin = Type.Union([
-  closed({
-    kind: Type.Literal('parameter'),
-    fitId: id,
-    conditionId: orNull(id),
-    parameter: Type.String({ maxLength: 40 }),
-  }),
-  /** The curve at an x, back from a y, or its lowest or highest place, where `at` is its number from the left. */
-  closed({
-    kind: Type.Literal('reading'),
-    fitId: id,
-    conditionId: orNull(id),
-    what: Type.Union([Type.Literal('at'), Type.Literal('back'), Type.Literal('optimum')]),
-    at: Type.Number(),
-  }),
-  /** Where the curve meets that of another series; `which` is the number of the place from the left. */
-  closed({
-    kind: Type.Literal('crossing'),
-    fitId: id,
-    conditionId: orNull(id),
-    otherConditionId: orNull(id),
-    which: Type.Integer({ minimum: 0, maximum: 20 }),
-  }),
-  /** What models side by side on the points of a series say. */
-  closed({
-    kind: Type.Literal('ranking'),
-    fitId: id,
-    conditionId: orNull(id),
-    candidates: Type.Array(candidate, { minItems: 1, maxItems: 30 }),
-  }),
-  /** How well a fit holds its points. */
-  closed({ kind: Type.Literal('goodness'), fitId: id, conditionId: orNull(id) }),
-  closed({
-    kind: Type.Literal('difference'),
-    comparisonId: id,
-    conditionId: orNull(id),
-    /** Which of the candidates, from 0; the first where none is named. */
-    candidate: Type.Optional(Type.Integer({ minimum: 0, maximum: 11 })),
-  }),
-]);
+export const findingOrigin = described(
+  "Where a finding's number comes from: a parameter of a fit, or a compared series.",
+  Type.Union([
+    closed({
+      kind: Type.Literal('parameter'),
+      fitId: id,
+      conditionId: orNull(id),
+      parameter: Type.String({ maxLength: 40 }),
+    }),
+    /** The curve at an x, back from a y, or its lowest or highest place, where `at` is its number from the left. */
+    closed({
+      kind: Type.Literal('reading'),
+      fitId: id,
+      conditionId: orNull(id),
+      what: Type.Union([Type.Literal('at'), Type.Literal('back'), Type.Literal('optimum')]),
+      at: Type.Number(),
+    }),
+    /** Where the curve meets that of another series; `which` is the number of the place from the left. */
+    closed({
+      kind: Type.Literal('crossing'),
+      fitId: id,
+      conditionId: orNull(id),
+      otherConditionId: orNull(id),
+      which: Type.Integer({ minimum: 0, maximum: 20 }),
+    }),
+    /** What models side by side on the points of a series say. */
+    closed({
+      kind: Type.Literal('ranking'),
+      fitId: id,
+      conditionId: orNull(id),
+      candidates: Type.Array(candidate, { minItems: 1, maxItems: 30 }),
+    }),
+    /** How well a fit holds its points. */
+    closed({ kind: Type.Literal('goodness'), fitId: id, conditionId: orNull(id) }),
+    closed({
+      kind: Type.Literal('difference'),
+      comparisonId: id,
+      conditionId: orNull(id),
+      candidate: described(
+        'Which of the candidates, from 0; the first where none is named.',
+        Type.Optional(Type.Integer({ minimum: 0, maximum: 11 })),
+      ),
+    }),
+  ]),
+);
 export type FindingOrigin = Static<typeof findingOrigin>;
 
 export const findingBody = closed({ origin: findingOrigin });
@@ -51,14 +55,17 @@ export const findingRow = closed({
   id,
   campaignId: id,
   sentence: Type.String(),
-  /** What the number means, in the engineer’s words. */
-  meaning: Type.String(),
+  meaning: described('What the number means, in the engineer’s words.', Type.String()),
   origin: findingOrigin,
-  /** The sentence as it would read now, when the numbers behind it have changed since. */
-  nowReads: orNull(Type.String()),
+  nowReads: described(
+    'The sentence as it would read now, when the numbers behind it have changed since.',
+    orNull(Type.String()),
+  ),
   createdAt: Type.String(),
 });
-/** Why the number of a finding may be off; no line where it has no ±, which `why` says. */
-export const findingBudget = closed({ unit: Type.String(), lines: Type.Array(budgetLine), why: Type.String() });
+export const findingBudget = described(
+  'Why the number of a finding may be off; no line where it has no ±, which `why` says.',
+  closed({ unit: Type.String(), lines: Type.Array(budgetLine), why: Type.String() }),
+);
 export type FindingBudget = Static<typeof findingBudget>;
 export type FindingRow = Static<typeof findingRow>;

@@ -1,44 +1,50 @@
 import { choicesSchema } from '@undameter/core';
 import { Type, type Static } from 'typebox';
-import { closed, id, name, orNull, problem, reading, symbol } from './common';
+import { closed, described, id, name, orNull, problem, reading, symbol } from './common';
 
 export const fitBody = closed({
   name,
   runId: id,
   x: symbol,
   y: symbol,
-  /** Empty: one series of all kept samples. */
-  conditionIds: Type.Array(id, { maxItems: 50 }),
-  /** What is fitted: samples, or operating points. */
-  data: Type.Union([Type.Literal('samples'), Type.Literal('operatingPoints')]),
-  /** By the uncertainty of y: not at all, as it stands, or by its ratios only; or by those of x and y as they stand. */
-  weights: Type.Union([Type.Literal('none'), Type.Literal('absolute'), Type.Literal('relative'), Type.Literal('both')]),
+  conditionIds: described('Empty: one series of all kept samples.', Type.Array(id, { maxItems: 50 })),
+  data: described(
+    'What is fitted: samples, or operating points.',
+    Type.Union([Type.Literal('samples'), Type.Literal('operatingPoints')]),
+  ),
+  weights: described(
+    'By the uncertainty of y: not at all, as it stands, or by its ratios only; or by those of x and y as they stand.',
+    Type.Union([Type.Literal('none'), Type.Literal('absolute'), Type.Literal('relative'), Type.Literal('both')]),
+  ),
   model: Type.String({ maxLength: 40 }),
   settings: Type.Record(Type.String({ maxLength: 40 }), Type.Unknown()),
   choices: choicesSchema,
 });
 export type FitBody = Static<typeof fitBody>;
-/** Value and standard error of each parameter, by the name of the series and the symbol. */
-export const fitResults = Type.Record(Type.String(), Type.Record(Type.String(), Type.Tuple([Type.Number(), reading])));
+export const fitResults = described(
+  'Value and standard error of each parameter, by the name of the series and the symbol.',
+  Type.Record(Type.String(), Type.Record(Type.String(), Type.Tuple([Type.Number(), reading]))),
+);
 export type FitResults = Static<typeof fitResults>;
 export const fitRow = closed({
   id,
   campaignId: id,
   ...fitBody.properties,
-  /** As they were when it was saved. */ results: fitResults,
+  results: described('As they were when it was saved.', fitResults),
 });
 export type FitRow = Static<typeof fitRow>;
 
 const column = Type.Array(reading);
-/** One source of error: its standard uncertainty alone, and its share of the square of the whole. */
-export const budgetLine = closed({
-  source: Type.String(),
-  kind: Type.Union([Type.Literal('random'), Type.Literal('systematic')]),
-  contribution: reading,
-  share: reading,
-  /** Nothing where it is taken as known. */
-  degreesOfFreedom: reading,
-});
+export const budgetLine = described(
+  'One source of error: its standard uncertainty alone, and its share of the square of the whole.',
+  closed({
+    source: Type.String(),
+    kind: Type.Union([Type.Literal('random'), Type.Literal('systematic')]),
+    contribution: reading,
+    share: reading,
+    degreesOfFreedom: described('Nothing where it is taken as known.', reading),
+  }),
+);
 export type BudgetLine = Static<typeof budgetLine>;
 export const parameterRow = closed({
   symbol: Type.String(),
@@ -46,15 +52,14 @@ export const parameterRow = closed({
   unit: Type.String(),
   value: reading,
   standardError: reading,
-  /** Half width of the 95 % confidence interval: the factor times the standard error. */
-  halfWidth: reading,
+  halfWidth: described('Half width of the 95 % confidence interval: the factor times the standard error.', reading),
   factor: reading,
-  /** Of the standard error the part that the points share: what is declared of sensors and tables. */
-  systematic: reading,
-  /** Why it may be off, the largest reason first. */
-  budget: Type.Array(budgetLine),
-  /** Where the search began that led here. */
-  start: reading,
+  systematic: described(
+    'Of the standard error the part that the points share: what is declared of sensors and tables.',
+    reading,
+  ),
+  budget: described('Why it may be off, the largest reason first.', Type.Array(budgetLine)),
+  start: described('Where the search began that led here.', reading),
   state: Type.Union([Type.Literal('found'), Type.Literal('fixed'), Type.Literal('tied'), Type.Literal('shared')]),
 });
 export type ParameterRow = Static<typeof parameterRow>;
@@ -64,8 +69,7 @@ export const seriesReply = closed({
   name: Type.String(),
   points: Type.Integer(),
   missing: Type.Integer(),
-  /** The right-hand side as a formula is typed. */
-  expression: Type.String(),
+  expression: described('The right-hand side as a formula is typed.', Type.String()),
   parameters: Type.Array(parameterRow),
   residualStandardDeviation: reading,
   degreesOfFreedom: Type.Integer(),
@@ -73,32 +77,40 @@ export const seriesReply = closed({
   adjustedRSquared: reading,
   aic: reading,
   bic: reading,
-  /** With weights: near 1 where the uncertainties explain the scatter. */
-  reducedChiSquare: reading,
-  /** Of the parameters, row by row. */
-  correlation: Type.Array(Type.Array(reading)),
-  /** So many independent points are these worth, by how much neighbours in time know of each other. */
-  worth: reading,
-  /** The sources of error that the points share and that the ± holds; empty: none is declared of their channels. */
-  sources: Type.Array(Type.String()),
-  /** What speaks against the solution, in sentences. */
-  doubts: Type.Array(Type.String()),
-  /** Points to draw: every `every`-th of them. */
-  drawn: closed({
-    every: Type.Integer(),
-    x: column,
-    y: column,
-    residual: column,
-    /** Standard uncertainty of operating points; empty for samples. */
-    xUncertainty: column,
-    yUncertainty: column,
-  }),
-  /** Points outside the range that was set and what steps set aside, every so many of them; those far off are counted only. */
-  leftOut: closed({ x: column, y: column, beyond: Type.Integer() }),
-  /** Curve over the range of the points, with its 95 % confidence band, and the 95 % band of one further point. */
-  curve: closed({ x: column, y: column, low: column, high: column, lowest: column, highest: column }),
-  /** Means of the run's channels over the points, for charts of a parameter against them. */
-  means: Type.Array(closed({ symbol: Type.String(), mean: reading })),
+  reducedChiSquare: described('With weights: near 1 where the uncertainties explain the scatter.', reading),
+  correlation: described('Of the parameters, row by row.', Type.Array(Type.Array(reading))),
+  worth: described(
+    'So many independent points are these worth, by how much neighbours in time know of each other.',
+    reading,
+  ),
+  sources: described(
+    'The sources of error that the points share and that the ± holds; empty: none is declared of their channels.',
+    Type.Array(Type.String()),
+  ),
+  doubts: described('What speaks against the solution, in sentences.', Type.Array(Type.String())),
+  drawn: described(
+    'Points to draw: every `every`-th of them.',
+    closed({
+      every: Type.Integer(),
+      x: column,
+      y: column,
+      residual: column,
+      xUncertainty: described('Standard uncertainty of operating points; empty for samples.', column),
+      yUncertainty: column,
+    }),
+  ),
+  leftOut: described(
+    'Points outside the range that was set and what steps set aside, every so many of them; those far off are counted only.',
+    closed({ x: column, y: column, beyond: Type.Integer() }),
+  ),
+  curve: described(
+    'Curve over the range of the points, with its 95 % confidence band, and the 95 % band of one further point.',
+    closed({ x: column, y: column, low: column, high: column, lowest: column, highest: column }),
+  ),
+  means: described(
+    "Means of the run's channels over the points, for charts of a parameter against them.",
+    Type.Array(closed({ symbol: Type.String(), mean: reading })),
+  ),
   problem: orNull(problem),
 });
 export type SeriesReply = Static<typeof seriesReply>;
@@ -112,8 +124,10 @@ export const fitReply = closed({
   samples: Type.Integer(),
   kept: Type.Integer(),
   series: Type.Array(seriesReply),
-  /** Whether one value of the shared parameters holds all series as well as one for each. */
-  sharing: orNull(closed({ f: reading, p: Type.Number(), text: Type.String() })),
+  sharing: described(
+    'Whether one value of the shared parameters holds all series as well as one for each.',
+    orNull(closed({ f: reading, p: Type.Number(), text: Type.String() })),
+  ),
 });
 export type FitReply = Static<typeof fitReply>;
 export const trialFitBody = closed({ ...fitBody.properties, campaignId: id });
@@ -124,8 +138,10 @@ const rungState = Type.Union([
   Type.Literal('failed'),
   Type.Literal('notTested'),
 ]);
-/** A model with its settings. */
-export const candidate = closed({ kind: Type.String({ maxLength: 40 }), settings: fitBody.properties.settings });
+export const candidate = described(
+  'A model with its settings.',
+  closed({ kind: Type.String({ maxLength: 40 }), settings: fitBody.properties.settings }),
+);
 export const actionReply = closed({
   says: Type.String(),
   candidate: Type.Optional(candidate),
@@ -148,15 +164,19 @@ const judged = { ...trialFitBody.properties, series: Type.Integer({ minimum: 0, 
 export const judgementBody = closed(judged);
 export const judgementReply = closed({
   rungs: Type.Array(rungReply),
-  /** Tests of the residuals, each in words. */
-  tests: Type.Array(closed({ name: Type.String(), state: rungState, text: Type.String() })),
-  /** The line through logarithms beside the direct fit, where the model can be drawn straight. */
-  straight: orNull(
-    closed({
-      parameters: Type.Array(closed({ symbol: Type.String(), value: reading, unit: Type.String() })),
-      curve: closed({ x: column, y: column }),
-      says: Type.String(),
-    }),
+  tests: described(
+    'Tests of the residuals, each in words.',
+    Type.Array(closed({ name: Type.String(), state: rungState, text: Type.String() })),
+  ),
+  straight: described(
+    'The line through logarithms beside the direct fit, where the model can be drawn straight.',
+    orNull(
+      closed({
+        parameters: Type.Array(closed({ symbol: Type.String(), value: reading, unit: Type.String() })),
+        curve: closed({ x: column, y: column }),
+        says: Type.String(),
+      }),
+    ),
   ),
 });
 export type JudgementReply = Static<typeof judgementReply>;
@@ -173,27 +193,25 @@ export const curveReading = closed({
   y: Type.Number(),
   xHalf: reading,
   yHalf: reading,
-  /** As those, for one further point of the same sensors. */
-  xPrediction: reading,
+  xPrediction: described('As those, for one further point of the same sensors.', reading),
   yPrediction: reading,
-  /** Factor of the half widths, and whether they hold what the points share. */
-  factor: reading,
+  factor: described('Factor of the half widths, and whether they hold what the points share.', reading),
   outside: Type.Number(),
   what: Type.String(),
-  /** The curve bends so much within the ± that first order may not hold. */
-  isBent: Type.Boolean(),
-  /** Why what is read may be off, the largest reason first. */
-  budget: Type.Array(budgetLine),
+  isBent: described('The curve bends so much within the ± that first order may not hold.', Type.Boolean()),
+  budget: described('Why what is read may be off, the largest reason first.', Type.Array(budgetLine)),
 });
 export type CurveReading = Static<typeof curveReading>;
-/** Half widths are of 95 % intervals. */
-export const readingsReply = closed({
-  at: Type.Array(curveReading),
-  back: Type.Array(curveReading),
-  zeros: Type.Array(curveReading),
-  optima: Type.Array(curveReading),
-  crossings: Type.Array(curveReading),
-});
+export const readingsReply = described(
+  'Half widths are of 95 % intervals.',
+  closed({
+    at: Type.Array(curveReading),
+    back: Type.Array(curveReading),
+    zeros: Type.Array(curveReading),
+    optima: Type.Array(curveReading),
+    crossings: Type.Array(curveReading),
+  }),
+);
 export type ReadingsReply = Static<typeof readingsReply>;
 
 export const rankingBody = closed({ ...judged, candidates: Type.Array(candidate, { minItems: 1, maxItems: 30 }) });
@@ -223,12 +241,14 @@ export const rankingReply = closed({
 });
 export type RankingReply = Static<typeof rankingReply>;
 
-/** A formula of one's own, kept for the fits of a campaign. */
-export const ownModelBody = closed({
-  name,
-  formula: Type.String({ minLength: 1, maxLength: 500 }),
-  meanings: Type.Record(Type.String({ maxLength: 40 }), Type.String({ maxLength: 200 })),
-});
+export const ownModelBody = described(
+  "A formula of one's own, kept for the fits of a campaign.",
+  closed({
+    name,
+    formula: Type.String({ minLength: 1, maxLength: 500 }),
+    meanings: Type.Record(Type.String({ maxLength: 40 }), Type.String({ maxLength: 200 })),
+  }),
+);
 export type OwnModelBody = Static<typeof ownModelBody>;
 export const ownModelRow = closed({ id, campaignId: id, ...ownModelBody.properties });
 export type OwnModelRow = Static<typeof ownModelRow>;

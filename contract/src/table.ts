@@ -1,21 +1,20 @@
 import { Type, type Static } from 'typebox';
 import { uncertaintySchema } from '@undameter/core';
-import { closed, id, name, orNull, symbol, unit } from './common';
+import { closed, described, id, method, name, orNull, symbol, unit } from './common';
 
 const axisScale = Type.Union([Type.Literal('plain'), Type.Literal('log'), Type.Literal('reciprocal')]);
 
 const knots = Type.Array(Type.Number(), { minItems: 2, maxItems: 100000 });
 
 export const tableBody = closed({
-  /** Every campaign can use it. */
-  isShared: Type.Boolean(),
+  isShared: described('Every campaign can use it.', Type.Boolean()),
   symbol,
   name,
   xName: name,
   xUnit: unit,
   yUnit: unit,
   source: Type.String({ minLength: 1, maxLength: 1000 }),
-  method: Type.String({ minLength: 1, maxLength: 40 }),
+  method,
   xScale: axisScale,
   yScale: axisScale,
   outside: Type.Union([Type.Literal('refuse'), Type.Literal('hold'), Type.Literal('extend')]),
@@ -27,7 +26,7 @@ export const tableBody = closed({
     closed({
       name,
       unit,
-      method: Type.String({ minLength: 1, maxLength: 40 }),
+      method,
       scale: axisScale,
       w: knots,
       isScattered: Type.Boolean(),
@@ -35,23 +34,33 @@ export const tableBody = closed({
   ),
 });
 export type TableBody = Static<typeof tableBody>;
-/** Without a campaign: a shared one whose campaign was deleted. */
-export const tableRow = closed({ id, campaignId: orNull(id), ...tableBody.properties });
+export const tableRow = described(
+  'Without a campaign: a shared one whose campaign was deleted.',
+  closed({ id, campaignId: orNull(id), ...tableBody.properties }),
+);
 export type TableRow = Static<typeof tableRow>;
 
 export const tableVersion = closed({ version: Type.Integer(), savedAt: Type.String(), body: tableBody });
 export type TableVersion = Static<typeof tableVersion>;
 
-/** A step of a run, or a condition, that looks up in a table. */
-export const tableUse = closed({ runId: orNull(id), where: Type.String(), what: Type.String() });
+export const tableUse = described(
+  'A step of a run, or a condition, that looks up in a table.',
+  closed({ runId: orNull(id), where: Type.String(), what: Type.String() }),
+);
 export type TableUse = Static<typeof tableUse>;
 
-/** Columns of a file, from which two are chosen for a table. */
-export const tableFileReply = closed({
-  name: Type.String(),
-  columns: Type.Array(
-    closed({ name: Type.String(), unit: Type.String(), values: Type.Array(Type.Union([Type.Number(), Type.Null()])) }),
-  ),
-  doubts: Type.Array(Type.String()),
-});
+export const tableFileReply = described(
+  'Columns of a file, from which two are chosen for a table.',
+  closed({
+    name: Type.String(),
+    columns: Type.Array(
+      closed({
+        name: Type.String(),
+        unit: Type.String(),
+        values: Type.Array(Type.Union([Type.Number(), Type.Null()])),
+      }),
+    ),
+    doubts: Type.Array(Type.String()),
+  }),
+);
 export type TableFileReply = Static<typeof tableFileReply>;

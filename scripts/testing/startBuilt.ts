@@ -58,5 +58,5 @@ export async function askBuilt<T>(
           headers: { 'content-type': file ? 'application/octet-stream' : 'application/json' },
         }),
   });
-  return { status: reply.status, body: (await reply.json()) as T };
+  return { status: reply.status, body: (reply.status === 204 ? undefined : await reply.json()) as T };
 }

@@ -11,6 +11,9 @@ import { asJson, checkedJson } from './checkReplies';
 import { compileSchema } from './compileSchema';
 import { asAppError, replyOf } from './errors';
 import { guardOrigin } from './guard';
+import { everyRoute } from './http/everyRoute';
+import { refuseOtherMethods } from './http/methods';
+import { documentOf } from './openapi/documentOf';
 import { aboutRoutes } from './routes/about';
 import { benchRoutes } from './routes/bench';
 import { campaignRoutes } from './routes/campaigns';
@@ -42,23 +45,16 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
   // second. Replies are checked by their types, and in tests by their schemas.
   app.setSerializerCompiler(services.config.checksReplies ? checkedJson : asJson);
   app.setErrorHandler((error, request, reply) => {
-    const known = asAppError(error, (reference, cause) => request.log.error({ reference, err: cause }, 'unforeseen'));
+    const log = (reference: string, cause: unknown): void => request.log.error({ reference, err: cause }, 'unforeseen');
+    const known = asAppError(error, log, request.headers['content-type']);
     const { status, body } = replyOf(known);
     void reply.status(status).send(body);
   });
   guardOrigin(app);
   await app.register(helmet, { contentSecurityPolicy: contentPolicy, strictTransportSecurity: false });
-  // A file is read as it streams in; each route that takes one counts its bytes.
-  app.addContentTypeParser('application/octet-stream', (_, payload, done) => done(null, payload));
-  await app.register(swagger, {
-    openapi: {
-      info: {
-        title: 'Undameter',
-        version: services.config.version,
-        description: 'Runs, procedures, conditions, tables, fits, comparisons and findings of a test bench.',
-      },
-    },
-  });
+  // Bodies are JSON; the routes that take files say so themselves.
+  app.removeContentTypeParser('text/plain');
+  await app.register(swagger, documentOf(services.config.version));
   await app.register(swaggerUi, {
     routePrefix: '/api/docs',
     staticCSP: false,
@@ -70,6 +66,8 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
   await app.register(
     async (api) => {
       const routes = api.withTypeProvider<TypeBoxTypeProvider>();
+      const refuseTheRest = refuseOtherMethods(routes);
+      routes.addHook('onRoute', everyRoute);
       aboutRoutes(routes, services);
       campaignRoutes(routes, services);
       intakeRoutes(routes, services);
@@ -87,6 +85,8 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       propagationRoutes(routes, services);
       findingRoutes(routes, services);
       routes.get('/openapi.json', { schema: { hide: true } }, () => app.swagger());
+      await api.after();
+      refuseTheRest();
     },
     { prefix: '/api' },
   );

@@ -119,7 +119,7 @@ describe('a log on its way', () => {
       layout: { ...body.layout, delimiter: ',', decimal: '.' },
     });
     expect(reread.body.preview.columns.map((c) => c.name)).not.toEqual(body.preview.columns.map((c) => c.name));
-    expect((await ask(`/uploads/${body.uploadId}`, undefined, 'DELETE')).status).toBe(200);
+    expect((await ask(`/uploads/${body.uploadId}`, undefined, 'DELETE')).status).toBe(204);
     expect((await ask(`/uploads/${body.uploadId}/preview`, { layout: body.layout })).status).toBe(404);
   });
 
@@ -268,7 +268,7 @@ describe('a log on its way', () => {
       reference: { runId, x: 'x', y: 'y', conditionIds: [unused.id], data: 'samples' },
       candidates: [{ source: { kind: 'run', runId: simulated, x: 'x', y: 'y' }, ...asIs }],
     };
-    expect((await ask(`/campaigns/${campaignId}/comparisons`, alone)).status).toBe(200);
+    expect((await ask(`/campaigns/${campaignId}/comparisons`, alone)).status).toBe(201);
     expect(await ask(`/conditions/${unused.id}`, undefined, 'DELETE')).toMatchObject({
       status: 409,
       body: { code: 'STILL_USED' },
@@ -417,7 +417,7 @@ describe('a log on its way', () => {
     const { fileSha256 } = (await ask<RunReply>(`/runs/${id}`)).body;
     await compressed();
     expect(readdirSync(join(data, 'originals'))).toContain(`${fileSha256}.gz`);
-    expect((await ask(`/runs/${id}`, undefined, 'DELETE')).status).toBe(200);
+    expect((await ask(`/runs/${id}`, undefined, 'DELETE')).status).toBe(204);
     expect((await ask(`/runs/${id}/bench`, {})).status).toBe(404);
     // The original goes with the last run that came from it; those of other runs stay.
     expect(readdirSync(join(data, 'originals'))).not.toContain(`${fileSha256}.gz`);
@@ -480,7 +480,7 @@ describe('a log on its way', () => {
     ...over,
   });
   test.each([
-    [{ settings: { degree: 12 } }, 422, 'settings.degree must be <= 9'],
+    [{ settings: { degree: 12 } }, 422, '"Degree" must be <= 9'],
     [{ model: 'magic' }, 422, 'no model "magic"'],
     [{ x: 'nope' }, 422, 'no channel "nope"'],
     [{ conditionIds: [999] }, 404, 'no condition "999"'],
@@ -557,7 +557,7 @@ describe('refusals at the door', () => {
         y: [1, 2],
       },
       422,
-      'no interpolation "wavy"',
+      'body.method must be "linear" or "monotone"',
     ],
     [
       '/campaigns/1/conditions',

@@ -23,6 +23,8 @@ import {
   startBuilt,
   type Built,
 } from '../../scripts/testing/startBuilt';
+import { examples } from '../src/openapi/examples';
+import { sendExamples } from './sendExamples';
 
 jest.setTimeout(180_000);
 const data = newDataDirectory();
@@ -243,4 +245,23 @@ test('a second process is refused, and kill -9 loses nothing that was committed'
   server = await startBuilt(data, ['--demo']);
   const { body } = await ask<CampaignRow[]>('/campaigns');
   expect(body.map((c) => c.id)).toContain(made.id);
+});
+
+test('every example of the API’s document is taken', async () => {
+  const waiting = async (file: Blob, name: string): Promise<string> =>
+    (await ask<{ uploadId: string }>(`/uploads?name=${name}`, file)).body.uploadId;
+  const log = new Blob(['Time,Flow\n0,1.5\n1,1.7\n2,1.6\n']);
+  const book = await fetch(`${server.address}/api/runs/3/export?which=logged&format=xlsx`).then((reply) =>
+    reply.blob(),
+  );
+  const uploads = {
+    readAgain: await waiting(log, 'log.csv'),
+    startImport: await waiting(log, 'log.csv'),
+    choosePart: await waiting(book, 'book.xlsx'),
+  };
+  const { body: api } = await ask<Parameters<typeof sendExamples>[0]>('/openapi.json');
+  const runs = { saveProcedure: 5, moveInHistory: 5, joinRun: 5, continueRun: 5, findOffset: 5, renameRun: 1 };
+  const sent = await sendExamples(api, { runs, uploads }, (method, path, body) => askBuilt(server, path, body, method));
+  expect(sent.filter(({ status }) => status >= 300)).toEqual([]);
+  expect(sent.length).toBe(Object.keys(examples).length);
 });

@@ -102,7 +102,11 @@ export async function startHere(): Promise<ServerHere> {
         ? { body, headers: { 'content-type': 'application/octet-stream' } }
         : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } };
     const reply = await fetch(`${address}/api${path}`, { method, ...(body === undefined ? {} : sent) });
-    return { status: reply.status, body: (await reply.json()) as T, headers: reply.headers };
+    return {
+      status: reply.status,
+      body: (reply.status === 204 ? undefined : await reply.json()) as T,
+      headers: reply.headers,
+    };
   };
   const close = async (): Promise<void> => {
     await app.close();

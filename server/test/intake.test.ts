@@ -33,7 +33,7 @@ afterAll(async () => {
 
 async function imported(name: string, content: string | Uint8Array<ArrayBuffer>): Promise<number> {
   const { body, status } = await uploadTo(server, name, content);
-  expect([status, (body as { message?: string }).message]).toEqual([200, undefined]);
+  expect([status, (body as { message?: string }).message]).toEqual([201, undefined]);
   return importWaiting(server, body, asUnderstood(body, campaignId));
 }
 

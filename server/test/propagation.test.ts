@@ -65,10 +65,10 @@ const asked = (over: Record<string, unknown> = {}) => ({
   draws: 4000,
   ...over,
 });
-const at = (jobId: string) => `/fits/monte-carlo/${jobId}`;
+const at = (jobId: string) => `/propagations/${jobId}`;
 
 async function ended(body: Record<string, unknown>): Promise<PropagationReply> {
-  const started = await ask<PropagationReply>('/fits/monte-carlo', body);
+  const started = await ask<PropagationReply>('/propagations', body);
   expect(started).toMatchObject({ status: 202, body: { state: 'running', wanted: body['draws'] } });
   for (;;) {
     const { body: now } = await ask<PropagationReply>(at(started.body.jobId));
@@ -141,7 +141,7 @@ describe('draws of a whole way', () => {
   });
 
   test('one is stopped with what it has', async () => {
-    const started = (await ask<PropagationReply>('/fits/monte-carlo', asked({ draws: 20_000 }))).body;
+    const started = (await ask<PropagationReply>('/propagations', asked({ draws: 20_000 }))).body;
     const stopped = await ask<PropagationReply>(at(started.jobId), undefined, 'DELETE');
     expect(stopped.body.state).toBe('stopped');
     expect(stopped.body.draws).toBeLessThan(20_000);
@@ -156,7 +156,7 @@ test.each([
   ['a model that is not there', { model: 'none' }, 422, 'MODEL_UNKNOWN'],
   ['a run that is not there', { runId: 999 }, 404, 'NOT_FOUND'],
 ])('refuses %s', async (_, over, status, code) =>
-  expect(await ask('/fits/monte-carlo', asked(over))).toMatchObject({ status, body: { code } }),
+  expect(await ask('/propagations', asked(over))).toMatchObject({ status, body: { code } }),
 );
 
 test.each([

@@ -69,7 +69,7 @@ describe('a run', () => {
   test('has channels that are declared anew, by a symbol, with a unit that is one', async () => {
     const put = (body: object) =>
       ask(`/runs/${run}/channels/y`, { symbol: 'y', name: 'y', unit: 'kPa', ...body }, 'PUT');
-    expect(await put({})).toMatchObject({ status: 200, body: { done: true } });
+    expect(await put({})).toMatchObject({ status: 200, body: { id: run } });
     expect(await put({ symbol: '2y' })).toMatchObject({ ...refused, body: { code: 'SYMBOL_INVALID' } });
     expect(await put({ unit: 'wat' })).toMatchObject({ ...refused, body: { code: 'UNIT_UNKNOWN' } });
     const twice = { name: 'a', isShared: false, of: { kind: 'absolute', value: 1, statedAs: 'standard' } };
@@ -281,7 +281,7 @@ describe('fits, and the findings that stand on them', () => {
     ],
   ] as const)('%s becomes a sentence with its budget', async (_, origin, sentence, unit) => {
     const { status, body } = await find({ ...origin, ...on() });
-    expect([status, body.nowReads]).toEqual([200, null]);
+    expect([status, body.nowReads]).toEqual([201, null]);
     expect(body.sentence).toMatch(sentence);
     const { unit: of, lines, why } = await budget(body.id);
     expect(of).toBe(unit);
@@ -331,7 +331,7 @@ describe('fits, and the findings that stand on them', () => {
     await ask(`/runs/${run}/channels/y`, { symbol: 'z', name: 'z', unit: 'kPa' }, 'PUT');
     expect((await now()).nowReads).toContain('It cannot be computed any more.');
     await ask(`/runs/${run}/channels/z`, { symbol: 'y', name: 'y', unit: 'kPa' }, 'PUT');
-    expect(await ask<object>(`/findings/${id}`, undefined, 'DELETE')).toMatchObject({ status: 200 });
+    expect(await ask<object>(`/findings/${id}`, undefined, 'DELETE')).toMatchObject({ status: 204 });
     expect(await ask(`/findings/${id}`, undefined, 'DELETE')).toMatchObject(notThere);
   });
 });
@@ -354,7 +354,7 @@ describe('two runs', () => {
       body: { code: 'JOIN_WITH_ITSELF' },
     });
     expect(await ask(`/runs/${base}/continue`, { ...body, otherRunId: other })).toMatchObject(notThere);
-    expect(await ask<object>(`/runs/${base}`, undefined, 'DELETE')).toMatchObject({ status: 200 });
+    expect(await ask<object>(`/runs/${base}`, undefined, 'DELETE')).toMatchObject({ status: 204 });
   });
   test('are laid over each other, and a channel comes beside the others', async () => {
     const base = await addRun(server.db, here, 'beside', { t: columns.t, y: columns.y });

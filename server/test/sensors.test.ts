@@ -108,11 +108,11 @@ describe('a sensor and its channels', () => {
       body: { code: 'UNIT_MISFIT' },
     });
     await declare(runs[1]!, { sensorId: null });
-    expect(await ask(`/sensors/${sensorId}`, undefined, 'DELETE')).toMatchObject({ status: 200 });
+    expect(await ask(`/sensors/${sensorId}`, undefined, 'DELETE')).toMatchObject({ status: 204 });
     const other = (await ask<CampaignRow>('/campaigns', { name: 'Other', question: '' })).body.id;
     const foreign = (await ask<SensorRow>(`/campaigns/${other}/sensors`, gauge)).body.id;
     expect(await declare(runs[0]!, { sensorId: foreign })).toMatchObject({ status: 404, body: { code: 'NOT_FOUND' } });
-    expect(await ask(`/campaigns/${other}`, undefined, 'DELETE')).toMatchObject({ status: 200 });
+    expect(await ask(`/campaigns/${other}`, undefined, 'DELETE')).toMatchObject({ status: 204 });
   });
 
   test('a run whose channels refer to one can be joined and deleted with its campaign', async () => {
@@ -122,7 +122,7 @@ describe('a sensor and its channels', () => {
     const joined = await ask(`/runs/${runs[1]!}/continue`, { otherRunId: runs[0]!, matches, times: 'follow' });
     expect(joined).toMatchObject({ status: 200, body: { samples: 80 } });
     expect(await declaredOf(runs[1]!)).toMatchObject({ sensorId: again, uncertainty: { kind: 'several' } });
-    expect(await ask(`/campaigns/${campaignId}`, undefined, 'DELETE')).toMatchObject({ status: 200 });
+    expect(await ask(`/campaigns/${campaignId}`, undefined, 'DELETE')).toMatchObject({ status: 204 });
   });
 });
 

@@ -9,10 +9,10 @@ import { AppError, type Preview } from '@undameter/core';
 import { asJson, checkedJson } from '../src/checkReplies';
 import { readConfig } from '../src/config';
 import { asAppError, replyOf } from '../src/errors';
+import { sentFile } from '../src/http/fileBodies';
 import { refusedWrite } from '../src/intake/refusedWrite';
 import { settingsOf } from '../src/intake/settingsOf';
 import { upTo } from '../src/intake/upTo';
-import { fileNameOf, fileOf } from '../src/routes/files';
 import { lockDirectory } from '../src/store/lock';
 import { allOf, oneOf, uniquely, unused } from '../src/store/one';
 import { SqlError } from '../src/store/pg/SqlError';
@@ -41,14 +41,15 @@ describe('what is sent', () => {
     await expect(taken(5)).rejects.toEqual(code('UPLOAD_TOO_LARGE'));
     await expect(taken(2, () => new AppError('FILE_EMPTY', { name: 'a' }))).rejects.toEqual(code('FILE_EMPTY'));
   });
-  test('has a name without folders, and is a file', () => {
-    expect(['C:\\logs\\a.csv', '/tmp/a b.csv', 'a.csv'].map((name) => fileNameOf({ query: { name } }))).toEqual([
-      'a.csv',
-      'a b.csv',
-      'a.csv',
-    ]);
-    expect(fileOf({ body: Readable.from(['a']) })).toBeInstanceOf(Readable);
-    expect(() => fileOf({ body: {} })).toThrow(code('UPLOAD_NO_FILE'));
+  const sent = (name: string | undefined, body: unknown) =>
+    sentFile({ query: { ...(name === undefined ? {} : { name }) }, body, isMultipart: () => false } as never);
+  test('has a name without folders, and is a file', async () => {
+    const bytes = Readable.from(['a']);
+    const names = await Promise.all(['C:\\logs\\a.csv', '/tmp/a b.csv', 'a.csv'].map((name) => sent(name, bytes)));
+    expect(names.map((file) => file.name)).toEqual(['a.csv', 'a b.csv', 'a.csv']);
+    expect(names[0]!.bytes).toBe(bytes);
+    await expect(sent('a.csv', {})).rejects.toEqual(code('UPLOAD_NO_FILE'));
+    await expect(sent(undefined, bytes)).rejects.toEqual(code('UPLOAD_NO_NAME'));
   });
 });
 

@@ -5,7 +5,8 @@ import { formatCount, formatValue } from '../number/formatNumber';
  * border (the server maps kinds to HTTP statuses), and a sentence that says
  * what was found, where, and what to do. Codes are never reused.
  */
-export type ErrorKind = 'input' | 'missing' | 'conflict' | 'tooLarge' | 'refused' | 'internal';
+export type ErrorKind =
+  'input' | 'missing' | 'conflict' | 'stale' | 'method' | 'media' | 'tooLarge' | 'refused' | 'internal';
 
 interface Entry<Facts> {
   kind: ErrorKind;
@@ -472,7 +473,11 @@ export const catalogue = {
   ),
   UPLOAD_NO_FILE: entry<Record<string, never>>(
     'input',
-    () => 'The request carries no file. Send the file itself as the body, as application/octet-stream.',
+    () => 'The request carries no file. Send the file itself as the body, or as the one file of a form.',
+  ),
+  UPLOAD_NO_NAME: entry<Record<string, never>>(
+    'input',
+    () => 'The file has no name. Say it in the address, as ?name=log.csv, or in the form that carries the file.',
   ),
   // the store
   NOT_FOUND: entry<{ what: string; id: string }>(
@@ -510,6 +515,19 @@ export const catalogue = {
       `Requests with ${f.header} "${f.value}" are not answered. Open the address that Undameter printed at its start.`,
   ),
   ROUTE_UNKNOWN: entry<{ path: string }>('missing', (f) => `There is nothing at ${f.path}.`),
+  METHOD_UNKNOWN: entry<{ method: string; path: string; possible: string }>(
+    'method',
+    (f) => `${f.method} is not possible at ${f.path}. Possible there: ${f.possible}.`,
+  ),
+  MEDIA_TYPE_UNKNOWN: entry<{ given: string; taken: string }>(
+    'media',
+    (f) => `"${f.given}" is not taken here. Send the body as ${f.taken}.`,
+  ),
+  ETAG_STALE: entry<{ what: string; now: string }>(
+    'stale',
+    (f) =>
+      `The ${f.what} was changed since you read it; its ETag is now ${f.now}. Read it again, then send the change once more.`,
+  ),
   CANCELLED: entry<{ what: string }>('conflict', (f) => `The ${f.what} was cancelled. Nothing was kept of it.`),
   TOO_MANY_JOBS: entry<{ have: number }>(
     'conflict',

@@ -1,5 +1,5 @@
-import { Errors } from 'typebox/value';
 import { AppError } from '../error/AppError';
+import { settingsProblem } from '../error/settingsProblem';
 import type { PropertyTable } from '../property';
 import { countByStep } from '../sample';
 import { beginContent, changeOf, contentAfter, keyOfStep, withChange, type Change } from './content';
@@ -93,11 +93,8 @@ export function applyStep(state: RunState, step: Step, context: StepContext): St
  */
 export function checkSettings(step: Pick<Step, 'kind' | 'settings'>): void {
   const kind = stepKindOf(step.kind);
-  const [first] = Errors(kind.settings, step.settings);
-  if (!first) return;
-  const field = first.instancePath.split('/')[1] ?? '';
-  const label = (kind.settings.properties[field] as { title?: string } | undefined)?.title ?? field;
-  throw new AppError('STEP_SETTINGS', { title: kind.title, problem: `${label ? `"${label}" ` : ''}${first.message}` });
+  const problem = settingsProblem(kind.settings, step.settings);
+  if (problem !== undefined) throw new AppError('STEP_SETTINGS', { title: kind.title, problem });
 }
 
 function wordsOf(step: Step): Pick<StepReport, 'id' | 'kind' | 'title' | 'detail'> {

@@ -78,6 +78,15 @@ export class Uploads {
     return this.open(this.find(uploadId), parts);
   }
 
+  /** A waiting file, understood as it stands. @throws {AppError} UPLOAD_MISSING */
+  async understood(uploadId: string): Promise<UploadReply> {
+    const upload = this.find(uploadId);
+    return this.open(
+      upload,
+      upload.levels.map((level) => level.part),
+    );
+  }
+
   /**
    * Takes the kept original of a run out, to be read again with other settings.
    * @throws {AppError} NOT_FOUND, ORIGINAL_GONE

@@ -9,6 +9,7 @@ export function aboutRoutes(app: Routes, { config }: Services): void {
     '/about',
     {
       schema: {
+        operationId: 'getAbout',
         tags: ['about'],
         summary: 'The version, and the formats that come in and go out',
         response: { 200: aboutReply },

@@ -26,6 +26,7 @@ export function benchRoutes(app: Routes, services: Services): void {
     '/runs/:id/bench',
     {
       schema: {
+        operationId: 'evaluateRun',
         tags,
         summary: 'Board, ledger and step reports; with the saved procedure or one on trial',
         params: idParams,
@@ -42,6 +43,7 @@ export function benchRoutes(app: Routes, services: Services): void {
     '/runs/:id/traces',
     {
       schema: {
+        operationId: 'traceChannels',
         tags,
         summary: 'Channels over a window, reduced to its pixels',
         params: idParams,
@@ -65,6 +67,7 @@ export function benchRoutes(app: Routes, services: Services): void {
     '/runs/:id/cost',
     {
       schema: {
+        operationId: 'judgeSmoothing',
         tags,
         summary: 'What a smoothing or filter on trial takes away from a channel',
         params: idParams,
@@ -91,6 +94,7 @@ function formulaRoutes(app: Routes, { loader, pools }: Services): void {
     '/runs/:id/formula',
     {
       schema: {
+        operationId: 'checkFormula',
         tags,
         summary: 'The unit and the first values that a formula would give',
         params: idParams,
@@ -104,6 +108,7 @@ function formulaRoutes(app: Routes, { loader, pools }: Services): void {
     '/runs/:id/formula/monte-carlo',
     {
       schema: {
+        operationId: 'checkFormulaByMonteCarlo',
         tags,
         summary: 'The uncertainty of a formula by first order and by draws',
         params: idParams,

@@ -1,49 +1,86 @@
-import { campaignBody, campaignReply, campaignRow, done, idParams } from '@undameter/contract';
+import { campaignBody, campaignChange, campaignReply, campaignRow, idParams, nothing } from '@undameter/contract';
 import { Type } from 'typebox';
 import type { Services } from '../services';
 import { campaign, campaigns, createCampaign, updateCampaign } from '../store/campaigns';
 import { removeCampaign } from '../store/runs';
+import { checkMatch, created, withEtag } from '../http/match';
 import type { Routes } from './Routes';
 
 export function campaignRoutes(app: Routes, { db, originals }: Services): void {
   const tags = ['campaigns'];
   app.get(
     '/campaigns',
-    { schema: { tags, summary: 'All campaigns', response: { 200: Type.Array(campaignRow) } } },
+    {
+      schema: {
+        operationId: 'listCampaigns',
+        tags,
+        summary: 'All campaigns',
+        response: { 200: Type.Array(campaignRow) },
+      },
+    },
     () => campaigns(db),
   );
   app.post(
     '/campaigns',
-    { schema: { tags, summary: 'Create a campaign', body: campaignBody, response: { 200: campaignRow } } },
-    (request) => createCampaign(db, request.body),
+    {
+      schema: {
+        operationId: 'createCampaign',
+        tags,
+        summary: 'Create a campaign',
+        body: campaignBody,
+        response: { 201: campaignRow },
+      },
+    },
+    async (request, reply) => created(reply, 'campaigns', await createCampaign(db, request.body)),
   );
   app.get(
     '/campaigns/:id',
-    { schema: { tags, summary: 'One campaign with its runs', params: idParams, response: { 200: campaignReply } } },
-    (request) => campaign(db, request.params.id),
+    {
+      schema: {
+        operationId: 'getCampaign',
+        tags,
+        summary: 'One campaign with its runs',
+        params: idParams,
+        response: { 200: campaignReply },
+      },
+    },
+    async (request, reply) => withEtag(reply, await campaign(db, request.params.id)),
   );
   app.put(
     '/campaigns/:id',
     {
       schema: {
+        operationId: 'changeCampaign',
         tags,
         summary: 'Rename a campaign or change its question',
         params: idParams,
-        body: campaignBody,
-        response: { 200: campaignRow },
+        body: campaignChange,
+        response: { 200: campaignReply },
       },
     },
-    (request) => updateCampaign(db, request.params.id, request.body),
+    async (request, reply) => {
+      const { id } = request.params;
+      await checkMatch(request, 'campaign', () => campaign(db, id));
+      await updateCampaign(db, id, request.body);
+      return withEtag(reply, await campaign(db, id));
+    },
   );
   app.delete(
     '/campaigns/:id',
     {
-      schema: { tags, summary: 'Delete a campaign with all that is in it', params: idParams, response: { 200: done } },
+      schema: {
+        operationId: 'deleteCampaign',
+        tags,
+        summary: 'Delete a campaign with all that is in it',
+        params: idParams,
+        response: { 204: nothing },
+      },
     },
-    async (request) => {
+    async (request, reply) => {
+      await checkMatch(request, 'campaign', () => campaign(db, request.params.id));
       await removeCampaign(db, request.params.id);
       await originals.dropUnused();
-      return { done: true as const };
+      return reply.status(204).send(null);
     },
   );
 }

@@ -1,15 +1,18 @@
-import { done, idParams, type IdParams } from '@undameter/contract';
+import { idParams, nothing, type IdParams } from '@undameter/contract';
 import { Type, type TSchema } from 'typebox';
+import { checkMatch, created, withEtag } from '../http/match';
 import type { Routes } from './Routes';
 
 interface Collection<Body, Row> {
   /** Last part of the address, and the tag in the API's document. */
   path: 'conditions' | 'tables' | 'fits' | 'models' | 'comparisons' | 'procedures' | 'sensors';
-  /** What one of them is called: `a condition`. */
-  one: string;
+  /** What one of them is called: `condition`. */
+  called: string;
   body: TSchema;
   row: TSchema;
   list(campaignId: number): Promise<Row[]>;
+  /** @throws {AppError} NOT_FOUND */
+  one(id: number): Promise<Row>;
   /** What has to hold beyond the schema; answers the body as it is kept. @throws {AppError} */
   check?(body: Body): Body;
   create(campaignId: number, body: Body): Promise<Row>;
@@ -18,35 +21,95 @@ interface Collection<Body, Row> {
 }
 
 /**
- * The routes that every collection of a campaign has: list, create, change, delete.
+ * The routes that every collection of a campaign has: list, create, read, change, delete.
  * `Body` and `Row` are the types of the two schemas, which have checked what is taken for them here.
  */
-export function collectionRoutes<Body, Row>(
-  app: Routes,
-  { path, one, body, row, list, check = (given) => given, create, update, remove }: Collection<Body, Row>,
-): void {
+export function collectionRoutes<Body, Row extends { id: number }>(app: Routes, of: Collection<Body, Row>): void {
+  const { path, called, body, row, list, check = (given) => given, create } = of;
   const tags = [path];
+  const noun = called.replace(/(?:^| )(\w)/g, (_, first: string) => first.toUpperCase());
   app.get<{ Params: IdParams }>(
     `/campaigns/:id/${path}`,
-    { schema: { tags, summary: `The ${path} of a campaign`, params: idParams, response: { 200: Type.Array(row) } } },
+    {
+      schema: {
+        operationId: `list${noun}s`,
+        tags,
+        summary: `The ${path} of a campaign`,
+        params: idParams,
+        response: { 200: Type.Array(row) },
+      },
+    },
     (request) => list(request.params.id),
   );
   app.post<{ Params: IdParams }>(
     `/campaigns/:id/${path}`,
-    { schema: { tags, summary: `Create ${one}`, params: idParams, body, response: { 200: row } } },
-    async (request) => create(request.params.id, check(request.body as Body)),
+    {
+      schema: {
+        operationId: `create${noun}`,
+        tags,
+        summary: `Create a ${called}`,
+        params: idParams,
+        body,
+        response: { 201: row },
+      },
+    },
+    async (request, reply) => created(reply, path, await create(request.params.id, check(request.body as Body))),
+  );
+  memberRoutes(app, of, noun);
+}
+
+/** What is asked of one of them, and done to it. */
+function memberRoutes<Body, Row extends { id: number }>(
+  app: Routes,
+  { path, called, body, row, one, check = (given) => given, update, remove }: Collection<Body, Row>,
+  noun: string,
+): void {
+  const tags = [path];
+  app.get<{ Params: IdParams }>(
+    `/${path}/:id`,
+    {
+      schema: {
+        operationId: `get${noun}`,
+        tags,
+        summary: `One ${called}`,
+        params: idParams,
+        response: { 200: row },
+      },
+    },
+    async (request, reply) => withEtag(reply, await one(request.params.id)),
   );
   app.put<{ Params: IdParams }>(
     `/${path}/:id`,
-    { schema: { tags, summary: `Change ${one}`, params: idParams, body, response: { 200: row } } },
-    async (request) => update(request.params.id, check(request.body as Body)),
+    {
+      schema: {
+        operationId: `change${noun}`,
+        tags,
+        summary: `Change a ${called}`,
+        params: idParams,
+        body,
+        response: { 200: row },
+      },
+    },
+    async (request, reply) => {
+      await checkMatch(request, called, () => one(request.params.id));
+      return withEtag(reply, await update(request.params.id, check(request.body as Body)));
+    },
   );
   app.delete<{ Params: IdParams }>(
     `/${path}/:id`,
-    { schema: { tags, summary: `Delete ${one}`, params: idParams, response: { 200: done } } },
-    async (request) => {
+    {
+      schema: {
+        operationId: `delete${noun}`,
+        tags,
+        summary: `Delete a ${called}`,
+        params: idParams,
+        response: { 204: nothing },
+      },
+    },
+    async (request, reply) => {
+      await checkMatch(request, called, () => one(request.params.id));
       await remove(request.params.id);
-      return { done: true as const };
+      return reply.status(204).send(null);
     },
   );
 }

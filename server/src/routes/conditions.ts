@@ -15,7 +15,14 @@ import {
 import { checkLimit } from '@undameter/core';
 import { Type } from 'typebox';
 import type { Services } from '../services';
-import { conditions, createCondition, createConditions, removeCondition, updateCondition } from '../store/conditions';
+import {
+  condition,
+  conditions,
+  createCondition,
+  createConditions,
+  removeCondition,
+  updateCondition,
+} from '../store/conditions';
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
@@ -30,19 +37,22 @@ export function conditionRoutes(app: Routes, { db, pools, loader }: Services): v
     '/campaigns/:id/conditions/several',
     {
       schema: {
+        operationId: 'createConditions',
         tags,
         summary: 'Create several conditions, all or none',
         params: idParams,
         body: severalConditionsBody,
-        response: { 200: Type.Array(conditionRow) },
+        response: { 201: Type.Array(conditionRow) },
       },
     },
-    (request) => createConditions(db, request.params.id, request.body.conditions.map(checked)),
+    async (request, reply) =>
+      reply.status(201).send(await createConditions(db, request.params.id, request.body.conditions.map(checked))),
   );
   app.post(
     '/runs/:id/set-points',
     {
       schema: {
+        operationId: 'findSetPoints',
         tags,
         summary: 'Steady stretches of a run, the levels at which its channels stood, and the conditions that follow',
         params: idParams,
@@ -56,6 +66,7 @@ export function conditionRoutes(app: Routes, { db, pools, loader }: Services): v
     '/runs/:id/map',
     {
       schema: {
+        operationId: 'mapRun',
         tags,
         summary: 'How long a run dwelt at each place of the map of two channels',
         params: idParams,
@@ -69,6 +80,7 @@ export function conditionRoutes(app: Routes, { db, pools, loader }: Services): v
     '/runs/:id/operating-points',
     {
       schema: {
+        operationId: 'reduceOperatingPoints',
         tags,
         summary: 'The stretches of conditions on a run, each reduced to means with their uncertainty',
         params: idParams,
@@ -85,10 +97,11 @@ export function conditionRoutes(app: Routes, { db, pools, loader }: Services): v
   );
   collectionRoutes<ConditionBody, ConditionRow>(app, {
     path: 'conditions',
-    one: 'a condition',
+    called: 'condition',
     body: conditionBody,
     row: conditionRow,
     list: (campaignId) => conditions(db, campaignId),
+    one: (id) => condition(db, id),
     check: checked,
     create: (campaignId, body) => createCondition(db, campaignId, body),
     update: (id, body) => updateCondition(db, id, body),

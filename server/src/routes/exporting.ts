@@ -16,6 +16,7 @@ export function exportingRoutes(app: Routes, { db, loader, pools }: Services): v
     '/runs/:id/export',
     {
       schema: {
+        operationId: 'exportChannels',
         tags,
         summary: 'Channels of a run as a file: as logged, or after the procedure with the kept samples',
         params: idParams,
@@ -46,7 +47,12 @@ export function exportingRoutes(app: Routes, { db, loader, pools }: Services): v
   app.get(
     '/runs/:id/record',
     {
-      schema: { tags, summary: 'The record of a run’s import, as a JSON file', params: idParams },
+      schema: {
+        operationId: 'exportImportRecord',
+        tags,
+        summary: 'The record of a run’s import, as a JSON file',
+        params: idParams,
+      },
     },
     async (request, reply) => {
       const { name, fileName, fileSha256, fileBytes, parts, layout, record, sources, declared } = await run(

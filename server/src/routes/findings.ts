@@ -1,10 +1,10 @@
 import {
-  done,
   findingBody,
   findingBudget,
   findingMeaning,
   findingRow,
   idParams,
+  nothing,
   type FindingRow,
 } from '@undameter/contract';
 import { AppError } from '@undameter/core';
@@ -21,6 +21,7 @@ import {
   rewriteFinding,
   type StoredFinding,
 } from '../store/findings';
+import { checkMatch, created, withEtag } from '../http/match';
 import type { Routes } from './Routes';
 
 const tags = ['findings'];
@@ -31,6 +32,7 @@ export function findingRoutes(app: Routes, services: Services): void {
     '/campaigns/:id/findings',
     {
       schema: {
+        operationId: 'listFindings',
         tags,
         summary: 'Findings of a campaign, each with what it would say now',
         params: idParams,
@@ -47,19 +49,18 @@ export function findingRoutes(app: Routes, services: Services): void {
     '/campaigns/:id/findings',
     {
       schema: {
+        operationId: 'writeFinding',
         tags,
         summary: 'Write a finding from its origin',
         params: idParams,
         body: findingBody,
-        response: { 200: findingRow },
+        response: { 201: findingRow },
       },
     },
-    async (request) => {
+    async (request, reply) => {
       const { origin } = request.body;
-      return {
-        ...(await createFinding(db, request.params.id, await sentenceOf(services, origin), origin)),
-        nowReads: null,
-      };
+      const written = await createFinding(db, request.params.id, await sentenceOf(services, origin), origin);
+      return created(reply, 'findings', { ...written, nowReads: null });
     },
   );
   oneFindingRoutes(app, services);
@@ -68,10 +69,25 @@ export function findingRoutes(app: Routes, services: Services): void {
 /** What is asked of one finding, and done to it. */
 function oneFindingRoutes(app: Routes, services: Services): void {
   const { db } = services;
+  const present = async (id: number) => withPresent(services, await finding(db, id));
+  app.get(
+    '/findings/:id',
+    {
+      schema: {
+        operationId: 'getFinding',
+        tags,
+        summary: 'One finding, with what it would say now',
+        params: idParams,
+        response: { 200: findingRow },
+      },
+    },
+    async ({ params }, reply) => withEtag(reply, await present(params.id)),
+  );
   app.get(
     '/findings/:id/budget',
     {
       schema: {
+        operationId: 'getFindingBudget',
         tags,
         summary: 'Why the number of a finding may be off: its sources of error and their shares',
         params: idParams,
@@ -84,6 +100,7 @@ function oneFindingRoutes(app: Routes, services: Services): void {
     '/findings/:id/rewrite',
     {
       schema: {
+        operationId: 'rewriteFinding',
         tags,
         summary: 'Write a finding anew from the present numbers',
         params: idParams,
@@ -102,6 +119,7 @@ function oneFindingRoutes(app: Routes, services: Services): void {
     '/findings/:id',
     {
       schema: {
+        operationId: 'explainFinding',
         tags,
         summary: 'Say what the number of a finding means',
         params: idParams,
@@ -109,14 +127,27 @@ function oneFindingRoutes(app: Routes, services: Services): void {
         response: { 200: findingRow },
       },
     },
-    async ({ params, body }) => withPresent(services, await explainFinding(db, params.id, body.meaning)),
+    async (request, reply) => {
+      const { id } = request.params;
+      await checkMatch(request, 'finding', () => present(id));
+      return withEtag(reply, await withPresent(services, await explainFinding(db, id, request.body.meaning)));
+    },
   );
   app.delete(
     '/findings/:id',
-    { schema: { tags, summary: 'Delete a finding', params: idParams, response: { 200: done } } },
-    async (request) => {
+    {
+      schema: {
+        operationId: 'deleteFinding',
+        tags,
+        summary: 'Delete a finding',
+        params: idParams,
+        response: { 204: nothing },
+      },
+    },
+    async (request, reply) => {
+      await checkMatch(request, 'finding', () => present(request.params.id));
       await removeFinding(db, request.params.id);
-      return { done: true as const };
+      return reply.status(204).send(null);
     },
   );
 }

@@ -10,6 +10,7 @@ export function joiningRoutes(app: Routes, services: Services): void {
     '/runs/:id/continue',
     {
       schema: {
+        operationId: 'continueRun',
         tags,
         summary: 'Put the rows of another run below those of a run',
         params: idParams,
@@ -26,6 +27,7 @@ export function joiningRoutes(app: Routes, services: Services): void {
     '/runs/:id/offset',
     {
       schema: {
+        operationId: 'findOffset',
         tags,
         summary: 'The offset of a second log by cross-correlation of a channel of each',
         params: idParams,
@@ -42,6 +44,7 @@ export function joiningRoutes(app: Routes, services: Services): void {
     '/runs/:id/join',
     {
       schema: {
+        operationId: 'joinRun',
         tags,
         summary: 'Bring channels of a second log to the times of a run',
         params: idParams,

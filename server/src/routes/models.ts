@@ -24,23 +24,19 @@ import {
   type OwnModelBody,
   type OwnModelRow,
 } from '@undameter/contract';
-import { AppError, modelOf, plain } from '@undameter/core';
-import { Errors } from 'typebox/value';
+import { AppError, modelOf, plain, settingsProblem } from '@undameter/core';
 import type { Services } from '../services';
 import { comparison, comparisons, createComparison, removeComparison, updateComparison } from '../store/comparisons';
 import { createFit, fit, fits, removeFit, updateFit } from '../store/fits';
-import { createOwnModel, ownModels, removeOwnModel, updateOwnModel } from '../store/ownModels';
+import { createOwnModel, ownModel, ownModels, removeOwnModel, updateOwnModel } from '../store/ownModels';
 import { whenLeft } from '../whenLeft';
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
 /** The settings of a model are checked by the model. @throws {AppError} MODEL_UNKNOWN, REQUEST_INVALID */
 export function checkModel<Body extends { model: string; settings: unknown }>(body: Body): Body {
-  const [first] = Errors(modelOf(body.model).settings, body.settings);
-  if (first)
-    throw new AppError('REQUEST_INVALID', {
-      problem: `settings${first.instancePath.replace(/\//g, '.')} ${first.message}`,
-    });
+  const problem = settingsProblem(modelOf(body.model).settings, body.settings);
+  if (problem !== undefined) throw new AppError('REQUEST_INVALID', { problem: `settings: ${problem}` });
   return body;
 }
 
@@ -66,10 +62,11 @@ export function modelRoutes(app: Routes, services: Services): void {
   const { db, loader, pools } = services;
   collectionRoutes<FitBody, FitRow>(app, {
     path: 'fits',
-    one: 'a fit',
+    called: 'fit',
     body: fitBody,
     row: fitRow,
     list: (campaignId) => fits(db, campaignId),
+    one: (id) => fit(db, id),
     check: checkModel,
     create: async (campaignId, body) => createFit(db, campaignId, body, await resultsOf(services, body)),
     update: async (id, body) => updateFit(db, id, body, await resultsOf(services, body)),
@@ -79,6 +76,7 @@ export function modelRoutes(app: Routes, services: Services): void {
     '/fits/:id/result',
     {
       schema: {
+        operationId: 'getFitResult',
         tags: ['fits'],
         summary: 'Parameters, curves and residuals of a saved fit',
         params: idParams,
@@ -91,6 +89,7 @@ export function modelRoutes(app: Routes, services: Services): void {
     '/fits/trial',
     {
       schema: {
+        operationId: 'tryFit',
         tags: ['fits'],
         summary: 'The same for a fit that is not saved',
         body: trialFitBody,
@@ -102,10 +101,11 @@ export function modelRoutes(app: Routes, services: Services): void {
   judgementRoutes(app, services);
   collectionRoutes<OwnModelBody, OwnModelRow>(app, {
     path: 'models',
-    one: 'a formula of one’s own',
+    called: 'formula model',
     body: ownModelBody,
     row: ownModelRow,
     list: (campaignId) => ownModels(db, campaignId),
+    one: (id) => ownModel(db, id),
     check: (body) => {
       modelOf('own').parameters({ formula: body.formula } as never, plain, plain);
       return body;
@@ -123,6 +123,7 @@ function judgementRoutes(app: Routes, { loader, pools }: Services): void {
     '/fits/judgement',
     {
       schema: {
+        operationId: 'judgeFit',
         tags: ['fits'],
         summary: 'Whether a fit can be trusted: the ladder, tests of residuals, the line through logarithms',
         body: judgementBody,
@@ -136,6 +137,7 @@ function judgementRoutes(app: Routes, { loader, pools }: Services): void {
     '/fits/readings',
     {
       schema: {
+        operationId: 'readFit',
         tags: ['fits'],
         summary: 'What a fitted curve says at x, back from y, at zero, at its optimum and where it meets another',
         body: readingsBody,
@@ -151,6 +153,7 @@ function judgementRoutes(app: Routes, { loader, pools }: Services): void {
     '/fits/ranking',
     {
       schema: {
+        operationId: 'rankModels',
         tags: ['fits'],
         summary: 'Models side by side on the points of one series',
         body: rankingBody,
@@ -168,10 +171,11 @@ function judgementRoutes(app: Routes, { loader, pools }: Services): void {
 function comparisonRoutes(app: Routes, { db, loader, pools }: Services): void {
   collectionRoutes<ComparisonBody, ComparisonRow>(app, {
     path: 'comparisons',
-    one: 'a comparison',
+    called: 'comparison',
     body: comparisonBody,
     row: comparisonRow,
     list: (campaignId) => comparisons(db, campaignId),
+    one: (id) => comparison(db, id),
     create: (campaignId, body) => createComparison(db, campaignId, body),
     update: (id, body) => updateComparison(db, id, body),
     remove: (id) => removeComparison(db, id),
@@ -180,6 +184,7 @@ function comparisonRoutes(app: Routes, { db, loader, pools }: Services): void {
     '/comparisons/:id/result',
     {
       schema: {
+        operationId: 'getComparisonResult',
         tags: ['comparisons'],
         summary: 'Differences and curves of a comparison',
         params: idParams,
@@ -192,6 +197,7 @@ function comparisonRoutes(app: Routes, { db, loader, pools }: Services): void {
     '/comparisons/trial',
     {
       schema: {
+        operationId: 'tryComparison',
         tags: ['comparisons'],
         summary: 'The same for a comparison that is not saved',
         body: trialComparisonBody,

@@ -17,6 +17,7 @@ import { channels, declareChannel, run, saveProcedure, type StoredChannel } from
 import {
   createSavedProcedure,
   removeSavedProcedure,
+  savedProcedure,
   savedProcedures,
   updateSavedProcedure,
 } from '../store/savedProcedures';
@@ -27,10 +28,11 @@ export function procedureRoutes(app: Routes, services: Services): void {
   const { db } = services;
   collectionRoutes<SavedProcedureBody, SavedProcedureRow>(app, {
     path: 'procedures',
-    one: 'a procedure kept for other runs',
+    called: 'saved procedure',
     body: savedProcedureBody,
     row: savedProcedureRow,
     list: (campaignId) => savedProcedures(db, campaignId),
+    one: (id) => savedProcedure(db, id),
     check: (body) => {
       (body.steps as Step[]).forEach(checkSettings);
       for (const { unit } of body.channels) parseUnit(unit);
@@ -42,13 +44,20 @@ export function procedureRoutes(app: Routes, services: Services): void {
   });
   app.get(
     '/procedure-schema',
-    { schema: { tags: ['procedures'], summary: 'The JSON schema of a procedure as it travels in a file' } },
+    {
+      schema: {
+        operationId: 'getProcedureSchema',
+        tags: ['procedures'],
+        summary: 'The JSON schema of a procedure as it travels in a file',
+      },
+    },
     () => savedProcedureBody,
   );
   app.post(
     '/campaigns/:id/procedures/apply',
     {
       schema: {
+        operationId: 'applyProcedure',
         tags: ['procedures'],
         summary: 'Apply steps to runs, or tell what would come of it',
         params: idParams,

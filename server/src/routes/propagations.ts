@@ -6,14 +6,14 @@ import type { Routes } from './Routes';
 /** Monte Carlo runs of the whole way from the declared sources of error to what is read off a fit. */
 export function propagationRoutes(app: Routes, { loader, propagations }: Services): void {
   const tags = ['fits'];
-  const path = '/fits/monte-carlo/:jobId';
+  const path = '/propagations/:jobId';
   app.post(
-    '/fits/monte-carlo',
+    '/propagations',
     {
       schema: {
+        operationId: 'startMonteCarlo',
         tags,
-        summary:
-          'Draw all declared sources of error and go the whole way anew with each: ask for it at its own address',
+        summary: 'Draw all declared sources of error and go the whole way anew with each',
         body: propagationBody,
         response: { 202: propagationReply },
       },
@@ -22,13 +22,14 @@ export function propagationRoutes(app: Routes, { loader, propagations }: Service
       const { series, atX, atY, other, draws } = body;
       const task = { ...(await loader.fit(checkModel(body))), series, atX, atY, other, draws };
       const started = propagations.start(task);
-      return reply.status(202).header('location', `/api/fits/monte-carlo/${started.jobId}`).send(started);
+      return reply.status(202).header('location', `/api/propagations/${started.jobId}`).send(started);
     },
   );
   app.get(
     path,
     {
       schema: {
+        operationId: 'getMonteCarlo',
         tags,
         summary: 'How far a Monte Carlo run is, and what its draws come to so far',
         params: jobParams,
@@ -41,6 +42,7 @@ export function propagationRoutes(app: Routes, { loader, propagations }: Service
     path,
     {
       schema: {
+        operationId: 'stopMonteCarlo',
         tags,
         summary: 'End a Monte Carlo run; what was drawn so far is kept for a while',
         params: jobParams,

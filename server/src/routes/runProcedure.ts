@@ -11,6 +11,7 @@ export function runProcedureRoutes(app: Routes, { db }: Services): void {
     '/runs/:id/procedure',
     {
       schema: {
+        operationId: 'saveProcedure',
         tags,
         summary: 'Save the procedure',
         params: idParams,
@@ -28,6 +29,7 @@ export function runProcedureRoutes(app: Routes, { db }: Services): void {
     '/runs/:id/procedure/history',
     {
       schema: {
+        operationId: 'moveInHistory',
         tags,
         summary: 'Undo or redo the last change of the procedure',
         params: idParams,

@@ -1,17 +1,18 @@
 import { sensorBody, sensorRow, type SensorBody, type SensorRow } from '@undameter/contract';
 import { checkSources, parseUnit } from '@undameter/core';
 import type { Services } from '../services';
-import { createSensor, removeSensor, sensors, updateSensor } from '../store/sensors';
+import { createSensor, removeSensor, sensor, sensors, updateSensor } from '../store/sensors';
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
 
 export function sensorRoutes(app: Routes, { db }: Services): void {
   collectionRoutes<SensorBody, SensorRow>(app, {
     path: 'sensors',
-    one: 'a sensor',
+    called: 'sensor',
     body: sensorBody,
     row: sensorRow,
     list: (campaignId) => sensors(db, campaignId),
+    one: (id) => sensor(db, id),
     check: (body) => {
       parseUnit(body.unit);
       checkSources(body.name, body.sources);

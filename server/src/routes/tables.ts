@@ -24,19 +24,21 @@ import {
 } from '@undameter/core';
 import type { Services } from '../services';
 import { Type } from 'typebox';
-import { createTable, removeTable, tables, updateTable, usesOfTable, versionsOfTable } from '../store/tables';
+import { createTable, removeTable, table, tables, updateTable, usesOfTable, versionsOfTable } from '../store/tables';
 import { collectionRoutes } from './collectionRoutes';
 import { columnsOfFile } from '../intake/columnsOfFile';
-import { FILE_TYPE, fileNameOf, fileOf } from './files';
+import { takeFiles, FILE_BODY, sentFile } from '../http/fileBodies';
+import type { Pools } from '../threads/Pools';
 import type { Routes } from './Routes';
 
 export function tableRoutes(app: Routes, { db, pools }: Services): void {
   collectionRoutes<TableBody, TableRow>(app, {
     path: 'tables',
-    one: 'a property table',
+    called: 'table',
     body: tableBody,
     row: tableRow,
     list: (campaignId) => tables(db, campaignId),
+    one: (id) => table(db, id),
     check: checked,
     create: (campaignId, body) => createTable(db, campaignId, body),
     update: (id, body) => updateTable(db, id, body),
@@ -46,6 +48,7 @@ export function tableRoutes(app: Routes, { db, pools }: Services): void {
     '/tables/:id/versions',
     {
       schema: {
+        operationId: 'listTableVersions',
         tags: ['tables'],
         summary: 'What a table was before each change',
         params: idParams,
@@ -58,6 +61,7 @@ export function tableRoutes(app: Routes, { db, pools }: Services): void {
     '/tables/:id/uses',
     {
       schema: {
+        operationId: 'listTableUses',
         tags: ['tables'],
         summary: 'Steps and conditions that look up in a table',
         params: idParams,
@@ -66,18 +70,27 @@ export function tableRoutes(app: Routes, { db, pools }: Services): void {
     },
     (request) => usesOfTable(db, request.params.id),
   );
+  void app.register((scope) => tableFileRoute(scope as Routes, pools));
+}
+
+async function tableFileRoute(app: Routes, pools: Pools): Promise<void> {
+  await takeFiles(app);
   app.post(
     '/table-files',
     {
       schema: {
+        operationId: 'readTableFile',
         tags: ['tables'],
-        summary: 'Read the columns of a small file of any format, sent as the body, for a table',
-        consumes: [FILE_TYPE],
+        summary: 'Read the columns of a small file of any format for a table',
+        ...FILE_BODY,
         querystring: fileQuery,
         response: { 200: tableFileReply },
       },
     },
-    (request) => columnsOfFile(fileNameOf(request), fileOf(request), pools),
+    async (request) => {
+      const { name, bytes } = await sentFile(request);
+      return columnsOfFile(name, bytes, pools);
+    },
   );
 }
 

@@ -30,6 +30,7 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
     '/runs/:id/stretch',
     {
       schema: {
+        operationId: 'measureStretch',
         ...schema,
         summary: 'What lies between two cursors',
         body: stretchBody,
@@ -42,6 +43,7 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
     '/runs/:id/why',
     {
       schema: {
+        operationId: 'explainSample',
         ...schema,
         summary: 'Why a sample is or is not in the result',
         body: whyBody,
@@ -56,18 +58,35 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
   );
   app.post(
     '/runs/:id/pairs',
-    { schema: { ...schema, summary: 'Channels over another channel', body: pairsBody, response: { 200: pairsReply } } },
+    {
+      schema: {
+        operationId: 'getPairs',
+        ...schema,
+        summary: 'Channels over another channel',
+        body: pairsBody,
+        response: { 200: pairsReply },
+      },
+    },
     async (request) => pools.pairsOf(await withRun(request.params.id, request.body)),
   );
   app.post(
     '/runs/:id/spectrum',
-    { schema: { ...schema, summary: 'Spectra of channels', body: spectrumBody, response: { 200: spectrumReply } } },
+    {
+      schema: {
+        operationId: 'getSpectra',
+        ...schema,
+        summary: 'Spectra of channels',
+        body: spectrumBody,
+        response: { 200: spectrumReply },
+      },
+    },
     async (request) => pools.spectraOf(await withRun(request.params.id, request.body)),
   );
   app.post(
     '/runs/:id/histogram',
     {
       schema: {
+        operationId: 'getHistograms',
         ...schema,
         summary: 'How often channels take which values',
         body: histogramBody,

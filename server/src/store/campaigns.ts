@@ -1,4 +1,4 @@
-import type { CampaignBody, CampaignReply, CampaignRow, RunRow } from '@undameter/contract';
+import type { CampaignBody, CampaignChange, CampaignReply, CampaignRow, RunRow } from '@undameter/contract';
 import { oneOf, uniquely } from './one';
 import type { Db } from './pg/Database';
 
@@ -51,12 +51,12 @@ export async function createCampaign(db: Db, body: CampaignBody, demo = false): 
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
-export async function updateCampaign(db: Db, id: number, body: CampaignBody): Promise<CampaignRow> {
+export async function updateCampaign(db: Db, id: number, body: CampaignChange): Promise<CampaignRow> {
   const changed = await uniquely(
     'campaign',
     body.name,
     db.sql<{ id: number }>`
-    update campaign set name = ${body.name.trim()}, question = ${body.question} where id = ${id} returning id`,
+    update campaign set name = ${body.name.trim()}, question = coalesce(${body.question ?? null}::text, question) where id = ${id} returning id`,
   );
   oneOf(changed, 'campaign', id);
   return byId(db, id);

@@ -8,7 +8,8 @@ export async function conditions(db: Db, campaignId: number): Promise<ConditionR
     select id, campaign_id as "campaignId", name, limits from condition where campaign_id = ${campaignId} order by id`;
 }
 
-const byId = async (db: Db, id: number): Promise<ConditionRow> =>
+/** @throws {AppError} NOT_FOUND */
+export const condition = async (db: Db, id: number): Promise<ConditionRow> =>
   oneOf(
     await db.sql<ConditionRow>`select id, campaign_id as "campaignId", name, limits from condition where id = ${id}`,
     'condition',
@@ -34,7 +35,7 @@ export async function createCondition(db: Db, campaignId: number, body: Conditio
     insert into condition (campaign_id, name, limits)
     values (${campaignId}, ${body.name.trim()}, ${JSON.stringify(body.limits)}::jsonb) returning id`,
   );
-  return byId(db, rows[0]!.id);
+  return condition(db, rows[0]!.id);
 }
 
 /** All of them or none. @throws {AppError} NAME_TAKEN, NOT_FOUND */
@@ -57,7 +58,7 @@ export async function updateCondition(db: Db, id: number, body: ConditionBody): 
     db.sql`
     update condition set name = ${body.name.trim()}, limits = ${JSON.stringify(body.limits)}::jsonb where id = ${id}`,
   );
-  return byId(db, id);
+  return condition(db, id);
 }
 
 /** @throws {AppError} STILL_USED, NOT_FOUND */

@@ -8,7 +8,8 @@ export async function ownModels(db: Db, campaignId: number): Promise<OwnModelRow
      where campaign_id = ${campaignId} order by id`;
 }
 
-const byId = async (db: Db, id: number): Promise<OwnModelRow> =>
+/** @throws {AppError} NOT_FOUND */
+export const ownModel = async (db: Db, id: number): Promise<OwnModelRow> =>
   oneOf(
     await db.sql<OwnModelRow>`
       select id, campaign_id as "campaignId", name, formula, meanings from own_model where id = ${id}`,
@@ -27,7 +28,7 @@ export async function createOwnModel(db: Db, campaignId: number, body: OwnModelB
       values (${campaignId}, ${body.name.trim()}, ${body.formula}, ${JSON.stringify(body.meanings)}::jsonb)
       returning id`,
   );
-  return byId(db, rows[0]!.id);
+  return ownModel(db, rows[0]!.id);
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
@@ -40,7 +41,7 @@ export async function updateOwnModel(db: Db, id: number, body: OwnModelBody): Pr
              meanings = ${JSON.stringify(body.meanings)}::jsonb
        where id = ${id}`,
   );
-  return byId(db, id);
+  return ownModel(db, id);
 }
 
 /** @throws {AppError} NOT_FOUND */

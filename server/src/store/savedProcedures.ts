@@ -8,7 +8,8 @@ export async function savedProcedures(db: Db, campaignId: number): Promise<Saved
      where campaign_id = ${campaignId} order by id`;
 }
 
-const byId = async (db: Db, id: number): Promise<SavedProcedureRow> =>
+/** @throws {AppError} NOT_FOUND */
+export const savedProcedure = async (db: Db, id: number): Promise<SavedProcedureRow> =>
   oneOf(
     await db.sql<SavedProcedureRow>`
       select id, campaign_id as "campaignId", name, steps, channels from saved_procedure where id = ${id}`,
@@ -31,7 +32,7 @@ export async function createSavedProcedure(
       values (${campaignId}, ${body.name.trim()}, ${JSON.stringify(body.steps)}::jsonb, ${JSON.stringify(body.channels)}::jsonb)
       returning id`,
   );
-  return byId(db, rows[0]!.id);
+  return savedProcedure(db, rows[0]!.id);
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
@@ -45,7 +46,7 @@ export async function updateSavedProcedure(db: Db, id: number, body: SavedProced
              channels = ${JSON.stringify(body.channels)}::jsonb
        where id = ${id}`,
   );
-  return byId(db, id);
+  return savedProcedure(db, id);
 }
 
 /** @throws {AppError} NOT_FOUND */

@@ -13,7 +13,8 @@ export async function tables(db: Db, campaignId: number): Promise<TableRow[]> {
      order by (campaign_id = ${campaignId}) is true, id`;
 }
 
-const byId = async (db: Db, id: number): Promise<TableRow> => {
+/** @throws {AppError} NOT_FOUND */
+export const table = async (db: Db, id: number): Promise<TableRow> => {
   const [row] = await db.sql<{
     campaignId: number | null;
   }>`select campaign_id as "campaignId" from property_table where id = ${id}`;
@@ -38,13 +39,13 @@ export async function createTable(db: Db, campaignId: number, t: TableBody): Pro
             ${JSON.stringify(t.second)}::jsonb)
     returning id`,
   );
-  return byId(db, rows[0]!.id);
+  return table(db, rows[0]!.id);
 }
 
 /** What the table was before is kept as a version. @throws {AppError} NAME_TAKEN, NOT_FOUND, TABLE_WITHOUT_CAMPAIGN */
 export async function updateTable(db: Database, id: number, t: TableBody): Promise<TableRow> {
   await db.transaction(async (tx) => {
-    const { id: _, campaignId, ...before } = await byId(tx, id);
+    const { id: _, campaignId, ...before } = await table(tx, id);
     if (campaignId === null && !t.isShared) throw new AppError('TABLE_WITHOUT_CAMPAIGN', {});
     await tx.sql`
       insert into property_table_version (table_id, version, body)
@@ -61,7 +62,7 @@ export async function updateTable(db: Database, id: number, t: TableBody): Promi
        where id = ${id}`,
     );
   });
-  return byId(db, id);
+  return table(db, id);
 }
 
 /** @throws {AppError} NOT_FOUND */
@@ -71,7 +72,7 @@ export async function removeTable(db: Db, id: number): Promise<void> {
 
 /** What a table was before each change, the newest first. @throws {AppError} NOT_FOUND */
 export async function versionsOfTable(db: Db, id: number): Promise<TableVersion[]> {
-  await byId(db, id);
+  await table(db, id);
   return db.sql<TableVersion>`
     select version, to_char(saved_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "savedAt", body
       from property_table_version where table_id = ${id} order by version desc`;
@@ -79,7 +80,7 @@ export async function versionsOfTable(db: Db, id: number): Promise<TableVersion[
 
 /** Steps and conditions that look up in a table: they are computed anew when it changes. @throws {AppError} NOT_FOUND */
 export async function usesOfTable(db: Db, id: number): Promise<TableUse[]> {
-  const { symbol, campaignId, isShared } = await byId(db, id);
+  const { symbol, campaignId, isShared } = await table(db, id);
   const runs = await db.sql<{ runId: number; run: string; steps: Step[] }>`
     select r.id as "runId", r.name as run, p.steps from run r
       join procedure_version p on p.run_id = r.id and p.version = r.procedure_version

@@ -93,7 +93,7 @@ export const queries = {
   findings: (campaignId: number) => read<FindingRow[]>(`/campaigns/${campaignId}/findings`),
   /** Asked again while it goes on, and no more when it has ended. */
   propagation: (jobId: string | undefined) => ({
-    ...read<PropagationReply>(`/fits/monte-carlo/${jobId ?? ''}`),
+    ...read<PropagationReply>(`/propagations/${jobId ?? ''}`),
     enabled: jobId !== undefined,
     refetchInterval: ({ state }: { state: { data: PropagationReply | undefined; error: Error | null } }) =>
       state.error || (state.data && state.data.state !== 'running') ? (false as const) : 400,

@@ -1,3 +1,4 @@
+import { AppError } from '../../error/AppError';
 import { akima } from './akima';
 import type { InterpolationMethod } from './InterpolationMethod';
 import { linear } from './linear';
@@ -19,6 +20,10 @@ export const interpolationMethods: readonly InterpolationMethod[] = [
   nearest,
 ];
 
-/** The method of that name; linear where a table names none. */
-export const methodOf = (kind: string | undefined): InterpolationMethod =>
-  interpolationMethods.find((m) => m.kind === kind) ?? linear;
+/** The method of that name; linear where a table names none. @throws {AppError} TABLE_METHOD_UNKNOWN */
+export function methodOf(kind: string | undefined): InterpolationMethod {
+  if (kind === undefined) return linear;
+  const found = interpolationMethods.find((m) => m.kind === kind);
+  if (!found) throw new AppError('TABLE_METHOD_UNKNOWN', { method: kind });
+  return found;
+}

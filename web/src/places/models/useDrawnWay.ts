@@ -6,13 +6,13 @@ import { queries } from '../../data/queries';
 /** A Monte Carlo run of the whole way: started on demand, asked for while it goes on, ended with what it has. */
 export function useDrawnWay(body: PropagationBody) {
   const start = useMutation({
-    mutationFn: () => ask<PropagationReply>('/fits/monte-carlo', { body }),
+    mutationFn: () => ask<PropagationReply>('/propagations', { body }),
     meta: { changesNothing: true },
   });
   const progress = useQuery(queries.propagation(start.data?.jobId));
   const drawn = progress.data ?? start.data;
   const stop = useMutation({
-    mutationFn: () => ask<PropagationReply>(`/fits/monte-carlo/${drawn!.jobId}`, { method: 'DELETE' }),
+    mutationFn: () => ask<PropagationReply>(`/propagations/${drawn!.jobId}`, { method: 'DELETE' }),
     onSuccess: () => progress.refetch(),
     meta: { changesNothing: true },
   });

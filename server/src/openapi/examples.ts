@@ -1,0 +1,200 @@
+/** One body for each route that takes one, in the scenario of the demo campaign; a test sends every one of them. */
+
+const smooth = {
+  id: 'calm',
+  kind: 'smooth',
+  version: 1,
+  settings: {
+    channel: 'p_d',
+    method: 'savitzkyGolay',
+    window: 15,
+    order: 2,
+    symbol: 'p_d_s',
+    name: 'Discharge pressure, smoothed',
+  },
+  on: true,
+};
+
+const condition = {
+  name: 'Near 2900 rpm, valve open',
+  limits: [
+    { kind: 'tolerance', symbol: 'n', value: 2900, tolerance: 25, unit: 'rpm' },
+    { kind: 'between', symbol: 'z_v', low: 60, high: null, unit: '%' },
+  ],
+};
+
+const fit = {
+  name: 'Head against flow at 2900 rpm',
+  runId: 1,
+  x: 'Q',
+  y: 'H',
+  conditionIds: [3],
+  data: 'samples',
+  weights: 'none',
+  model: 'polynomial',
+  settings: { degree: 2 },
+  choices: { fixed: { a1: 0 } },
+};
+const trialFit = { ...fit, campaignId: 1 };
+
+const comparison = {
+  name: 'Simulation at 2900 rpm',
+  reference: { runId: 1, x: 'Q', y: 'H', conditionIds: [3], data: 'operatingPoints' },
+  candidates: [
+    {
+      source: { kind: 'run', runId: 6, x: 'Q', y: 'H' },
+      offset: 0,
+      scale: 1,
+      method: 'monotone',
+      uncertainty: 0.14,
+    },
+    { source: { kind: 'fit', fitId: 1 }, offset: 0, scale: 1, method: 'linear', uncertainty: null },
+  ],
+};
+
+const table = {
+  isShared: false,
+  symbol: 'k_v',
+  name: 'Flow coefficient of the valve',
+  xName: 'Valve position',
+  xUnit: '%',
+  yUnit: 'm^3/h',
+  source: 'Made up, for this example',
+  method: 'monotone',
+  xScale: 'plain',
+  yScale: 'plain',
+  outside: 'refuse',
+  uncertainty: { kind: 'reading', percent: 2, statedAs: 'twice' },
+  notes: '',
+  x: [0, 25, 50, 75, 100],
+  y: [0.2, 2.1, 6.3, 12.4, 17.8],
+  second: null,
+};
+
+const sensor = {
+  name: 'Flow meter 2',
+  unit: 'L/min',
+  sources: [
+    { name: 'calibration', isShared: true, of: { kind: 'reading', percent: 0.3, statedAs: 'twice' } },
+    { name: 'resolution', isShared: false, of: { kind: 'absolute', value: 0.05, statedAs: 'limits' } },
+  ],
+  notes: 'Certificate 2-08, made up',
+};
+
+const procedure = {
+  name: 'Calm discharge pressure',
+  steps: [smooth],
+  channels: [{ symbol: 'p_d', name: 'Discharge pressure', unit: 'kPa' }],
+};
+
+const model = {
+  name: 'Head with a knee',
+  formula: 'H_0 - r*x^2 - s*x^4',
+  meanings: { H_0: 'head at zero flow', r: 'loss', s: 'loss that comes late' },
+};
+
+const layout = {
+  encoding: 'utf-8',
+  delimiter: ',',
+  decimal: '.',
+  headingLine: 1,
+  unitsLine: null,
+  firstDataLine: 2,
+};
+const asNumber = (index: number) => ({ index, reads: 'number' });
+
+const window = { symbols: ['p_d'], from: null, to: null };
+const formula = { formula: 'p_d - p_s', unit: 'kPa', before: 0 };
+const readings = { ...trialFit, series: 0, atX: 80, atY: 20, other: null };
+
+export const examples: Readonly<Record<string, unknown>> = {
+  createCampaign: { name: 'Second impeller', question: 'Is the new impeller better beyond 100 L/min?' },
+  changeCampaign: { name: 'Second impeller, trimmed' },
+  choosePart: { parts: ['Samples'] },
+  readAgain: { layout },
+  startImport: {
+    campaignId: 1,
+    name: 'Sweep, third day',
+    kind: 'measured',
+    layout,
+    columns: [
+      { reading: asNumber(0), name: 'Time', symbol: 't', unit: 's' },
+      { reading: asNumber(1), name: 'Flow', symbol: 'Q', unit: 'L/min' },
+    ],
+    width: 2,
+    along: 0,
+  },
+  saveLayout: {
+    name: 'Logger of the pump rig',
+    layout,
+    columns: [
+      {
+        heading: 'Time',
+        unitFound: 's',
+        choice: { index: 0, keep: true, name: 'Time', symbol: 't', unit: 's', reading: asNumber(0) },
+      },
+    ],
+    along: 0,
+  },
+  renameRun: { name: 'Sweep, 18 settings, first day' },
+  declareChannel: {
+    symbol: 'Q',
+    name: 'Flow',
+    unit: 'L/min',
+    uncertainty: { kind: 'reading', percent: 0.5, statedAs: 'twice' },
+  },
+  saveProcedure: { steps: [smooth], version: 0 },
+  moveInHistory: { direction: 'undo' },
+  evaluateRun: { steps: [smooth] },
+  traceChannels: { symbols: ['n', 'p_d'], from: 100, to: 160, pixels: 800 },
+  judgeSmoothing: { steps: [smooth], channel: 'p_d', made: 'p_d_s' },
+  checkFormula: formula,
+  checkFormulaByMonteCarlo: formula,
+  findOffset: { otherRunId: 1, symbol: 'n', otherSymbol: 'n' },
+  joinRun: {
+    otherRunId: 2,
+    offset: 0,
+    method: 'linear',
+    channels: [{ from: 'n', symbol: 'n_2', name: 'Shaft speed of the second logger' }],
+  },
+  continueRun: { otherRunId: 2, matches: [{ symbol: 'n', from: 'n' }], times: 'follow' },
+  createConditions: { conditions: [{ ...condition, name: 'Valve open' }] },
+  findSetPoints: { steady: null, symbols: null },
+  mapRun: { x: 'Q', y: 'n', columns: 40, rows: 30 },
+  reduceOperatingPoints: { conditionIds: [3], symbols: ['Q', 'H'] },
+  createCondition: condition,
+  changeCondition: condition,
+  createSavedProcedure: procedure,
+  changeSavedProcedure: procedure,
+  applyProcedure: { steps: [smooth], channels: procedure.channels, runIds: [1, 5], how: 'append', save: false },
+  measureStretch: { ...window, from: 100, to: 160 },
+  explainSample: { at: 120 },
+  getPairs: { ...window, x: 'Q' },
+  getSpectra: { ...window, as: 'density' },
+  getHistograms: window,
+  createTable: table,
+  changeTable: { ...table, method: 'akima' },
+  createSensor: sensor,
+  changeSensor: sensor,
+  createFit: fit,
+  changeFit: { ...fit, choices: {} },
+  tryFit: trialFit,
+  judgeFit: { ...trialFit, series: 0 },
+  readFit: readings,
+  rankModels: {
+    ...trialFit,
+    series: 0,
+    candidates: [
+      { kind: 'polynomial', settings: { degree: 1 } },
+      { kind: 'polynomial', settings: { degree: 2 } },
+    ],
+  },
+  createFormulaModel: model,
+  changeFormulaModel: model,
+  createComparison: comparison,
+  changeComparison: comparison,
+  tryComparison: { ...comparison, campaignId: 1 },
+  startMonteCarlo: { ...readings, draws: 200 },
+  writeFinding: { origin: { kind: 'parameter', fitId: 1, conditionId: 3, parameter: 'a0' } },
+  explainFinding: { meaning: 'What the pump gives against a closed valve.' },
+};
