@@ -22,6 +22,8 @@ import type { Pools } from '../src/threads/Pools';
 import * as reader from '../src/threads/readerWorker';
 import type { BlockMessage } from '../src/threads/readerWorker';
 import type { Answer } from '../src/threads/reportErrors';
+import { piecesOf } from '../src/threads/piecesOf';
+import { writeFileOf } from '../src/threads/writeFileOf';
 import { newStore } from './inMemory';
 
 type Work = (task: never) => Promise<Answer<unknown>> | void;
@@ -63,6 +65,7 @@ const poolsHere = {
   ...answeredHere(bench),
   ...answeredHere(desk),
   read: readHere,
+  write: (task: Parameters<Pools['write']>[0]) => piecesOf((port) => writeFileOf({ ...structuredClone(task), port })),
   warmReader: () => undefined,
 } as unknown as Pools;
 

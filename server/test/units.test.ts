@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
+import { text } from 'node:stream/consumers';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, describe, expect, test } from '@jest/globals';
 import { AppError, type Preview } from '@undameter/core';
@@ -17,6 +18,7 @@ import { lockDirectory } from '../src/store/lock';
 import { allOf, oneOf, uniquely, unused } from '../src/store/one';
 import { SqlError } from '../src/store/pg/SqlError';
 import { openFile, previewFile } from '../src/threads/openFile';
+import { piecesOf } from '../src/threads/piecesOf';
 import { attempt, reading, readings } from '../src/threads/toReply';
 import { unpackFile } from '../src/threads/unpackFile';
 import { writeFileOf } from '../src/threads/writeFileOf';
@@ -229,14 +231,23 @@ describe('a file that is opened', () => {
     expect(opened.preview.columns.map((c) => c.name)).toEqual(['t', 'p']);
   });
   test('is written by the format that is asked for', async () => {
-    const path = join(folder, 'out.csv');
     const values = Float64Array.of(1, NaN);
-    await writeFileOf({
-      run: { name: 'r', channels: [{ symbol: 'p', name: 'p', unit: 'kPa', values }] },
-      kind: 'csv',
-      path,
-    });
-    expect(readFileSync(path, 'utf8')).toBe('p [kPa]\r\n1\r\n\r\n');
+    const run = { name: 'r', channels: [{ symbol: 'p', name: 'p', unit: 'kPa', values }] };
+    expect(await text(await piecesOf((port) => writeFileOf({ run, kind: 'csv', port })))).toBe('p [kPa]\r\n1\r\n\r\n');
+  });
+  test('is written only as far as somebody reads, and a refusal comes before the first piece', async () => {
+    let pieces = 0;
+    const values = new Float64Array(100_000);
+    const run = { name: 'r', channels: [{ symbol: 'p', name: 'p', unit: 'kPa', values }] };
+    let written: Promise<void> | undefined;
+    const stream = await piecesOf((port) => (written = writeFileOf({ run, kind: 'csv', port })));
+    for await (const _ of stream) if (++pieces === 3) break;
+    await written;
+    expect(pieces).toBe(3);
+    const rows = { ...run, channels: [{ ...run.channels[0]!, values: new Float64Array(2 ** 20 + 1) }] };
+    await expect(piecesOf((port) => writeFileOf({ run: rows, kind: 'xlsx', port }))).rejects.toEqual(
+      code('TOO_LARGE_FOR_FORMAT'),
+    );
   });
 });
 

@@ -1,8 +1,3 @@
-import { randomBytes } from 'node:crypto';
-import { createReadStream } from 'node:fs';
-import { rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { exportQuery, idParams } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { writers } from '@undameter/formats';
@@ -27,21 +22,15 @@ export function exportingRoutes(app: Routes, { db, loader, pools }: Services): v
       const { which, symbols, format = 'csv', from, to } = request.query;
       const writer = writers.find((w) => w.kind === format);
       if (!writer) throw new AppError('FORMAT_UNKNOWN', { format, known: writers.map((w) => w.kind).join(', ') });
-      const benchRun = await loader.run(request.params.id);
-      const columns = await pools.exportColumns({ run: benchRun, which, symbols: symbols?.split(','), from, to });
-      const path = join(tmpdir(), `undameter-${randomBytes(12).toString('hex')}`);
-      try {
-        await pools.write({ run: columns, kind: format, path });
-        const stream = createReadStream(path);
-        stream.once('close', () => void rm(path, { force: true }));
-        return await reply
-          .type(writer.mediaType)
-          .header('content-disposition', attachment(`${benchRun.name} ${which}`, writer.extension))
-          .send(stream);
-      } catch (error) {
-        await rm(path, { force: true });
-        throw error;
-      }
+      const wanted = symbols?.split(',');
+      // What is taken out as logged needs no procedure.
+      const benchRun = await loader.run(request.params.id, which === 'logged' ? [] : undefined, wanted);
+      const columns = await pools.exportColumns({ run: benchRun, which, symbols: wanted, from, to });
+      const stream = await pools.write({ run: columns, kind: format });
+      return reply
+        .type(writer.mediaType)
+        .header('content-disposition', attachment(`${benchRun.name} ${which}`, writer.extension))
+        .send(stream);
     },
   );
   app.get(

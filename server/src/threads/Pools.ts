@@ -1,3 +1,4 @@
+import type { Readable } from 'node:stream';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { AppError, fromReport } from '@undameter/core';
 import type {
@@ -34,46 +35,51 @@ import type { Drawn, DrawTask } from './drawWay';
 import type { JudgeTask, RankTask, ReadingsTask } from './judgeFit';
 import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
+import { piecesOf } from './piecesOf';
 import type { OpenedFile, OpenTask, previewFile } from './openFile';
 import type { pairsOf, spectraOf, ViewTask, whyOf } from './views';
 import type { WriteTask } from './writeFileOf';
 
 /**
- * The worker threads: one computes for the screens (and remembers what it computed), one
- * reads files, one does at the desk what cannot wait for either, one does what takes long. Errors of ours come back as the errors they were.
+ * The worker threads: one computes what a screen shows while a hand moves, one fits and compares, one reads files, one
+ * does at the desk what cannot wait for either, one draws. The first two remember what they computed; only the second is
+ * ended when nobody waits any more, so the screens keep what they have. Errors of ours come back as the errors they were.
  */
 export class Pools {
-  private readonly bench = pool('threads/benchWorker');
+  private readonly screen = pool('threads/benchWorker');
+  private readonly fitting = pool('threads/benchWorker');
   private readonly reader = pool('threads/readerWorker');
   private readonly desk = pool('threads/deskWorker');
+  // A file waits for whoever reads it, so several go out at once.
+  private readonly writing = pool('threads/deskWorker', { concurrentTasksPerWorker: 8 });
   private readonly long = pool('threads/longWorker');
 
-  evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.bench, 'evaluate', task);
-  traces = (task: TracesTask): Promise<TracesReply> => ask(this.bench, 'traces', task);
-  whyOf = (task: Parameters<typeof whyOf>[0]): Promise<WhyReply> => ask(this.bench, 'whyOf', task);
-  stretchOf = (task: ViewTask): Promise<StretchReply> => ask(this.bench, 'stretchOf', task);
-  pairsOf = (task: Parameters<typeof pairsOf>[0]): Promise<PairsReply> => ask(this.bench, 'pairsOf', task);
-  spectraOf = (task: Parameters<typeof spectraOf>[0]): Promise<SpectrumReply> => ask(this.bench, 'spectraOf', task);
-  histogramsOf = (task: ViewTask): Promise<HistogramReply> => ask(this.bench, 'histogramsOf', task);
-  costOf = (task: CostTask): Promise<CostReply | null> => ask(this.bench, 'costOf', task);
-  fit = (task: FitTask, left?: AbortSignal): Promise<FitReply> => ask(this.bench, 'fit', task, unless(left));
+  evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.screen, 'evaluate', task);
+  traces = (task: TracesTask): Promise<TracesReply> => ask(this.screen, 'traces', task);
+  whyOf = (task: Parameters<typeof whyOf>[0]): Promise<WhyReply> => ask(this.screen, 'whyOf', task);
+  stretchOf = (task: ViewTask): Promise<StretchReply> => ask(this.screen, 'stretchOf', task);
+  pairsOf = (task: Parameters<typeof pairsOf>[0]): Promise<PairsReply> => ask(this.screen, 'pairsOf', task);
+  spectraOf = (task: Parameters<typeof spectraOf>[0]): Promise<SpectrumReply> => ask(this.screen, 'spectraOf', task);
+  histogramsOf = (task: ViewTask): Promise<HistogramReply> => ask(this.screen, 'histogramsOf', task);
+  costOf = (task: CostTask): Promise<CostReply | null> => ask(this.screen, 'costOf', task);
+  fit = (task: FitTask, left?: AbortSignal): Promise<FitReply> => ask(this.fitting, 'fit', task, unless(left));
   judge = (task: JudgeTask, left?: AbortSignal): Promise<JudgementReply> =>
-    ask(this.bench, 'judge', task, unless(left));
-  readCurve = (task: ReadingsTask): Promise<ReadingsReply> => ask(this.bench, 'readCurve', task);
-  rank = (task: RankTask, left?: AbortSignal): Promise<RankingReply> => ask(this.bench, 'rank', task, unless(left));
+    ask(this.fitting, 'judge', task, unless(left));
+  readCurve = (task: ReadingsTask): Promise<ReadingsReply> => ask(this.fitting, 'readCurve', task);
+  rank = (task: RankTask, left?: AbortSignal): Promise<RankingReply> => ask(this.fitting, 'rank', task, unless(left));
   compare = (task: CompareTask, left?: AbortSignal): Promise<ComparisonReply> =>
-    ask(this.bench, 'compare', task, unless(left));
-  exportColumns = (task: ExportTask): Promise<RunToWrite> => ask(this.bench, 'exportColumns', task);
-  reducePoints = (task: PointsTask): Promise<PointsReply> => ask(this.bench, 'reducePoints', task);
-  findSetPoints = (task: SetPointsTask): Promise<SetPointsReply> => ask(this.bench, 'findSetPoints', task);
-  dwellOf = (task: MapTask): Promise<MapReply> => ask(this.bench, 'dwellOf', task);
+    ask(this.fitting, 'compare', task, unless(left));
+  exportColumns = (task: ExportTask): Promise<RunToWrite> => ask(this.fitting, 'exportColumns', task);
+  reducePoints = (task: PointsTask): Promise<PointsReply> => ask(this.fitting, 'reducePoints', task);
+  findSetPoints = (task: SetPointsTask): Promise<SetPointsReply> => ask(this.fitting, 'findSetPoints', task);
+  dwellOf = (task: MapTask): Promise<MapReply> => ask(this.screen, 'dwellOf', task);
   continueRun = (task: Parameters<typeof continueRun>[0]): Promise<JoinedColumns> =>
-    ask(this.bench, 'continueRun', task);
-  joinRun = (task: Parameters<typeof joinRun>[0]): Promise<JoinedColumns> => ask(this.bench, 'joinRun', task);
-  offsetOf = (task: Parameters<typeof offsetOf>[0]): Promise<OffsetReply> => ask(this.bench, 'offsetOf', task);
-  judgeQuality = (task: { run: BenchRun }): Promise<QualityReply> => ask(this.bench, 'judgeQuality', task);
-  checkFormula = (task: FormulaTask): Promise<FormulaReply> => ask(this.bench, 'checkFormula', task);
-  checkByMonteCarlo = (task: FormulaTask): Promise<MonteCarloReply> => ask(this.bench, 'checkByMonteCarlo', task);
+    ask(this.fitting, 'continueRun', task);
+  joinRun = (task: Parameters<typeof joinRun>[0]): Promise<JoinedColumns> => ask(this.fitting, 'joinRun', task);
+  offsetOf = (task: Parameters<typeof offsetOf>[0]): Promise<OffsetReply> => ask(this.fitting, 'offsetOf', task);
+  judgeQuality = (task: { run: BenchRun }): Promise<QualityReply> => ask(this.screen, 'judgeQuality', task);
+  checkFormula = (task: FormulaTask): Promise<FormulaReply> => ask(this.screen, 'checkFormula', task);
+  checkByMonteCarlo = (task: FormulaTask): Promise<MonteCarloReply> => ask(this.fitting, 'checkByMonteCarlo', task);
 
   /** Draws a whole way; `tell` hears how far it is, and `stop` ends it with what there is. */
   drawWay(
@@ -101,7 +107,9 @@ export class Pools {
       },
     );
   preview = (task: Parameters<typeof previewFile>[0]): Promise<Preview> => ask(this.desk, 'preview', task);
-  write = (task: WriteTask): Promise<void> => ask(this.desk, 'write', task);
+  /** A file on its way out, which begins with its first piece. @throws {AppError} TOO_LARGE_FOR_FORMAT */
+  write = (task: Omit<WriteTask, 'port'>): Promise<Readable> =>
+    piecesOf((port) => ask<WriteTask, void>(this.writing, 'write', { ...task, port }, { transferList: [port] }));
 
   /** Starts the reader's thread while a file is still on its way here. */
   warmReader(): void {
@@ -135,7 +143,8 @@ export class Pools {
   }
 
   async close(): Promise<void> {
-    await Promise.all([this.bench.destroy(), this.reader.destroy(), this.desk.destroy(), this.long.destroy()]);
+    const { screen, fitting, reader, desk, writing, long } = this;
+    await Promise.all([screen, fitting, reader, desk, writing, long].map((each) => each.destroy()));
   }
 }
 
@@ -149,7 +158,7 @@ const endings: Readonly<Record<string, string>> = {
 
 const unless = (left: AbortSignal | undefined): { signal?: AbortSignal } => (left ? { signal: left } : {});
 
-const pool = (path: string): Piscina =>
+const pool = (path: string, how: { concurrentTasksPerWorker?: number } = {}): Piscina =>
   new Piscina({
     filename: workerUrl(path).href,
     minThreads: 0,
@@ -158,6 +167,7 @@ const pool = (path: string): Piscina =>
     // A thread that a file is too much for ends alone, and the server goes on.
     resourceLimits: { maxOldGenerationSizeMb: 2048 },
     execArgv: workerExecArgv,
+    ...how,
   });
 
 async function ask<Task, Result>(

@@ -1,17 +1,26 @@
-import { createWriteStream } from 'node:fs';
-import { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
+import { once } from 'node:events';
+import type { MessagePort } from 'node:worker_threads';
 import { writers, type RunToWrite } from '@undameter/formats';
 
 export interface WriteTask {
   run: RunToWrite;
   kind: string;
-  /** Where the file goes. */
-  path: string;
+  /** Where the pieces of the file go; each is asked for. */
+  port: MessagePort;
 }
 
-/** Writes channels to a file in an open format. */
-export async function writeFileOf({ run, kind, path }: WriteTask): Promise<void> {
+/** A piece of the file, or null behind the last one. */
+export type WrittenPiece = string | Uint8Array | null;
+/** What is said of a piece: send the next one, or stop, since nobody reads on. */
+export type PieceAnswer = 'next' | 'stop';
+
+/** Writes channels in an open format, piece by piece as they are asked for. */
+export async function writeFileOf({ run, kind, port }: WriteTask): Promise<void> {
   const writer = writers.find((w) => w.kind === kind)!;
-  await pipeline(Readable.from(await writer.write(run)), createWriteStream(path));
+  for (const piece of await writer.write(run)) {
+    const answered = once(port, 'message') as Promise<[PieceAnswer]>;
+    port.postMessage(piece satisfies WrittenPiece);
+    if ((await answered)[0] === 'stop') return;
+  }
+  port.postMessage(null satisfies WrittenPiece);
 }
