@@ -30,15 +30,26 @@ async function violations(page: Page): Promise<string[]> {
   );
 }
 
-const places = ['Campaign', 'Intake', 'Signals', 'Conditions', 'Tables', 'Models', 'Compare', 'Report'];
+/** The places, each with a heading or a button that it alone has: the place before it stays on the screen for a moment. */
+const places: readonly (readonly [place: string, role: 'heading' | 'button', name: string | RegExp])[] = [
+  ['Campaign', 'heading', 'Findings'],
+  ['Intake', 'heading', 'Intake'],
+  ['Signals', 'button', /^Declare Shaft speed/],
+  ['Conditions', 'heading', 'Conditions'],
+  ['Tables', 'heading', 'Table'],
+  ['Models', 'heading', 'Can it be trusted?'],
+  ['Compare', 'heading', 'Comparison'],
+  ['Report', 'heading', 'Report'],
+];
 
 for (const theme of ['light', 'dark'])
   test(`every place can be used without seeing it or with little sight, ${theme}`, async ({ bench: page }) => {
     await page.getByRole('row', { name: /Loop 3: head and efficiency/ }).click();
     if (theme === 'dark') await page.getByRole('button', { name: 'Dark' }).click();
     const found: string[] = [];
-    for (const place of places) {
+    for (const [place, role, name] of places) {
       await go(page, place);
+      await expect(page.getByRole(role, { name, exact: true }).first()).toBeVisible();
       await page.waitForLoadState('networkidle');
       await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
       found.push(...(await violations(page)).map((v) => `${place}: ${v}`));

@@ -29,6 +29,7 @@ interface DeclareChannelProps {
 export function DeclareChannel(props: DeclareChannelProps) {
   const [open, setOpen] = useState(false);
   const { channel } = props;
+  const unit = channel.labels ? 'words' : printUnit(channel.unit) || '–';
   return (
     <span onClick={(e) => e.stopPropagation()}>
       <Popover
@@ -40,10 +41,10 @@ export function DeclareChannel(props: DeclareChannelProps) {
       >
         <button
           className="quiet number"
-          aria-label={`Declare ${channel.name}`}
+          aria-label={`Declare ${channel.name}: ${unit}`}
           title="Declare name, symbol, unit and uncertainty"
         >
-          {channel.labels ? 'words' : printUnit(channel.unit) || '–'}
+          {unit}
         </button>
       </Popover>
     </span>

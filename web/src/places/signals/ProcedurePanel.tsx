@@ -13,7 +13,7 @@ import { Sentence } from '../../parts/Sentence';
 import type { StartChannel } from '../../step/StepForm';
 import type { Draft } from './state';
 import { StepInHand } from './StepInHand';
-import { changeInWords, timeInWords } from './stepWords';
+import { changeInWords, detailOf, timeInWords } from './stepWords';
 import type { useProcedure } from './useProcedure';
 
 export interface ProcedurePanelProps {
@@ -145,13 +145,16 @@ function StepLine({ report, note, index, fixed, onOpen }: StepLineProps) {
         {...attributes}
         {...listeners}
         onClick={onOpen}
-        aria-label={`Step ${index + 1}: ${report.title}`}
         title={`took ${timeInWords(report.milliseconds)}; drag to another place, or Space and the arrow keys`}
       >
-        <span className="step-number">{index + 1}</span>
+        <span className="step-number">
+          <span className="heard-only">Step </span>
+          {index + 1}
+          <span className="heard-only">: </span>
+        </span>
         <span className="step-words">
           <span className="step-title">{report.title}</span>
-          <small>{report.status === 'failed' ? report.error?.message : report.detail}</small>
+          <small>{detailOf(report)}</small>
           {note && <small className="step-note">{note}</small>}
           {report.doubts.map((d) => (
             <small key={d} className="doubt">

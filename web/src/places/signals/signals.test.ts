@@ -6,7 +6,7 @@ import { benchOf, channelRow } from '../../../test/replies';
 import { exportAddress, type ExportChoice } from './exportAddress';
 import { selectionKeys } from './selectionKeys';
 import { nothingInHand, signals, type Draft } from './state';
-import { changeInWords, timeInWords } from './stepWords';
+import { changeInWords, detailOf, timeInWords } from './stepWords';
 import { channelInHand, channelsBefore, isOnTrial, mostUsed, rangeOfDraft, smoothingInHand, trialOf } from './trial';
 
 const step = (kind: string, settings: Step['settings'] = {}): Step => ({
@@ -102,6 +102,11 @@ describe('what a step did, in a word', () => {
     [{ made: { symbol: 'eta', unit: '' } }, '1'],
     [{}, ''],
   ] as const)('%j reads %s', (over, words) => expect(changeInWords(report(over))).toBe(words));
+  test('a step that failed tells why in place of what it did', () => {
+    const error = { code: 'X', message: 'No such channel.', facts: {} };
+    expect(detailOf(report({ detail: '5 samples' }))).toBe('5 samples');
+    expect(detailOf(report({ detail: '5 samples', status: 'failed', error }))).toBe('No such channel.');
+  });
   test.each([
     [0, 'no time'],
     [0.95, '1 ms'],

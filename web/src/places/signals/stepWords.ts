@@ -9,6 +9,10 @@ export function changeInWords({ status, setAside, made }: StepReportReply): stri
   return made ? printUnit(made.unit) || '1' : '';
 }
 
+/** What a step did in one line, or why it failed. */
+export const detailOf = ({ status, error, detail }: StepReportReply): string =>
+  (status === 'failed' ? error?.message : detail) ?? '';
+
 /** How long a step took; what was known already took no time. */
 export const timeInWords = (milliseconds: number): string =>
   milliseconds < 0.95
