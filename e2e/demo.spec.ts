@@ -11,7 +11,7 @@ test('the demo shows the finished way, and can be taken apart', async ({ bench: 
   await expect(page.getByText(/Head at zero flow, 2900 rpm: 27\.\d+ ± 0\.\d+ m/)).toBeVisible();
 
   await go(page, 'Signals');
-  await expect(page.getByRole('button', { name: 'Step 5: H = (p_d − p_s) / (rho · g_n)' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Step 5 H = (p_d − p_s) / (rho · g_n)' })).toBeVisible();
   await expect.poll(async () => (await ledger(page))['in 3 conditions']).toBeGreaterThan(9_000);
   const before = (await ledger(page))['kept']!;
   await drag(page, 0.75, 0.85);
@@ -62,9 +62,9 @@ test('a step can be switched off, moved, deleted, and samples come back with one
   // Time from zero moves before the trim, which then keeps another range.
   await open(3);
   await page.getByRole('button', { name: 'Move up' }).click();
-  await expect(page.getByRole('button', { name: 'Step 2: Time from zero' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Step 2 Time from zero' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'Step 3: Time from zero' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Step 3 Time from zero' })).toBeVisible();
 
   await drag(page, 0.001, 0.02);
   await page.keyboard.press('b');

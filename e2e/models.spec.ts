@@ -150,6 +150,7 @@ test('a sensor states its ± once, and a channel takes it; a unit that is no oth
   await choose(page, 'Sensor', 'Torque flange 2');
   await page.getByRole('button', { name: 'Declare', exact: true }).click();
   await expect(page.getByRole('row', { name: /Shaft torque/ })).toContainText('0.0023');
+  await expect(page.locator('form.declare')).toHaveCount(0);
   await page.getByRole('button', { name: 'Declare Shaft speed' }).click();
   await page.locator('form.declare').getByRole('textbox', { name: 'Unit' }).fill('1/min');
   await page.getByRole('button', { name: 'Declare', exact: true }).click();

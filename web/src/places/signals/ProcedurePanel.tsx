@@ -150,7 +150,6 @@ function StepLine({ report, note, index, fixed, onOpen }: StepLineProps) {
         <span className="step-number">
           <span className="heard-only">Step </span>
           {index + 1}
-          <span className="heard-only">: </span>
         </span>
         <span className="step-words">
           <span className="step-title">{report.title}</span>
