@@ -12,6 +12,7 @@ import { compileSchema } from './compileSchema';
 import { asAppError, replyOf } from './errors';
 import { guardOrigin } from './guard';
 import { everyRoute } from './http/everyRoute';
+import { checkChanges, nameTouched } from './http/touches';
 import { refuseOtherMethods } from './http/methods';
 import { documentOf } from './openapi/documentOf';
 import { aboutRoutes } from './routes/about';
@@ -68,6 +69,8 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       const routes = api.withTypeProvider<TypeBoxTypeProvider>();
       const refuseTheRest = refuseOtherMethods(routes);
       routes.addHook('onRoute', everyRoute);
+      routes.addHook('onRoute', checkChanges);
+      routes.addHook('onSend', nameTouched);
       aboutRoutes(routes, services);
       campaignRoutes(routes, services);
       intakeRoutes(routes, services);

@@ -155,6 +155,32 @@ describe('a change that carries the state it was made on', () => {
   });
 });
 
+describe('what a change may have altered', () => {
+  const touched = async (...given: Parameters<typeof request>) =>
+    (await request(...given)).headers.get('undameter-touched');
+  const json = { 'content-type': 'application/json' };
+  test('is named with the change, of one run where it was one', async () => {
+    const path = `/runs/${runId}`;
+    expect(await touched('PUT', path, '{"name":"Sweep"}', json)).toMatch(
+      new RegExp(`^runs, campaigns, .*bench/${runId}, points/${runId}, fits`),
+    );
+    expect(await touched('POST', '/campaigns/1/conditions', '{"name":"low","limits":[]}', json)).toBe(
+      'conditions, campaigns, tables, points, fits, comparisons, findings',
+    );
+  });
+  test('is named with a refusal too, since another may have changed it', async () => {
+    expect(await touched('DELETE', '/fits/4711')).toBe('fits, campaigns, comparisons, findings');
+  });
+  test('is nothing where a body only asks', async () => {
+    expect(await touched('POST', `/runs/${runId}/bench`, '{}', json)).toBeNull();
+    const asked = { runIds: [runId], steps: [], how: 'append', channels: [], carriesUncertainty: false };
+    const apply = (save: boolean) =>
+      touched('POST', '/campaigns/1/procedures/apply', JSON.stringify({ ...asked, save }), json);
+    expect(await apply(false)).toBeNull();
+    expect(await apply(true)).toMatch(/^runs, .*bench, points/);
+  });
+});
+
 describe('what a change leaves out', () => {
   test('stays as it is: the question of a campaign, the uncertainty of a channel', async () => {
     expect((await server.ask<CampaignReply>('/campaigns/1', { name: 'Pump 2' }, 'PUT')).body).toMatchObject({

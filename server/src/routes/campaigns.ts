@@ -23,6 +23,7 @@ export function campaignRoutes(app: Routes, { db, originals }: Services): void {
   app.post(
     '/campaigns',
     {
+      config: { changes: 'campaigns' },
       schema: {
         operationId: 'createCampaign',
         tags,
@@ -49,6 +50,7 @@ export function campaignRoutes(app: Routes, { db, originals }: Services): void {
   app.put(
     '/campaigns/:id',
     {
+      config: { changes: 'campaigns' },
       schema: {
         operationId: 'changeCampaign',
         tags,
@@ -68,6 +70,7 @@ export function campaignRoutes(app: Routes, { db, originals }: Services): void {
   app.delete(
     '/campaigns/:id',
     {
+      config: { changes: 'campaigns' },
       schema: {
         operationId: 'deleteCampaign',
         tags,

@@ -44,6 +44,7 @@ export function collectionRoutes<Body, Row extends { id: number }>(app: Routes, 
   app.post<{ Params: IdParams }>(
     `/campaigns/:id/${path}`,
     {
+      config: { changes: path },
       schema: {
         operationId: `create${noun}`,
         tags,
@@ -81,6 +82,7 @@ function memberRoutes<Body, Row extends { id: number }>(
   app.put<{ Params: IdParams }>(
     `/${path}/:id`,
     {
+      config: { changes: path },
       schema: {
         operationId: `change${noun}`,
         tags,
@@ -98,6 +100,7 @@ function memberRoutes<Body, Row extends { id: number }>(
   app.delete<{ Params: IdParams }>(
     `/${path}/:id`,
     {
+      config: { changes: path },
       schema: {
         operationId: `delete${noun}`,
         tags,

@@ -36,6 +36,7 @@ export function conditionRoutes(app: Routes, { db, pools, loader }: Services): v
   app.post(
     '/campaigns/:id/conditions/several',
     {
+      config: { changes: 'conditions' },
       schema: {
         operationId: 'createConditions',
         tags,

@@ -48,6 +48,7 @@ export function findingRoutes(app: Routes, services: Services): void {
   app.post(
     '/campaigns/:id/findings',
     {
+      config: { changes: 'findings' },
       schema: {
         operationId: 'writeFinding',
         tags,
@@ -99,6 +100,7 @@ function oneFindingRoutes(app: Routes, services: Services): void {
   app.post(
     '/findings/:id/rewrite',
     {
+      config: { changes: 'findings' },
       schema: {
         operationId: 'rewriteFinding',
         tags,
@@ -118,6 +120,7 @@ function oneFindingRoutes(app: Routes, services: Services): void {
   app.put(
     '/findings/:id',
     {
+      config: { changes: 'findings' },
       schema: {
         operationId: 'explainFinding',
         tags,
@@ -136,6 +139,7 @@ function oneFindingRoutes(app: Routes, services: Services): void {
   app.delete(
     '/findings/:id',
     {
+      config: { changes: 'findings' },
       schema: {
         operationId: 'deleteFinding',
         tags,

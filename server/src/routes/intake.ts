@@ -150,6 +150,7 @@ function layoutRoutes(app: Routes, { db }: Services): void {
   app.post(
     '/layouts',
     {
+      config: { changes: 'layouts' },
       schema: {
         operationId: 'saveLayout',
         tags,
@@ -163,6 +164,7 @@ function layoutRoutes(app: Routes, { db }: Services): void {
   app.delete(
     '/layouts/:id',
     {
+      config: { changes: 'layouts' },
       schema: {
         operationId: 'deleteLayout',
         tags,

@@ -9,6 +9,7 @@ export function joiningRoutes(app: Routes, services: Services): void {
   app.post(
     '/runs/:id/continue',
     {
+      config: { changes: 'runs' },
       schema: {
         operationId: 'continueRun',
         tags,
@@ -43,6 +44,7 @@ export function joiningRoutes(app: Routes, services: Services): void {
   app.post(
     '/runs/:id/join',
     {
+      config: { changes: 'runs' },
       schema: {
         operationId: 'joinRun',
         tags,

@@ -56,6 +56,7 @@ export function procedureRoutes(app: Routes, services: Services): void {
   app.post(
     '/campaigns/:id/procedures/apply',
     {
+      config: { changes: (body) => ((body as ApplyBody).save ? 'runs' : undefined) },
       schema: {
         operationId: 'applyProcedure',
         tags: ['procedures'],

@@ -10,6 +10,7 @@ export function runProcedureRoutes(app: Routes, { db }: Services): void {
   app.put(
     '/runs/:id/procedure',
     {
+      config: { changes: 'runs' },
       schema: {
         operationId: 'saveProcedure',
         tags,
@@ -28,6 +29,7 @@ export function runProcedureRoutes(app: Routes, { db }: Services): void {
   app.post(
     '/runs/:id/procedure/history',
     {
+      config: { changes: 'runs' },
       schema: {
         operationId: 'moveInHistory',
         tags,

@@ -23,6 +23,7 @@ export function runRoutes(app: Routes, { db, loader, pools, originals }: Service
   app.put(
     '/runs/:id',
     {
+      config: { changes: 'runs' },
       schema: {
         operationId: 'renameRun',
         tags,
@@ -41,6 +42,7 @@ export function runRoutes(app: Routes, { db, loader, pools, originals }: Service
   app.delete(
     '/runs/:id',
     {
+      config: { changes: 'runs' },
       schema: { operationId: 'deleteRun', tags, summary: 'Delete a run', params: idParams, response: { 204: nothing } },
     },
     async (request, reply) => {
@@ -53,6 +55,7 @@ export function runRoutes(app: Routes, { db, loader, pools, originals }: Service
   app.put(
     '/runs/:id/channels/:symbol',
     {
+      config: { changes: 'runs' },
       schema: {
         operationId: 'declareChannel',
         tags,

@@ -1,6 +1,6 @@
 /** The one way to the server: what is sent, what comes back, and what a person is told when it does not. */
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { ApiError, ask, withFile } from './api';
+import { ApiError, ask, takeTouched, withFile } from './api';
 import { queries } from './queries';
 import { addressOf, places } from '../app/places';
 import type { CampaignReply } from '@undameter/contract';
@@ -44,6 +44,20 @@ describe('a question', () => {
     expect(sent[0]!.url).toBe('/api/uploads?name=log%201%262.csv');
     expect(sent[0]!.how).toMatchObject({ body: file, headers: { 'content-type': 'application/octet-stream' } });
   });
+});
+
+test('what changes may have altered is handed over once, with refusals too', async () => {
+  const naming = (touched: string, status: number) =>
+    new Response('{"code":"X","message":"No."}', { status, headers: { 'undameter-touched': touched } });
+  takeTouched();
+  answering(naming('fits, campaigns', 200));
+  await ask('/fits/1', { method: 'PUT', body: {} });
+  answering(naming('findings', 404));
+  await expect(ask('/findings/1', { method: 'DELETE' })).rejects.toThrow('No.');
+  answering(json({}));
+  await ask('/runs/1');
+  expect(takeTouched()).toBe('fits, campaigns, findings');
+  expect(takeTouched()).toBe('');
 });
 
 describe('what is refused', () => {

@@ -19,6 +19,10 @@ interface Request {
 /** Where a file is sent to, with its name. */
 export const withFile = (path: string, { name }: File): string => `${path}?name=${encodeURIComponent(name)}`;
 
+/** What the changes since the last look may have altered, as the server named it. */
+const touched: string[] = [];
+export const takeTouched = (): string => touched.splice(0).join(', ');
+
 /** The one way to the server; a file goes as the body. @throws {ApiError} */
 export async function ask<Reply>(path: string, { method, body, signal }: Request = {}): Promise<Reply> {
   const file = body instanceof Blob;
@@ -35,6 +39,8 @@ export async function ask<Reply>(path: string, { method, body, signal }: Request
     if (signal?.aborted) throw error;
     throw unreachable();
   });
+  const named = reply.headers.get('undameter-touched');
+  if (named) touched.push(named);
   const content: unknown = await reply.json().catch(() => undefined);
   if (reply.ok) return content as Reply;
   throw isReport(content) ? new ApiError(content, reply.status) : unreachable();

@@ -1,21 +1,27 @@
+import { isTouched, touchedHeader, type Resource } from '@undameter/contract/touched';
 import { MutationCache, QueryClient } from '@tanstack/react-query';
-import { ApiError } from './api';
+import { ApiError, takeTouched } from './api';
 
-/**
- * One cache of what the server knows. After any change all of it is asked again: the
- * server is on this machine, and a finding can depend on a table, a step or a condition.
- */
+/** Asks again for what a change may have altered; the server has named it. */
+const renewTouched = (touched: string): Promise<void> =>
+  client.invalidateQueries({ predicate: ({ queryKey: [address] }) => isTouched(String(address), touched) });
+
+/** For a change that nobody waits for: an import ends by itself. */
+export const renewAfter = (changed: Resource): Promise<void> => renewTouched(touchedHeader(changed));
+
+const wasLost = (error: Error | null): boolean => error instanceof ApiError && error.status === 0;
+
+/** One cache of what the server knows. */
 export const client: QueryClient = new QueryClient({
   mutationCache: new MutationCache({
-    // What only computes says so, and leaves what is known as it is.
-    onSettled: (_data, _error, _sent, _result, { meta }) =>
-      meta?.['changesNothing'] ? undefined : client.invalidateQueries(),
+    // A change whose answer was lost may have been made all the same.
+    onSettled: (_data, error) => (wasLost(error) ? client.invalidateQueries() : renewTouched(takeTouched())),
   }),
   defaultOptions: {
     queries: {
       staleTime: Infinity,
       refetchOnWindowFocus: false,
-      retry: (count, error) => count < 2 && error instanceof ApiError && error.status === 0,
+      retry: (count, error) => count < 2 && wasLost(error),
     },
   },
 });

@@ -15,7 +15,6 @@ interface MonteCarloCheckProps {
 export function MonteCarloCheck({ runId, ...body }: MonteCarloCheckProps) {
   const check = useMutation({
     mutationFn: () => ask<MonteCarloReply>(`/runs/${runId}/formula/monte-carlo`, { body }),
-    meta: { changesNothing: true },
   });
   return (
     <span className="monte-carlo">

@@ -1,8 +1,9 @@
 import type { ImportBody, JobReply, RunReply, UploadReply } from '@undameter/contract';
 import type { Layout, Preview } from '@undameter/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, withFile } from '../../data/api';
+import { renewAfter } from '../../data/client';
 import { sameReading } from './sameReading';
 import { begin, importOf, type IntakeState } from './state';
 
@@ -10,8 +11,6 @@ import { begin, importOf, type IntakeState } from './state';
 export function useImport() {
   const [jobId, setJobId] = useState<string | null>(null);
   const [allDone, setAllDone] = useState<{ done: number; of: number } | null>(null);
-  const client = useQueryClient();
-  const renew = () => void client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'import' });
   const send = useMutation({
     mutationFn: (file: File | { runId: number }) =>
       file instanceof File
@@ -47,14 +46,14 @@ export function useImport() {
     },
     onSettled: () => {
       setAllDone(null);
-      renew();
+      void renewAfter('runs');
     },
   });
   const job = useQuery({
     queryKey: ['import', jobId],
     queryFn: async () => {
       const reply = await ask<JobReply>(`/imports/${jobId}`);
-      if (reply.state === 'done') renew();
+      if (reply.state === 'done') void renewAfter('runs');
       return reply;
     },
     enabled: jobId !== null,

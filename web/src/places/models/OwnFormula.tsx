@@ -1,6 +1,6 @@
 import type { FitBody } from '@undameter/contract';
 import { AppError, functions, modelOf, parseUnit, plain, printUnit, type Parameter } from '@undameter/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { Input, Popover } from 'antd';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { ask } from '../../data/api';
@@ -128,17 +128,13 @@ interface KeepFormulaProps {
 
 /** Keeps the formula under a name, and forgets others. */
 function KeepFormula({ campaignId, formula, meanings, disabled }: KeepFormulaProps) {
-  const client = useQueryClient();
   const [name, setName] = useState('');
   const { data: kept = [] } = useQuery(queries.ownModels(campaignId));
-  const renew = () => client.invalidateQueries({ queryKey: queries.ownModels(campaignId).queryKey });
   const keep = useMutation({
     mutationFn: () => ask(`/campaigns/${campaignId}/models`, { body: { name: name.trim(), formula, meanings } }),
-    onSuccess: renew,
   });
   const forget = useMutation({
     mutationFn: (id: number) => ask(`/models/${id}`, { method: 'DELETE' }),
-    onSuccess: renew,
   });
   const content = (
     <div className="keep-model">

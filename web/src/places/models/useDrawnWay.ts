@@ -7,14 +7,12 @@ import { queries } from '../../data/queries';
 export function useDrawnWay(body: PropagationBody) {
   const start = useMutation({
     mutationFn: () => ask<PropagationReply>('/propagations', { body }),
-    meta: { changesNothing: true },
   });
   const progress = useQuery(queries.propagation(start.data?.jobId));
   const drawn = progress.data ?? start.data;
   const stop = useMutation({
     mutationFn: () => ask<PropagationReply>(`/propagations/${drawn!.jobId}`, { method: 'DELETE' }),
     onSuccess: () => progress.refetch(),
-    meta: { changesNothing: true },
   });
   const { error } = progress;
   return {

@@ -1,0 +1,57 @@
+/** After a change everything is asked anew that it may have altered, and nothing else. */
+import { describe, expect, test } from '@jest/globals';
+import { isTouched, resourceOf, touchedHeader, type Resource } from './touched';
+
+test.each([
+  ['/campaigns', 'campaigns'],
+  ['/campaigns/1', 'campaigns'],
+  ['/campaigns/1/fits', 'fits'],
+  ['/campaigns/1/procedures', 'procedures'],
+  ['/campaigns/1/procedures/apply', 'points'],
+  ['/runs/7', 'runs'],
+  ['/runs/7/bench', 'bench'],
+  ['/runs/7/operating-points', 'points'],
+  ['/fits/3/result', 'fits'],
+  ['/fits/trial', 'fits'],
+  ['/findings/3/budget', 'findings'],
+  ['/about', 'about'],
+])('%s asks for %s', (address, resource) => expect(resourceOf(address)).toBe(resource));
+
+describe('a change of', () => {
+  const cases: [changed: Resource, run: number | undefined, anew: string[], left: string[]][] = [
+    [
+      'runs',
+      7,
+      ['/runs/7', '/runs/7/bench', '/runs/7/map', '/fits/trial', '/comparisons/2/result', '/campaigns/1/findings'],
+      ['/runs/8/bench', '/runs/8/map', '/campaigns/1/models', '/about'],
+    ],
+    ['runs', undefined, ['/runs/8/bench', '/tables/1/uses'], ['/about']],
+    [
+      'conditions',
+      undefined,
+      ['/campaigns/1/conditions', '/runs/7/set-points', '/fits/3/result', '/campaigns/1', '/tables/1/uses'],
+      ['/runs/7', '/runs/7/bench', '/runs/7/traces', '/campaigns/1/sensors'],
+    ],
+    [
+      'tables',
+      undefined,
+      ['/tables/1/versions', '/runs/7/bench', '/fits/trial'],
+      ['/campaigns/1/conditions', '/runs/7'],
+    ],
+    ['sensors', undefined, ['/runs/7', '/runs/7/bench', '/findings/3/budget'], ['/campaigns/1/tables']],
+    ['fits', undefined, ['/fits/3/result', '/comparisons/2/result', '/campaigns/1'], ['/runs/7/bench', '/runs/7/map']],
+    ['comparisons', undefined, ['/comparisons/trial', '/campaigns/1/findings'], ['/fits/3/result', '/runs/7/bench']],
+    [
+      'findings',
+      undefined,
+      ['/findings/3/budget', '/campaigns/1'],
+      ['/fits/3/result', '/comparisons/2/result', '/runs/7'],
+    ],
+    ['campaigns', undefined, ['/runs/7/bench', '/campaigns/1/sensors'], ['/about']],
+  ];
+  test.each(cases)('%s (run %s) has %j asked anew, and not %j', (changed, run, anew, left) => {
+    const touched = touchedHeader(changed, run);
+    expect(anew.filter((address) => !isTouched(address, touched))).toEqual([]);
+    expect(left.filter((address) => isTouched(address, touched))).toEqual([]);
+  });
+});

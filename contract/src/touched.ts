@@ -1,0 +1,73 @@
+/** What can be asked of the server, by what an answer stands on; `bench` and `points` are computed from the samples of a run. */
+export type Resource =
+  | 'campaigns'
+  | 'runs'
+  | 'bench'
+  | 'points'
+  | 'conditions'
+  | 'procedures'
+  | 'tables'
+  | 'sensors'
+  | 'fits'
+  | 'models'
+  | 'comparisons'
+  | 'findings'
+  | 'layouts';
+
+/** Of a run, what its conditions decide as well. */
+const pointsOfRun = new Set(['operating-points', 'set-points', 'map']);
+
+/** Which resource an address of the API asks for (without `/api`); another word for what nothing else touches. */
+export function resourceOf(address: string): string {
+  const [first = '', , second = '', third] = address.slice(1).split('/');
+  if (first === 'campaigns' && second !== '') return third === 'apply' ? 'points' : second;
+  if (first === 'runs' && second !== '') return pointsOfRun.has(second) ? 'points' : 'bench';
+  return first;
+}
+
+const results = ['fits', 'comparisons', 'findings'] as const;
+const fromSamples = ['bench', 'points', ...results] as const;
+
+/**
+ * What may read otherwise after a change of each, beside itself and its campaign. What a name alone changes is in it too:
+ * fits and findings name runs, uses of a table name conditions.
+ */
+const standsOn: Record<Resource, readonly Resource[]> = {
+  campaigns: ['runs', 'conditions', 'tables', 'sensors', ...fromSamples],
+  runs: ['conditions', 'procedures', 'tables', 'sensors', ...fromSamples],
+  bench: [],
+  points: [],
+  conditions: ['tables', 'points', ...results],
+  procedures: [],
+  tables: [...fromSamples],
+  sensors: ['runs', ...fromSamples],
+  fits: ['comparisons', 'findings'],
+  models: [...results],
+  comparisons: ['findings'],
+  findings: [],
+  layouts: [],
+};
+
+/** Everything that has to be asked anew after a change of a resource. */
+export const touchedBy = (changed: Resource): Resource[] => [
+  ...new Set([changed, 'campaigns', ...standsOn[changed]] as const),
+];
+
+/** Of these, what holds for one run only when one run was changed. */
+const ofOneRun: ReadonlySet<string> = new Set<Resource>(['bench', 'points']);
+
+/**
+ * Whether the answer at an address may have changed.
+ * @param touched  as the server names it in the header `undameter-touched`: `bench/7, points/7, fits`
+ */
+export function isTouched(address: string, touched: string): boolean {
+  const resource = resourceOf(address);
+  const [, run] = /^\/runs\/(\d+)/.exec(address) ?? [];
+  return touched.split(', ').some((name) => name === resource || (run !== undefined && name === `${resource}/${run}`));
+}
+
+/** The header of a change; `run` is the one that alone was changed. */
+export const touchedHeader = (changed: Resource, run?: number): string =>
+  touchedBy(changed)
+    .map((name) => (run !== undefined && ofOneRun.has(name) ? `${name}/${run}` : name))
+    .join(', ');

@@ -1,0 +1,39 @@
+/** After a change the screens ask for what it may have altered, and keep the rest. */
+import { afterEach, beforeEach, expect, test } from '@jest/globals';
+import { ask } from './api';
+import { client, renewAfter } from './client';
+
+const original = globalThis.fetch;
+const known = ['/campaigns/1/fits', '/fits/3/result', '/campaigns/1/findings', '/runs/7/bench', '/runs/8/bench'];
+beforeEach(() => known.forEach((address) => client.setQueryData([address, { body: 1 }], {})));
+afterEach(() => {
+  globalThis.fetch = original;
+  client.clear();
+});
+const old = () => known.filter((address) => client.getQueryState([address, { body: 1 }])?.isInvalidated);
+
+/** Makes a change and hears the reply. */
+async function change(reply: Response | Error): Promise<void> {
+  globalThis.fetch = () => (reply instanceof Error ? Promise.reject(reply) : Promise.resolve(reply));
+  const mutation = client
+    .getMutationCache()
+    .build(client, { mutationFn: () => ask('/fits/3', { method: 'PUT', body: {} }) });
+  await mutation.execute(undefined).catch(() => undefined);
+}
+
+test('a change has asked anew what the server names', async () => {
+  await change(new Response('{}', { headers: { 'undameter-touched': 'fits, findings, bench/7' } }));
+  expect(old()).toEqual(['/campaigns/1/fits', '/fits/3/result', '/campaigns/1/findings', '/runs/7/bench']);
+});
+test('what only computes has nothing asked anew', async () => {
+  await change(new Response('{}'));
+  expect(old()).toEqual([]);
+});
+test('a change whose answer was lost may have been made: everything is asked anew', async () => {
+  await change(new TypeError('network'));
+  expect(old()).toEqual(known);
+});
+test('an import that has ended has asked anew what stands on runs', async () => {
+  await renewAfter('runs');
+  expect(old()).toEqual(known);
+});
