@@ -13,7 +13,9 @@ const must = (command, args) => {
 };
 const installed = join(root, 'node_modules', '.package-lock.json');
 const stale = !existsSync(installed) || statSync(installed).mtimeMs < statSync(join(root, 'package-lock.json')).mtimeMs;
-if (stale) must('npm', ['ci', '--no-audit', '--no-fund']);
+// What only tests and measurements need is left out, unless it is here already.
+const withTools = existsSync(join(root, 'node_modules', 'jest'));
+if (stale) must('npm', ['ci', '--no-audit', '--no-fund', ...(withTools ? [] : ['--omit=dev'])]);
 must('npm', ['run', '-s', 'build']);
 const server = spawn(process.execPath, [join(root, 'server', 'dist', 'main.js'), ...process.argv.slice(2)], {
   stdio: 'inherit',
