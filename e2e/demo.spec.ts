@@ -42,7 +42,7 @@ test('a step can be switched off, moved, deleted, and samples come back with one
   const kept = async () => (await ledger(page))['kept'];
   await expect.poll(kept).toBeGreaterThan(11_000);
   const before = (await kept())!;
-  const open = (n: number) => page.getByRole('button', { name: new RegExp(`^Step ${n}:`) }).click();
+  const open = (n: number) => page.getByRole('button', { name: new RegExp(`^Step ${n} `) }).click();
   const undone = async () => {
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect.poll(kept).toBe(before);

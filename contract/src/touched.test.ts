@@ -29,8 +29,8 @@ describe('a change of', () => {
     [
       'conditions',
       undefined,
-      ['/campaigns/1/conditions', '/runs/7/set-points', '/fits/3/result', '/campaigns/1', '/tables/1/uses'],
-      ['/runs/7', '/runs/7/bench', '/runs/7/traces', '/campaigns/1/sensors'],
+      ['/campaigns/1/conditions', '/runs/7/bench', '/runs/7/set-points', '/fits/3/result', '/tables/1/uses'],
+      ['/runs/7', '/campaigns/1/sensors', '/campaigns/1/models'],
     ],
     [
       'tables',

@@ -37,7 +37,7 @@ const standsOn: Record<Resource, readonly Resource[]> = {
   runs: ['conditions', 'procedures', 'tables', 'sensors', ...fromSamples],
   bench: [],
   points: [],
-  conditions: ['tables', 'points', ...results],
+  conditions: ['tables', ...fromSamples],
   procedures: [],
   tables: [...fromSamples],
   sensors: ['runs', ...fromSamples],

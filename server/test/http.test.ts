@@ -165,7 +165,7 @@ describe('what a change may have altered', () => {
       new RegExp(`^runs, campaigns, .*bench/${runId}, points/${runId}, fits`),
     );
     expect(await touched('POST', '/campaigns/1/conditions', '{"name":"low","limits":[]}', json)).toBe(
-      'conditions, campaigns, tables, points, fits, comparisons, findings',
+      'conditions, campaigns, tables, bench, points, fits, comparisons, findings',
     );
   });
   test('is named with a refusal too, since another may have changed it', async () => {
