@@ -143,7 +143,7 @@ export const candidate = described(
   closed({ kind: Type.String({ maxLength: 40 }), settings: fitBody.properties.settings }),
 );
 export const actionReply = closed({
-  says: Type.String(),
+  title: Type.String(),
   candidate: Type.Optional(candidate),
   weights: Type.Optional(fitBody.properties.weights),
   loss: Type.Optional(Type.String()),
@@ -174,7 +174,7 @@ export const judgementReply = closed({
       closed({
         parameters: Type.Array(closed({ symbol: Type.String(), value: reading, unit: Type.String() })),
         curve: closed({ x: column, y: column }),
-        says: Type.String(),
+        explanation: Type.String(),
       }),
     ),
   ),

@@ -113,10 +113,10 @@ function failuresOf({ level, trend, worst, whole, points }: Assessment, { unit, 
 
 /** Where the level is not among them, it is told beside them. */
 function sentencesOf(failures: readonly Failure[], { level }: Assessment, { d, unit }: Said): string[] {
-  const told = failures.map((f) => f.sentence);
-  if (Math.abs(level.e) > COVERAGE * level.uVal) return told;
+  const sentences = failures.map((f) => f.sentence);
+  if (Math.abs(level.e) > COVERAGE * level.uVal) return sentences;
   return [
-    ...told,
+    ...sentences,
     `On average E = ${withPlusMinus(level.e, COVERAGE * level.uVal, unit)} (k = 2); at the worst ${shown(Math.abs(d.largest), unit)}.`,
   ];
 }

@@ -12,18 +12,18 @@ interface FormulaFunction {
   /** Partial derivatives by a and b. */
   slope: (a: number, b: number) => readonly [number, number];
   /** One line for the list from which functions are chosen. */
-  says: string;
+  explanation: string;
 }
 
 const plainGives = (): Dimension => dimensionless;
 const keep = (d: Dimension): Dimension => d;
-const ofPlain = (says: string, apply: (a: number) => number, slope: (a: number) => number): FormulaFunction => ({
+const ofPlain = (explanation: string, apply: (a: number) => number, slope: (a: number) => number): FormulaFunction => ({
   arguments: 1,
   takes: 'plain',
   gives: plainGives,
   apply,
   slope: (a) => [slope(a), 0],
-  says,
+  explanation,
 });
 
 /** Functions of a formula. Angles are in radians, as everywhere in the SI. */
@@ -34,7 +34,7 @@ export const functions: Readonly<Record<string, FormulaFunction>> = {
     gives: (d) => raiseDimension(d, 0.5),
     apply: Math.sqrt,
     slope: (a) => [0.5 / Math.sqrt(a), 0],
-    says: 'square root',
+    explanation: 'square root',
   },
   abs: {
     arguments: 1,
@@ -42,7 +42,7 @@ export const functions: Readonly<Record<string, FormulaFunction>> = {
     gives: keep,
     apply: Math.abs,
     slope: (a) => [Math.sign(a), 0],
-    says: 'size without sign',
+    explanation: 'size without sign',
   },
   min: {
     arguments: 2,
@@ -50,7 +50,7 @@ export const functions: Readonly<Record<string, FormulaFunction>> = {
     gives: keep,
     apply: Math.min,
     slope: (a, b) => (a <= b ? [1, 0] : [0, 1]),
-    says: 'the lower of two, sample by sample',
+    explanation: 'the lower of two, sample by sample',
   },
   max: {
     arguments: 2,
@@ -58,7 +58,7 @@ export const functions: Readonly<Record<string, FormulaFunction>> = {
     gives: keep,
     apply: Math.max,
     slope: (a, b) => (a >= b ? [1, 0] : [0, 1]),
-    says: 'the higher of two, sample by sample',
+    explanation: 'the higher of two, sample by sample',
   },
   exp: ofPlain('e to the power of', Math.exp, Math.exp),
   ln: ofPlain('natural logarithm', Math.log, (a) => 1 / a),
@@ -88,12 +88,12 @@ export const functions: Readonly<Record<string, FormulaFunction>> = {
     isRadians: true,
     apply: Math.atan2,
     slope: (y, x) => [x / (x * x + y * y), -y / (x * x + y * y)],
-    says: 'angle in radians of a point, from its y and x',
+    explanation: 'angle in radians of a point, from its y and x',
   },
 };
 
 /** Named constants: the value and the unit (g_n is standard gravity, ISO 80000-3). */
-export const constants: Readonly<Record<string, { value: number; unit: string; says: string }>> = {
-  pi: { value: Math.PI, unit: '', says: 'circumference over diameter' },
-  g_n: { value: 9.80665, unit: 'm/s^2', says: 'standard gravity' },
+export const constants: Readonly<Record<string, { value: number; unit: string; explanation: string }>> = {
+  pi: { value: Math.PI, unit: '', explanation: 'circumference over diameter' },
+  g_n: { value: 9.80665, unit: 'm/s^2', explanation: 'standard gravity' },
 };

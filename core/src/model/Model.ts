@@ -107,7 +107,7 @@ export interface Straight {
   /** The parameters from the line. */
   back(c: number, m: number): number[];
   /** What the line weights, in a sentence. */
-  says: string;
+  explanation: string;
 }
 
 export interface Points {

@@ -42,11 +42,11 @@ export function outcomeOf({ model, parts, data, places, solved, degreesOfFreedom
     standardErrors: Float64Array.from(covariance, (row, k) => Math.sqrt(Math.max(0, row[k]!))),
     covariance,
     residuals,
-    ...summary.told,
+    ...summary.statistics,
     degreesOfFreedom,
     residualStandardDeviation: isJoint
-      ? Math.sqrt(summary.told.residualSumOfSquares / Math.max(1, x.length - free.length))
-      : summary.told.residualStandardDeviation,
+      ? Math.sqrt(summary.statistics.residualSumOfSquares / Math.max(1, x.length - free.length))
+      : summary.statistics.residualStandardDeviation,
     condition: solved.condition,
     reducedChiSquare: sigma ? chiSquare : NaN,
     doubts: doubtsOf(

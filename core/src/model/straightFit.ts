@@ -7,7 +7,7 @@ export interface StraightFit {
   parameters: number[];
   curve(x: number): number;
   /** What it weights, in a sentence. */
-  says: string;
+  explanation: string;
 }
 
 /**
@@ -33,6 +33,6 @@ export function straightFit(model: Model, { x, y, xName }: FitData): StraightFit
       ModelFunction.of(model.expression({}), symbols, new Map([['x', Float64Array.of(at)]])).values(
         Float64Array.from(parameters),
       )[0]!,
-    says: `${straight.says}${left > 0 ? `; ${left} points have no logarithm and were left out` : ''}`,
+    explanation: `${straight.explanation}${left > 0 ? `; ${left} points have no logarithm and were left out` : ''}`,
   };
 }

@@ -61,8 +61,8 @@ const inWords = (schema: Node): Node =>
   mapSchema(schema, (part) => {
     const fields = part['properties'] as Record<string, Node> | undefined;
     if (!fields) return part;
-    const told = Object.entries(fields).map(([name, field]) => [name, withWords(name, field)]);
-    return { ...part, properties: Object.fromEntries(told) };
+    const described = Object.entries(fields).map(([name, field]) => [name, withWords(name, field)]);
+    return { ...part, properties: Object.fromEntries(described) };
   });
 
 function withWords(name: string, field: Node): Node {

@@ -184,7 +184,7 @@ export const fieldWords: Readonly<Record<string, string>> = {
   samples: 'How many samples there are.',
   samplesInWindow: 'Samples in the window, before they were reduced.',
   savedAt: 'When it was saved, in UTC (ISO 8601).',
-  says: 'What it means, in a sentence.',
+  explanation: 'What it means, in a sentence.',
   scale: 'What the values are multiplied by, or how the axis is divided.',
   second: 'The second argument; null: the table has one.',
   secondsLeft: 'How long it will take, estimated from what was done; null: not known yet.',

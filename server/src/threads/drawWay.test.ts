@@ -15,8 +15,8 @@ const run = (over: object = {}) =>
     over,
   );
 
-function draw(over: Partial<DrawTask> = {}): { drawn: Drawn; told: Drawn[] } {
-  const told: Drawn[] = [];
+function draw(over: Partial<DrawTask> = {}): { drawn: Drawn; reported: Drawn[] } {
+  const reported: Drawn[] = [];
   const task: DrawTask = {
     ...fitTask(run()),
     series: 0,
@@ -24,11 +24,11 @@ function draw(over: Partial<DrawTask> = {}): { drawn: Drawn; told: Drawn[] } {
     atY: null,
     other: null,
     draws: 400,
-    port: { postMessage: (message: Drawn) => told.push(message) } as unknown as MessagePort,
+    port: { postMessage: (message: Drawn) => reported.push(message) } as unknown as MessagePort,
     stop: new Int32Array(1),
     ...over,
   };
-  return { drawn: drawWay(task), told };
+  return { drawn: drawWay(task), reported };
 }
 const named = ({ quantities }: Drawn, name: string) => quantities.find((q) => q.name === name)!;
 

@@ -59,9 +59,9 @@ interface Asked {
 /** Draws the whole way of a fit, telling now and then what the draws come to. @throws {AppError} as the fit fails */
 export function drawWay(task: DrawTask): Drawn {
   const { way, asked } = wayOf(task);
-  const told = sourcesOf(way);
+  const sources = sourcesOf(way);
   const drawn = (values: readonly Float64Array[], done: number): Drawn => ({
-    ...told,
+    ...sources,
     draws: done,
     quantities: asked.map((one, q) => quantityReply(one, values[q]!.subarray(0, done))),
   });

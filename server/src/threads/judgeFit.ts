@@ -77,7 +77,7 @@ export function judge(task: JudgeTask): JudgementReply {
         x: readings(curveGrid(series.range)),
         y: Array.from(curveGrid(series.range), (x) => reading(straight.curve(x))),
       },
-      says: straight.says,
+      explanation: straight.explanation,
     },
   };
 }

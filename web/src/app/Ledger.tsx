@@ -1,7 +1,6 @@
 import type { BenchReply } from '@undameter/contract';
 import { formatCount } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { queries } from '../data/queries';
 import { addressOf } from './places';
@@ -78,7 +77,7 @@ function Count({ n, word, doubt, onClick }: { n: number; word: string; doubt?: b
 
 /** A bar in proportion to the samples, with a tick for each stretch that a step set aside. */
 export function LedgerBar({ bench }: { bench: BenchReply }) {
-  const { stretches, ticks } = useMemo(() => readStrip(bench), [bench]);
+  const { stretches, ticks } = readStrip(bench);
   return (
     <svg className="ledger-bar" viewBox={`0 0 ${bench.strip.kept.length} 12`} preserveAspectRatio="none" aria-hidden>
       {stretches.map(({ from, to, state }) => (

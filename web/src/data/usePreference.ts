@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useState } from 'react';
 
 /** A choice of this browser that outlives the page, such as the theme or the channels on a chart. */
 export function usePreference<T>(key: string, initial: T): [T, (next: T) => void] {
@@ -7,17 +7,14 @@ export function usePreference<T>(key: string, initial: T): [T, (next: T) => void
   // Another key is another preference: read it while rendering, not in an effect after a wrong frame.
   const current = held.name === name ? held : { name, value: stored(name, initial) };
   if (current !== held) hold(current);
-  const set = useCallback(
-    (next: T) => {
-      try {
-        localStorage.setItem(name, JSON.stringify(next));
-      } catch {
-        // A browser that keeps nothing still works; the choice then lasts as long as the page.
-      }
-      hold({ name, value: next });
-    },
-    [name],
-  );
+  const set = (next: T) => {
+    try {
+      localStorage.setItem(name, JSON.stringify(next));
+    } catch {
+      // A browser that keeps nothing still works; the choice then lasts as long as the page.
+    }
+    hold({ name, value: next });
+  };
   return [current.value, set];
 }
 

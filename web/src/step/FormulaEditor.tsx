@@ -13,7 +13,7 @@ import { useEffect, useRef } from 'react';
 interface Word {
   text: string;
   kind: string;
-  says: string;
+  explanation: string;
 }
 interface FormulaEditorProps {
   value: string;
@@ -111,11 +111,11 @@ function offered(context: CompletionContext, words: readonly Word[]): Completion
     };
   const word = context.matchBefore(/[\p{L}][\p{L}\p{N}_]*/u);
   if (!word && !context.explicit) return null;
-  const options = words.map(({ text, kind, says }) => ({
+  const options = words.map(({ text, kind, explanation }) => ({
     label: text.replace(/[( ]$/, ''),
     apply: text,
     detail: kind,
-    info: says,
+    info: explanation,
   }));
   return { from: word?.from ?? context.pos, options, validFor: /^[\p{L}\p{N}_]*$/u };
 }

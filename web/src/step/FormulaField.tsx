@@ -10,7 +10,7 @@ import {
   wholeValues,
 } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
 import { queries } from '../data/queries';
 import { MonteCarloCheck } from './MonteCarloCheck';
@@ -36,44 +36,45 @@ export function FormulaField({ runId, before, channels, value, unit, onChange }:
   // An empty field is not wrong, it waits.
   const problem = value.trim() === '' ? null : check?.problem;
   const at = problem?.facts['at'];
-  const words = useMemo(
-    () => [
-      ...channels.map((c) => ({
-        text: c.symbol,
-        kind: 'channel',
-        says: `${c.name}${c.unit ? `, ${printUnit(c.unit)}` : ''}`,
-      })),
-      ...(tables ?? []).map((t) => ({
-        text: `${t.symbol}(`,
-        kind: 'table',
-        says: `${t.name} in ${printUnit(t.yUnit)} against ${[{ name: t.xName, unit: t.xUnit }, ...(t.second ? [t.second] : [])].map(argumentInWords).join(' and ')}`,
-      })),
-      ...builtIns.map((b) => ({
-        text: `${b.symbol}(`,
-        kind: 'built in',
-        says: `${b.name} in ${printUnit(b.unit)} against ${b.arguments.map(argumentInWords).join(' and ')}`,
-      })),
-      ...Object.entries(functions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.says })),
-      ...Object.entries(readingFunctions).map(([name, f]) => ({
-        text: `${name}(`,
-        kind: 'function',
-        says: f.description,
-      })),
-      { text: 'if(', kind: 'function', says: 'one of two: if(comparison, then, otherwise)' },
-      ...wholeValues.map((name) => ({
-        text: `${name} of `,
-        kind: 'whole channel',
-        says: `one value, over what is kept: ${name}`,
-      })),
-      ...Object.entries(constants).map(([name, c]) => ({
-        text: name,
-        kind: 'constant',
-        says: `${c.says}, ${c.value} ${printUnit(c.unit)}`,
-      })),
-      ...['and', 'or', 'not'].map((name) => ({ text: `${name} `, kind: 'logic', says: 'joins comparisons' })),
-    ],
-    [channels, tables],
-  );
+  const words = [
+    ...channels.map((c) => ({
+      text: c.symbol,
+      kind: 'channel',
+      explanation: `${c.name}${c.unit ? `, ${printUnit(c.unit)}` : ''}`,
+    })),
+    ...(tables ?? []).map((t) => ({
+      text: `${t.symbol}(`,
+      kind: 'table',
+      explanation: `${t.name} in ${printUnit(t.yUnit)} against ${[{ name: t.xName, unit: t.xUnit }, ...(t.second ? [t.second] : [])].map(argumentInWords).join(' and ')}`,
+    })),
+    ...builtIns.map((b) => ({
+      text: `${b.symbol}(`,
+      kind: 'built in',
+      explanation: `${b.name} in ${printUnit(b.unit)} against ${b.arguments.map(argumentInWords).join(' and ')}`,
+    })),
+    ...Object.entries(functions).map(([name, f]) => ({
+      text: `${name}(`,
+      kind: 'function',
+      explanation: f.explanation,
+    })),
+    ...Object.entries(readingFunctions).map(([name, f]) => ({
+      text: `${name}(`,
+      kind: 'function',
+      explanation: f.description,
+    })),
+    { text: 'if(', kind: 'function', explanation: 'one of two: if(comparison, then, otherwise)' },
+    ...wholeValues.map((name) => ({
+      text: `${name} of `,
+      kind: 'whole channel',
+      explanation: `one value, over what is kept: ${name}`,
+    })),
+    ...Object.entries(constants).map(([name, c]) => ({
+      text: name,
+      kind: 'constant',
+      explanation: `${c.explanation}, ${c.value} ${printUnit(c.unit)}`,
+    })),
+    ...['and', 'or', 'not'].map((name) => ({ text: `${name} `, kind: 'logic', explanation: 'joins comparisons' })),
+  ];
   return (
     <span className="formula">
       <Suspense fallback={<code className="formula-editor">{value}</code>}>

@@ -1,5 +1,5 @@
 import { App as AntApp, ConfigProvider } from 'antd';
-import { createContext, useContext, useLayoutEffect, useMemo, type ReactNode } from 'react';
+import { createContext, useContext, useLayoutEffect, type ReactNode } from 'react';
 import { usePreference } from '../data/usePreference';
 import { antTheme } from './antTheme';
 import { fonts, palettes, type Palette, type ThemeName } from './palette';
@@ -35,10 +35,7 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
     style.setProperty('--words', fonts.words);
     style.setProperty('--numbers', fonts.numbers);
   }, [name, palette]);
-  const value = useMemo<ThemeValue>(
-    () => ({ name, palette, toggle: () => choose(name === 'light' ? 'dark' : 'light') }),
-    [name, palette, choose],
-  );
+  const value: ThemeValue = { name, palette, toggle: () => choose(name === 'light' ? 'dark' : 'light') };
   return (
     <ThemeContext value={value}>
       <ConfigProvider theme={antTheme(name, palette)} componentSize="small" wave={{ disabled: true }}>

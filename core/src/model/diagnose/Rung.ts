@@ -5,7 +5,7 @@ import type { Fit, FitData, Model } from '../Model';
 /** What a rung proposes to change of the fit. */
 export interface Action {
   /** On its button. */
-  says: string;
+  title: string;
   candidate?: Candidate;
   weights?: 'none' | 'relative' | 'absolute' | 'both';
   loss?: NonNullable<Choices['loss']>;

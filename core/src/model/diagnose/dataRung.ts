@@ -95,7 +95,7 @@ function junkAtEnds(d: Diagnosed): Rung | undefined {
     title: 'Data',
     state: 'doubtful',
     text: `The ${first > last ? 'first' : 'last'} ${share} points in x lie ${said(Math.max(first, last))} standard deviations off the curve together: junk from before a start or after a stop, or the model ends there.`,
-    action: { says: `Only ${said(kept[0])} to ${said(kept[1])}`, range: kept },
+    action: { title: `Only ${said(kept[0])} to ${said(kept[1])}`, range: kept },
   };
 }
 
@@ -121,7 +121,7 @@ function spikes(d: Diagnosed): Rung | undefined {
         title: 'Data',
         state: 'doubtful',
         text: `${text}: spikes pull the whole curve.`,
-        action: { says: 'Let far points pull less', loss: 'huber' },
+        action: { title: 'Let far points pull less', loss: 'huber' },
       };
 }
 

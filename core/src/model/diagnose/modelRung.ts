@@ -25,16 +25,16 @@ export function modelRung(d: Diagnosed): Rung {
       'Model',
       `not tested: ${data.x.length} points are too few for a test of the residuals; look at them below the fit`,
     );
-  const told = `${runs.runs} runs of one sign in ${data.x.length} points, about ${Math.round(runs.expected)} expected`;
-  if (runs.p >= IMPROBABLE) return passed('Model', `the residuals look random along x: ${told}`);
+  const runsInWords = `${runs.runs} runs of one sign in ${data.x.length} points, about ${Math.round(runs.expected)} expected`;
+  if (runs.p >= IMPROBABLE) return passed('Model', `the residuals look random along x: ${runsInWords}`);
   const better = data.others ? undefined : betterModel(candidate, data);
   return {
     title: 'Model',
     state: 'doubtful',
     text: better
-      ? `The residuals have a pattern along x: ${told}. ${better.title} would hold these points better: its residuals are ${said(better.ratio)} times as large.`
-      : `The residuals have a pattern along x: ${told}. No model of the library does clearly better, so x may carry noise of its own, or neighbouring points know of each other.`,
-    ...(better ? { action: { says: `Try ${better.title}`, candidate: better.candidate } } : {}),
+      ? `The residuals have a pattern along x: ${runsInWords}. ${better.title} would hold these points better: its residuals are ${said(better.ratio)} times as large.`
+      : `The residuals have a pattern along x: ${runsInWords}. No model of the library does clearly better, so x may carry noise of its own, or neighbouring points know of each other.`,
+    ...(better ? { action: { title: `Try ${better.title}`, candidate: better.candidate } } : {}),
   };
 }
 
@@ -48,7 +48,7 @@ function needlessTerm({ candidate, fit, symbols }: Diagnosed): Rung | undefined 
     title: 'Model',
     state: 'doubtful',
     text: `${symbols[degree]} cannot be told from zero within its ±: a lower degree says as much, and swings less outside the points.`,
-    action: { says: `Try degree ${degree - 1}`, candidate: { kind: 'polynomial', settings: { degree: degree - 1 } } },
+    action: { title: `Try degree ${degree - 1}`, candidate: { kind: 'polynomial', settings: { degree: degree - 1 } } },
   };
 }
 

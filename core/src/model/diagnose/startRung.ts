@@ -20,7 +20,7 @@ export function startRung({ model, fit, choices, symbols }: Diagnosed): Rung {
     ...(failed && loose >= 0 && symbols.length > 1
       ? {
           action: {
-            says: `Fix ${symbols[loose]} at ${said(fit.parameters[loose]!)}`,
+            title: `Fix ${symbols[loose]} at ${said(fit.parameters[loose]!)}`,
             fixed: { [symbols[loose]!]: fit.parameters[loose]! },
           },
         }
@@ -40,7 +40,7 @@ function typedStart(ends: readonly number[], isTyped: boolean): Rung | undefined
     text: Number.isNaN(first)
       ? 'With your start values the model gives no number at some of the points. The fit went on from start values out of the data.'
       : `From your start values the search ends with a misfit ${said(Math.sqrt(first / best))} times as large. The fit went on from start values out of the data.`,
-    action: { says: 'Drop my start values', ownStarts: true },
+    action: { title: 'Drop my start values', ownStarts: true },
   };
 }
 

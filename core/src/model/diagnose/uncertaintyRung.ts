@@ -41,7 +41,7 @@ function alongX({ known: { sigma, sigmaX }, data, fit, weights, names }: Diagnos
     title: 'Uncertainties',
     state: 'doubtful',
     text: `The ± of ${names.x} moves a point as far off the curve as ${said(typical)} times the ± of ${names.y}, and this fit does not know of it: the slope comes out too small.`,
-    action: { says: 'Count errors in both', weights: 'both' },
+    action: { title: 'Count errors in both', weights: 'both' },
   };
 }
 
@@ -55,15 +55,15 @@ function unweighted(d: Diagnosed): Rung {
       state: 'doubtful',
       text: `The scatter is ${said(growth.ratio)} times as large ${growth.where}: each point counts the same here, though some are surer.${shift ? ` With weights ${shift}.` : ''}`,
       ...(known.sigma
-        ? { action: { says: 'Weight by the ±', weights: 'relative' as const } }
-        : { action: { says: 'Let far points pull less', loss: 'huber' as const } }),
+        ? { action: { title: 'Weight by the ±', weights: 'relative' as const } }
+        : { action: { title: 'Let far points pull less', loss: 'huber' as const } }),
     };
   if (known.sigma && shift)
     return {
       title: 'Uncertainties',
       state: 'doubtful',
       text: `The points carry uncertainties that this fit does not use: with them ${shift}.`,
-      action: { says: 'Weight by the ±', weights: 'relative' },
+      action: { title: 'Weight by the ±', weights: 'relative' },
     };
   const independent =
     fit.worth < DEPENDENT * data.x.length
@@ -99,22 +99,22 @@ function weighted(d: Diagnosed): Rung {
       : 'what all points share is not in it';
   if (weights === 'relative' || !data.sigmaIsAbsolute)
     return passed('Uncertainties', `sure points count more; the ± comes from the scatter about the curve, ${shared}`);
-  const told = `χ²/ν is ${said(reducedChiSquare)}`;
+  const found = `χ²/ν is ${said(reducedChiSquare)}`;
   if (reducedChiSquare > MUCH)
     return {
       title: 'Uncertainties',
       state: 'doubtful',
-      text: `${told}: the points scatter more than their uncertainties say. The model misses something, or the ± is too small.`,
-      action: { says: 'Take the ± as ratios only', weights: 'relative' },
+      text: `${found}: the points scatter more than their uncertainties say. The model misses something, or the ± is too small.`,
+      action: { title: 'Take the ± as ratios only', weights: 'relative' },
     };
   if (reducedChiSquare < 1 / MUCH)
     return {
       title: 'Uncertainties',
       state: 'doubtful',
-      text: `${told}: the points scatter less than their uncertainties say. The ± may be too large, or is shared by all points.`,
-      action: { says: 'Take the ± as ratios only', weights: 'relative' },
+      text: `${found}: the points scatter less than their uncertainties say. The ± may be too large, or is shared by all points.`,
+      action: { title: 'Take the ± as ratios only', weights: 'relative' },
     };
-  return passed('Uncertainties', `${told}: the points scatter as their uncertainties say`);
+  return passed('Uncertainties', `${found}: the points scatter as their uncertainties say`);
 }
 
 /** Where the points scatter more than elsewhere: at one end of x, at both, or in the middle. */

@@ -9,7 +9,7 @@ export const arrhenius = defineNonlinear({
     { symbol: 'A', meaning: 'value at very large x', unit: unitOf.y },
     { symbol: 'B', meaning: 'temperature of activation: energy over the gas constant', unit: unitOf.x },
   ],
-  straight: { u: (x) => 1 / x, v: Math.log, back: (c, m) => [Math.exp(c), -m], says: BY_LOGARITHM },
+  straight: { u: (x) => 1 / x, v: Math.log, back: (c, m) => [Math.exp(c), -m], explanation: BY_LOGARITHM },
   starts: (points) =>
     startsByShape(
       points,

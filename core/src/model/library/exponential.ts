@@ -14,7 +14,7 @@ export const exponential = defineNonlinear({
     { symbol: 'A', meaning: 'value at x = 0', unit: unitOf.y },
     { symbol: 'tau', meaning: 'x in which it falls to 1/e; negative for a growth', unit: unitOf.x },
   ],
-  straight: { u: (x) => x, v: Math.log, back: (c, m) => [Math.exp(c), -1 / m], says: BY_LOGARITHM },
+  straight: { u: (x) => x, v: Math.log, back: (c, m) => [Math.exp(c), -1 / m], explanation: BY_LOGARITHM },
   handles: [startLevel('A')],
   starts: (points) =>
     startsByShape(

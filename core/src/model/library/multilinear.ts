@@ -59,7 +59,7 @@ function fitMultilinear({ x, y, sigma, sigmaIsAbsolute, others = [], xName }: Fi
     standardErrors: Float64Array.from(covariance, (row, k) => Math.sqrt(Math.max(0, row[k]!))),
     covariance,
     residuals,
-    ...summary.told,
+    ...summary.statistics,
     condition: solved.condition,
     reducedChiSquare: sigma ? summary.weightedVariance : NaN,
     doubts:

@@ -70,7 +70,7 @@ export function fitPolynomial(data: FitData, degree: number): PlainFit {
     parameters: plain,
     start: plain,
     ends: [],
-    ...summary.told,
+    ...summary.statistics,
     standardErrors: Float64Array.from(covariance, (row, k) => Math.sqrt(Math.max(0, row[k]!))),
     covariance,
     residuals,

@@ -9,7 +9,7 @@ export const powerLaw = defineNonlinear({
     { symbol: 'a', meaning: 'value at x = 1', unit: unitOf.y },
     { symbol: 'b', meaning: 'exponent', unit: unitOf.none },
   ],
-  straight: { u: Math.log, v: Math.log, back: (c, m) => [Math.exp(c), m], says: BY_LOGARITHM },
+  straight: { u: Math.log, v: Math.log, back: (c, m) => [Math.exp(c), m], explanation: BY_LOGARITHM },
   starts: (points) =>
     startsByShape(
       points,

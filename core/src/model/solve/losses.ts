@@ -1,7 +1,7 @@
 /** How far points pull: ρ of z = (residual/scale)², with its first and second derivative. */
 export interface Loss {
   title: string;
-  says: string;
+  explanation: string;
   /** In robust standard deviations: 95 % as sharp as least squares where the errors are normal. */
   scale: number;
   rho(z: number): readonly [value: number, slope: number, curvature: number];
@@ -15,13 +15,13 @@ export interface Loss {
 export const losses = {
   huber: {
     title: 'Huber',
-    says: 'beyond 1.3 standard deviations a point pulls no harder',
+    explanation: 'beyond 1.3 standard deviations a point pulls no harder',
     scale: 1.345,
     rho: (z) => (z <= 1 ? [z, 1, 0] : [2 * Math.sqrt(z) - 1, 1 / Math.sqrt(z), -0.5 * z ** -1.5]),
   },
   softL1: {
     title: 'soft L1',
-    says: 'as Huber, without a kink',
+    explanation: 'as Huber, without a kink',
     scale: 1.2871,
     rho: (z) => {
       const t = 1 + z;
@@ -30,13 +30,13 @@ export const losses = {
   },
   cauchy: {
     title: 'Cauchy',
-    says: 'the farther a point, the weaker it pulls',
+    explanation: 'the farther a point, the weaker it pulls',
     scale: 2.385,
     rho: (z) => [Math.log1p(z), 1 / (1 + z), -1 / (1 + z) ** 2],
   },
   arctan: {
     title: 'arctangent',
-    says: 'a far point hardly pulls at all',
+    explanation: 'a far point hardly pulls at all',
     scale: 2.5714,
     rho: (z) => {
       const t = 1 + z * z;
@@ -45,7 +45,7 @@ export const losses = {
   },
   biweight: {
     title: "Tukey's biweight",
-    says: 'beyond 4.7 standard deviations a point does not count',
+    explanation: 'beyond 4.7 standard deviations a point does not count',
     scale: 4.685,
     rho: (z) => (z <= 1 ? [(1 - (1 - z) ** 3) / 3, (1 - z) ** 2, -2 * (1 - z)] : [1 / 3, 0, 0]),
   },

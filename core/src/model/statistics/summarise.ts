@@ -10,7 +10,7 @@ export function summarise(
   parameters: number,
 ): {
   weightedVariance: number;
-  told: {
+  statistics: {
     residualSumOfSquares: number;
     degreesOfFreedom: number;
     residualStandardDeviation: number;
@@ -25,7 +25,7 @@ export function summarise(
       degreesOfFreedom > 0
         ? (weightedResiduals === residuals ? rss : sumOfSquares(weightedResiduals)) / degreesOfFreedom
         : NaN,
-    told: {
+    statistics: {
       residualSumOfSquares: rss,
       degreesOfFreedom,
       residualStandardDeviation: degreesOfFreedom > 0 ? Math.sqrt(rss / degreesOfFreedom) : NaN,

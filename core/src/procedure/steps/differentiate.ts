@@ -123,7 +123,7 @@ export const differentiate = defineStep({
     );
     const unsure = endsOf(stretches, (window - 1) / 2);
     const rateUnit = printUnit(wanted.text);
-    const told = [
+    const words = [
       ...doubts,
       ...noiseInAndOut(gather(y.values, stretches[0]!), gather(x.values, stretches[0]!), rate, window, [
         y.unit,
@@ -138,8 +138,8 @@ export const differentiate = defineStep({
     };
     const channelMade = { symbol, name, unit: rateUnit, spread };
     return ends === 'leave'
-      ? made(state, { ...channelMade, values: leave(values), errors: () => mapErrors(errors(), leave) }, told)
-      : made(state, { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } }, told);
+      ? made(state, { ...channelMade, values: leave(values), errors: () => mapErrors(errors(), leave) }, words)
+      : made(state, { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } }, words);
   },
 });
 

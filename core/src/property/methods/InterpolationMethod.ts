@@ -5,7 +5,7 @@ export interface InterpolationMethod {
   kind: string;
   title: string;
   /** What it does between the knots, in a few words. */
-  says: string;
+  explanation: string;
   /** It jumps between the knots. */
   isStep?: true;
   /** How many knots at each side have a say in the value between two of them; all where it is not told. */

@@ -5,7 +5,7 @@ import type { InterpolationMethod } from './InterpolationMethod';
 export const akima: InterpolationMethod = {
   kind: 'akima',
   title: 'Akima',
-  says: 'smooth, and calm beside a sudden bend',
+  explanation: 'smooth, and calm beside a sudden bend',
   reach: 3,
   fit: (x, y) => cubicPieces(x, y, akimaSlopes(x, y)),
 };

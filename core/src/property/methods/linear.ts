@@ -4,7 +4,7 @@ import type { InterpolationMethod } from './InterpolationMethod';
 export const linear: InterpolationMethod = {
   kind: 'linear',
   title: 'Linear',
-  says: 'straight between the knots',
+  explanation: 'straight between the knots',
   reach: 1,
   fit: straightPieces,
 };

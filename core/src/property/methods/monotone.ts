@@ -5,7 +5,7 @@ import type { InterpolationMethod } from './InterpolationMethod';
 export const monotone: InterpolationMethod = {
   kind: 'monotone',
   title: 'Monotone cubic',
-  says: 'smooth, never above or below the two knots between which it lies',
+  explanation: 'smooth, never above or below the two knots between which it lies',
   reach: 2,
   fit: (x, y) => cubicPieces(x, y, monotoneSlopes(x, y)),
 };

@@ -4,21 +4,21 @@ import type { InterpolationMethod } from './InterpolationMethod';
 export const naturalSpline: InterpolationMethod = {
   kind: 'naturalSpline',
   title: 'Natural cubic spline',
-  says: 'smoothest, straight at its ends; it may swing between uneven knots',
+  explanation: 'smoothest, straight at its ends; it may swing between uneven knots',
   fit: (x, y) => cubicPieces(x, y, splineSlopes(x, y, naturalEnd)),
 };
 
 export const notAKnotSpline: InterpolationMethod = {
   kind: 'notAKnotSpline',
   title: 'Not-a-knot cubic spline',
-  says: 'one cubic over the two first and the two last pieces; it may swing between uneven knots',
+  explanation: 'one cubic over the two first and the two last pieces; it may swing between uneven knots',
   fit: (x, y) => cubicPieces(x, y, splineSlopes(x, y, notAKnotEnd)),
 };
 
 export const clampedSpline: InterpolationMethod = {
   kind: 'clampedSpline',
   title: 'Clamped cubic spline',
-  says: 'level at its ends; it may swing between uneven knots',
+  explanation: 'level at its ends; it may swing between uneven knots',
   fit: (x, y) =>
     cubicPieces(
       x,

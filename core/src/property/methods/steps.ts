@@ -14,7 +14,7 @@ const flat = (breaks: Float64Array, a: Float64Array, last: number): Pieces => ({
 export const previous: InterpolationMethod = {
   kind: 'previous',
   title: 'Previous knot',
-  says: 'the value of the knot before, up to the next one',
+  explanation: 'the value of the knot before, up to the next one',
   isStep: true,
   reach: 1,
   fit: (x, y) => flat(x, y.slice(0, -1), y.at(-1)!),
@@ -23,7 +23,7 @@ export const previous: InterpolationMethod = {
 export const nearest: InterpolationMethod = {
   kind: 'nearest',
   title: 'Nearest knot',
-  says: 'the value of the nearest knot; half-way between two that of the later one',
+  explanation: 'the value of the nearest knot; half-way between two that of the later one',
   isStep: true,
   reach: 1,
   fit: (x, y) => {

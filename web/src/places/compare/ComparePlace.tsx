@@ -1,7 +1,7 @@
 import type { CampaignReply, ComparisonBody, ComparisonReply, ComparisonRow, FitRow } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
-import { useCallback, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useCommands } from '../../app/commands';
 import { Ledger } from '../../app/Ledger';
@@ -111,10 +111,7 @@ function ComparisonInHand(props: InHandProps) {
   const [view, setView] = useState<DifferenceView>('difference');
   const held = useComparisonInHand(props);
   const { body, reply } = held;
-  const build = useCallback(
-    (size: Size) => (reply ? compareOption(reply, palette, size, view) : {}),
-    [reply, palette, view],
-  );
+  const build = (size: Size) => (reply ? compareOption(reply, palette, size, view) : {});
   const label = reply
     ? `${reply.y.name}: ${reply.reference} against its candidates, and the differences`
     : 'No comparison yet';

@@ -15,26 +15,28 @@ const pointKinds: { value: FitBody['data']; label: string }[] = [
   { value: 'operatingPoints', label: 'operating points' },
 ];
 
-const weightings: { value: FitBody['weights']; label: string; says: string }[] = [
+const weightings: { value: FitBody['weights']; label: string; explanation: string }[] = [
   {
     value: 'none',
     label: 'none',
-    says: 'each point counts the same; ± from the scatter about the curve, and from what the points share',
+    explanation: 'each point counts the same; ± from the scatter about the curve, and from what the points share',
   },
   {
     value: 'relative',
     label: 'by the ratios of the ±',
-    says: 'sure points count more; ± still from the scatter about the curve, and from what the points share',
+    explanation: 'sure points count more; ± still from the scatter about the curve, and from what the points share',
   },
   {
     value: 'absolute',
     label: 'by the ± as it stands',
-    says: 'sure points count more; ± from what is known to differ from point to point, where that is declared, however they scatter; else from the scatter',
+    explanation:
+      'sure points count more; ± from what is known to differ from point to point, where that is declared, however they scatter; else from the scatter',
   },
   {
     value: 'both',
     label: 'errors in x and y',
-    says: 'the distance to the curve is counted in the ± of both (orthogonal distance); ± from what is known to differ from point to point',
+    explanation:
+      'the distance to the curve is counted in the ± of both (orthogonal distance); ± from what is known to differ from point to point',
   },
 ];
 
@@ -120,7 +122,7 @@ function PointsFields({ body, runs, conditions, onChange }: FitFormProps) {
           options={pointKinds}
         />
       </Field>
-      <Field label="Weights" hint={weightings.find((w) => w.value === body.weights)?.says}>
+      <Field label="Weights" hint={weightings.find((w) => w.value === body.weights)?.explanation}>
         <Select<FitBody['weights']>
           aria-label="Weights"
           value={body.weights}
@@ -144,7 +146,7 @@ function AxesFields({ body, channels, onChange }: FitFormProps) {
       <Field label="y">
         <ChannelSelect label="y" channels={channels} value={body.y} onChange={(y) => onChange(withAxes(body, { y }))} />
       </Field>
-      <Field label="Far points" hint={choices.loss ? losses[choices.loss].says : undefined}>
+      <Field label="Far points" hint={choices.loss ? losses[choices.loss].explanation : undefined}>
         <Select
           aria-label="Far points"
           value={choices.loss ?? 'square'}

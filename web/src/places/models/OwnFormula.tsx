@@ -2,7 +2,7 @@ import type { FitBody } from '@undameter/contract';
 import { AppError, functions, modelOf, parseUnit, plain, printUnit, type Parameter } from '@undameter/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Input, Popover } from 'antd';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
@@ -16,9 +16,9 @@ const FormulaEditor = lazy(() => import('../../step/FormulaEditor'));
 const NONE: Record<string, string> = {};
 
 const words = [
-  { text: 'x', kind: 'variable', says: 'the channel that is x' },
-  ...Object.entries(functions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', says: f.says })),
-  { text: 'if(', kind: 'function', says: 'one of two: if(comparison, then, otherwise)' },
+  { text: 'x', kind: 'variable', explanation: 'the channel that is x' },
+  ...Object.entries(functions).map(([name, f]) => ({ text: `${name}(`, kind: 'function', explanation: f.explanation })),
+  { text: 'if(', kind: 'function', explanation: 'one of two: if(comparison, then, otherwise)' },
 ];
 
 /** The parameters of a formula with their units, or what is wrong with it. */
@@ -56,7 +56,7 @@ export function OwnFormula({ campaignId, body, channels, onChange }: OwnFormulaP
   const meanings = (body.settings['meanings'] ?? NONE) as Record<string, string>;
   const unitOf = (symbol: string): string => channels.find((c) => c.symbol === symbol)?.unit ?? '';
   const [x, y] = [unitOf(body.x), unitOf(body.y)];
-  const { parameters, problem } = useMemo(() => understood(formula, { ...meanings }, x, y), [formula, meanings, x, y]);
+  const { parameters, problem } = understood(formula, { ...meanings }, x, y);
   const alsoChannels = parameters.filter((p) => channels.some((c) => c.symbol === p.symbol)).map((p) => p.symbol);
   return (
     <>

@@ -29,7 +29,7 @@ export function TrustPanel({ judgement, error, straight, onAction, onStraight }:
             <span>{text}</span>
             {action && (
               <button className="quiet" onClick={() => onAction(action)}>
-                {action.says}
+                {action.title}
               </button>
             )}
           </li>
@@ -60,7 +60,7 @@ export function TrustPanel({ judgement, error, straight, onAction, onStraight }:
                   {p.symbol} = {p.value === null ? '–' : formatValue(p.value, 4)} {p.unit}
                 </span>
               ))}
-              <span className="soft">A straight line {judgement.straight.says}.</span>
+              <span className="soft">A straight line {judgement.straight.explanation}.</span>
             </p>
           )}
         </>

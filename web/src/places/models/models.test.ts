@@ -102,26 +102,26 @@ describe('how a parameter is treated', () => {
 });
 
 describe('what a rung proposes', () => {
-  const says = 'try this';
+  const title = 'try this';
   test.each([
     [{ weights: 'absolute' as const }, { weights: 'absolute', choices: {} }],
     [{ loss: 'huber' }, { choices: { loss: 'huber' } }],
     [{ range: [1, 2] }, { choices: { ranges: { s: [1, 2] } } }],
     [{ fixed: { a0: 0 } }, { choices: { fixed: { a0: 0 } } }],
     [{ candidate: { kind: 'exponential', settings: { a: 1 } } }, { model: 'exponential', settings: { a: 1 } }],
-  ])('%j', (action, change) => expect(mended(body, { says, ...action }, 's')).toMatchObject(change));
+  ])('%j', (action, change) => expect(mended(body, { title, ...action }, 's')).toMatchObject(change));
   test('a range of one series leaves those of the others, a start value stays unless its own are wanted', () => {
     const chosen = {
       ...body,
       choices: { ranges: { other: [5, 6] as [number, number] }, start: { a0: 1 }, fixed: { a1: 1 } },
     };
-    expect(mended(chosen, { says, range: [1, 2] }, 's').choices).toEqual({
+    expect(mended(chosen, { title, range: [1, 2] }, 's').choices).toEqual({
       ranges: { other: [5, 6], s: [1, 2] },
       start: { a0: 1 },
       fixed: { a1: 1 },
     });
-    expect(mended(chosen, { says, ownStarts: true }, 's').choices).not.toHaveProperty('start');
-    expect(mended(chosen, { says, fixed: { a0: 0 } }, 's').choices.fixed).toEqual({ a1: 1, a0: 0 });
+    expect(mended(chosen, { title, ownStarts: true }, 's').choices).not.toHaveProperty('start');
+    expect(mended(chosen, { title, fixed: { a0: 0 } }, 's').choices.fixed).toEqual({ a1: 1, a0: 0 });
   });
 });
 

@@ -1,6 +1,5 @@
 import type { FitReply, JudgementReply, RankingReply } from '@undameter/contract';
 import { models } from '@undameter/core';
-import { useCallback, useMemo } from 'react';
 import type { Size } from '../../chart/Chart';
 import type { Gestures } from '../../chart/gestures';
 import { colourOf } from '../../chart/marks';
@@ -23,6 +22,29 @@ interface FitChartInputs {
   onSelect(range: [number, number] | null): void;
 }
 
+/** The curves that are tried beside the one of the series in hand. */
+function extrasOf({
+  fit,
+  inHand,
+  nudge,
+  straight,
+  ranking,
+}: Pick<FitChartInputs, 'fit' | 'inHand' | 'nudge' | 'straight' | 'ranking'>): Extra[] {
+  const series = fit?.series[inHand];
+  if (!series || series.problem) return [];
+  const of = (curve: Extra['curve'], name: string, look: Extra['look']): Extra => ({
+    curve,
+    name,
+    look,
+    series: inHand,
+  });
+  return [
+    ...(nudge ? [of(nudged(series, nudge), `${nudge.symbol} nudged`, 'dashed')] : []),
+    ...(straight ? [of(straight.curve, 'through logarithms', 'thin')] : []),
+    ...(ranking?.rows ?? []).filter((r) => !r.problem).map((r) => of(r.curve, r.title, 'thin')),
+  ];
+}
+
 /** The chart of a fit with what is tried beside it, and what a hand can do on it. */
 export function useFitChart({
   fit,
@@ -39,20 +61,7 @@ export function useFitChart({
 }: FitChartInputs) {
   const { palette } = useTheme();
   const series = fit?.series[inHand];
-  const extras = useMemo((): Extra[] => {
-    if (!fit || !series || series.problem) return [];
-    const of = (curve: Extra['curve'], name: string, look: Extra['look']): Extra => ({
-      curve,
-      name,
-      look,
-      series: inHand,
-    });
-    return [
-      ...(nudge ? [of(nudged(series, nudge), `${nudge.symbol} nudged`, 'dashed')] : []),
-      ...(straight ? [of(straight.curve, 'through logarithms', 'thin')] : []),
-      ...(ranking?.rows ?? []).filter((r) => !r.problem).map((r) => of(r.curve, r.title, 'thin')),
-    ];
-  }, [fit, series, inHand, nudge, straight, ranking]);
+  const extras = extrasOf({ fit, inHand, nudge, straight, ranking });
   const known = models.find((m) => m.kind === model)?.handles ?? [];
   const places = start ? known.map((handle) => ({ handle, ...handle.at(start) })) : [];
   // A handle of a peak that the model does not have is nowhere.
@@ -68,10 +77,7 @@ export function useFitChart({
           handles,
         }
       : null;
-  const build = useCallback(
-    (size: Size) => (fit ? fitOption({ fit, palette, size, view, inHand, extras, withPrediction }) : {}),
-    [fit, palette, view, inHand, extras, withPrediction],
-  );
+  const build = (size: Size) => (fit ? fitOption({ fit, palette, size, view, inHand, extras, withPrediction }) : {});
   const gestures: Gestures = {
     ...(start
       ? {

@@ -1,7 +1,7 @@
-import type { FindingRow } from '@undameter/contract';
+import type { ComparisonReply, FindingRow, FitReply } from '@undameter/contract';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Input } from 'antd';
-import { useCallback, useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { addressOf } from '../../app/places';
@@ -30,18 +30,15 @@ export function ReportPlace() {
   const { data: comparisons = [] } = useQuery(queries.comparisons(campaignId));
   const { data: fits = [] } = useQuery(queries.fits(campaignId));
   const [chosen, choose] = useState<string | null>(null);
-  const charts = useMemo(
-    () => [
-      ...comparisons.map((c) => ({ key: `comparison ${c.id}`, id: c.id, kind: 'comparison' as const, name: c.name })),
-      ...fits.map((f) => ({ key: `fit ${f.id}`, id: f.id, kind: 'fit' as const, name: f.name })),
-    ],
-    [comparisons, fits],
-  );
+  const charts = [
+    ...comparisons.map((c) => ({ key: `comparison ${c.id}`, id: c.id, kind: 'comparison' as const, name: c.name })),
+    ...fits.map((f) => ({ key: `fit ${f.id}`, id: f.id, kind: 'fit' as const, name: f.name })),
+  ];
   const shown = charts.find((c) => c.key === chosen) ?? charts[0];
   const chart = useReportChart(shown);
   const { palette } = useTheme();
-  const build = useCallback((size: Size) => chart.draw?.(palette, size) ?? {}, [chart, palette]);
-  const asPrinted = useCallback((size: Size) => chart.draw?.(palettes.light, size) ?? {}, [chart]);
+  const build = (size: Size) => chart.draw?.(palette, size) ?? {};
+  const asPrinted = (size: Size) => chart.draw?.(palettes.light, size) ?? {};
   if (error) return <Empty title={error.message} />;
   if (!campaign) return null;
   return (
@@ -100,31 +97,20 @@ function useReportChart(shown: { id: number; kind: 'comparison' | 'fit' } | unde
   const fit = useQuery({ ...queries.fitResult(shown?.id ?? 0), enabled: shown?.kind === 'fit' });
   const compared = shown?.kind === 'comparison' ? comparison.data : undefined;
   const fitted = shown?.kind === 'fit' ? fit.data : undefined;
-  return useMemo(() => {
-    const error = shown?.kind === 'fit' ? fit.error : comparison.error;
-    if (compared)
-      return {
-        error,
-        csv: comparisonCsv(compared),
-        draw: (p: Palette, size: Size) => compareOption(compared, p, size),
-      };
-    if (fitted)
-      return {
-        error,
-        csv: fitCsv(fitted),
-        draw: (palette: Palette, size: Size) =>
-          fitOption({
-            fit: fitted,
-            palette,
-            size,
-            view: 'x',
-            inHand: 0,
-            extras: [],
-            withPrediction: false,
-          }),
-      };
-    return { error, csv: undefined, draw: undefined };
-  }, [compared, fitted, shown?.kind, fit.error, comparison.error]);
+  return { error: shown?.kind === 'fit' ? fit.error : comparison.error, ...drawingOf(compared, fitted) };
+}
+
+interface Drawing {
+  csv?: string;
+  draw?(palette: Palette, size: Size): ReturnType<typeof compareOption>;
+}
+
+function drawingOf(compared: ComparisonReply | undefined, fitted: FitReply | undefined): Drawing {
+  if (compared)
+    return { csv: comparisonCsv(compared), draw: (palette, size) => compareOption(compared, palette, size) };
+  if (!fitted) return {};
+  const plain = { view: 'x', inHand: 0, extras: [], withPrediction: false } as const;
+  return { csv: fitCsv(fitted), draw: (palette, size) => fitOption({ fit: fitted, palette, size, ...plain }) };
 }
 
 function FindingBoard({ campaignId, findings }: { campaignId: number; findings: readonly FindingRow[] | undefined }) {

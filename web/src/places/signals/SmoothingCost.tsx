@@ -1,6 +1,5 @@
 import type { CostReply } from '@undameter/contract';
 import { formatValue, printUnit } from '@undameter/core';
-import { useCallback } from 'react';
 import { Chart, type Size } from '../../chart/Chart';
 import { line } from '../../chart/marks';
 import { stackOption } from '../../chart/panes';
@@ -66,36 +65,33 @@ const FLOOR = 1e-9;
 
 function SpectrumBeforeAndAfter({ cost, unit, timeUnit }: SmoothingCostProps) {
   const { palette } = useTheme();
-  const build = useCallback(
-    (size: Size) => {
-      // Zero frequency has no place on a logarithmic axis.
-      const least = FLOOR * cost.densityBefore.reduce<number>((most, v) => Math.max(most, v ?? 0), 0);
-      const of = (density: CostReply['densityBefore']) => ({
-        x: cost.frequency.slice(1),
-        y: density.slice(1).map((v) => (v !== null && v > least ? v : null)),
-      });
-      return stackOption({
-        size,
-        palette,
-        panes: [
-          {
-            title: `Power density${unit ? ` (${/[/·]/.test(printUnit(unit)) ? `(${printUnit(unit)})` : printUnit(unit)}²·${printUnit(timeUnit)})` : ''}`,
-            weight: 1,
-            look: { log: true, digits: 2 },
-            marks: [
-              line(of(cost.densityBefore), { name: 'before', colour: palette.faint, width: 1 }),
-              line(of(cost.densityAfter), { name: 'after', colour: palette.act, width: 1.4 }),
-            ],
-          },
-        ],
-        x: {
-          title: timeUnit === 's' ? 'Frequency (Hz)' : `Frequency (1/${printUnit(timeUnit) || 'sample'})`,
-          look: { log: true },
+  const build = (size: Size) => {
+    // Zero frequency has no place on a logarithmic axis.
+    const least = FLOOR * cost.densityBefore.reduce<number>((most, v) => Math.max(most, v ?? 0), 0);
+    const of = (density: CostReply['densityBefore']) => ({
+      x: cost.frequency.slice(1),
+      y: density.slice(1).map((v) => (v !== null && v > least ? v : null)),
+    });
+    return stackOption({
+      size,
+      palette,
+      panes: [
+        {
+          title: `Power density${unit ? ` (${/[/·]/.test(printUnit(unit)) ? `(${printUnit(unit)})` : printUnit(unit)}²·${printUnit(timeUnit)})` : ''}`,
+          weight: 1,
+          look: { log: true, digits: 2 },
+          marks: [
+            line(of(cost.densityBefore), { name: 'before', colour: palette.faint, width: 1 }),
+            line(of(cost.densityAfter), { name: 'after', colour: palette.act, width: 1.4 }),
+          ],
         },
-      });
-    },
-    [cost, unit, timeUnit, palette],
-  );
+      ],
+      x: {
+        title: timeUnit === 's' ? 'Frequency (Hz)' : `Frequency (1/${printUnit(timeUnit) || 'sample'})`,
+        look: { log: true },
+      },
+    });
+  };
   return (
     <div className="small-chart">
       <Chart label="Power spectral density before and after" build={build} />

@@ -1,6 +1,6 @@
 import type { BenchReply } from '@undameter/contract';
 import { useIsFetching, useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { AxisLook } from '../../chart/axisLook';
 import type { Size } from '../../chart/Chart';
 import { colourOf } from '../../chart/marks';
@@ -25,19 +25,13 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   const [offset, setOffset] = useState(0);
   const saved = useQuery(queries.bench(runId));
   const savedChannels = saved.data?.channels;
-  const wished = useMemo(
-    () => trialOf(steps, draft, (symbol) => savedChannels?.find((c) => c.symbol === symbol)?.unit ?? ''),
-    [steps, draft, savedChannels],
-  );
+  const wished = trialOf(steps, draft, (symbol) => savedChannels?.find((c) => c.symbol === symbol)?.unit ?? '');
   const drawing = useIsFetching({ queryKey: [`/runs/${runId}/traces`] }) > 0;
   const { drawn: trial, rested } = useFollowed(wished, drawing);
   const tried = useQuery({ ...queries.bench(runId, rested), enabled: rested !== undefined });
   const bench = trial ? tried.data : saved.data;
   const smoothing = trial ? smoothingInHand(draft, bench) : undefined;
-  const shown = useMemo(
-    () => shownOf(bench, chosen ?? (bench && mostUsed(bench, steps)), draft),
-    [bench, chosen, steps, draft],
-  );
+  const shown = shownOf(bench, chosen ?? (bench && mostUsed(bench, steps)), draft);
   const traces = useQuery(
     queries.traces(runId, {
       ...(trial ? { steps: trial } : {}),
@@ -54,7 +48,7 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
     ),
   );
   const along = bench?.channels.find((c) => c.symbol === bench.along);
-  const onChart = useMemo(() => withColours(bench, shown), [bench, shown]);
+  const onChart = withColours(bench, shown);
   const view = useView({ runId, bench, trial, shown: onChart, window, looks });
   const build = useSignalsChart({ traces: traces.data, shown: onChart, looks, along, smoothing, offset, palette });
   return {
@@ -95,15 +89,12 @@ function useSignalsChart({ traces, shown, looks, along, smoothing, offset, palet
   // Told apart, since the object is new each time and its words are not.
   const { channel, made } = smoothing ?? {};
   const besides = smoothing?.variants.length ?? 0;
-  return useCallback(
-    (size: Size) => {
-      if (!traces) return {};
-      const variants = Array.from({ length: besides }, (_, k) => variantSymbol(k));
-      const inHand = channel && made ? { channel, made, removed: REMOVED, variants } : undefined;
-      return signalsOption({ traces, shown, looks, along, smoothing: inHand, offset: offset ?? 0, palette }, size);
-    },
-    [traces, shown, looks, along, channel, made, besides, offset, palette],
-  );
+  return (size: Size) => {
+    if (!traces) return {};
+    const variants = Array.from({ length: besides }, (_, k) => variantSymbol(k));
+    const inHand = channel && made ? { channel, made, removed: REMOVED, variants } : undefined;
+    return signalsOption({ traces, shown, looks, along, smoothing: inHand, offset: offset ?? 0, palette }, size);
+  };
 }
 
 /** The channels on the chart, each with the colour that it has among those of the run. */

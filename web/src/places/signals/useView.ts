@@ -1,7 +1,6 @@
 import type { BenchReply } from '@undameter/contract';
 import type { Step } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback } from 'react';
 import type { AxisLook } from '../../chart/axisLook';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
@@ -39,15 +38,12 @@ export function useView({ runId, bench, trial, shown, window, looks }: Looked) {
     queries.histogram(runId, { ...body, symbols: symbols.slice(0, 1) }, wanted && view === 'histogram'),
   );
   const timeUnit = bench?.channels.find((c) => c.symbol === bench.along)?.unit ?? '';
-  const build = useCallback(
-    (size: Size): ChartOption => {
-      const chart = { shown, looks, palette };
-      if (view === 'channel') return pairs.data && x ? pairsOption(pairs.data, x, chart, size) : {};
-      if (view === 'spectrum') return spectra.data ? spectrumOption(spectra.data, as, timeUnit, chart, size) : {};
-      return histograms.data ? histogramOption(histograms.data, chart, size) : {};
-    },
-    [view, pairs.data, spectra.data, histograms.data, shown, looks, palette, as, timeUnit, x],
-  );
+  const build = (size: Size): ChartOption => {
+    const chart = { shown, looks, palette };
+    if (view === 'channel') return pairs.data && x ? pairsOption(pairs.data, x, chart, size) : {};
+    if (view === 'spectrum') return spectra.data ? spectrumOption(spectra.data, as, timeUnit, chart, size) : {};
+    return histograms.data ? histogramOption(histograms.data, chart, size) : {};
+  };
   const now = { run: undefined, channel: pairs, spectrum: spectra, histogram: histograms }[view];
   const problem = spectra.data && view === 'spectrum' ? spectra.data.find((s) => s.problem)?.problem : undefined;
   return {

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { createTextColumn, DynamicDataSheetGrid, keyColumn, type Column } from 'react-datasheet-grid';
 import 'react-datasheet-grid/dist/style.css';
 import { TAKES_KEYS } from '../../app/commands';
@@ -33,29 +33,23 @@ const text = createTextColumn<string>({
 export function KnotGrid({ shape, cells, titles, odd, height, onChange }: KnotGridProps) {
   const [inHand, setInHand] = useState(false);
   const width = columnsOf(shape, cells) + (shape === 'grid' ? 1 : 0);
-  const rows = useMemo(
-    () =>
-      cells.map((row): Row => Object.fromEntries(Array.from({ length: width }, (_, c) => [keyOf(c), row[c] ?? '']))),
-    [cells, width],
+  const rows = cells.map((row): Row =>
+    Object.fromEntries(Array.from({ length: width }, (_, c) => [keyOf(c), row[c] ?? ''])),
   );
-  const marked = useMemo(() => new Set(odd.map(([row, column]) => `${row} ${column}`)), [odd]);
-  const columns = useMemo(
-    () =>
-      Array.from({ length: width }, (_, c): Partial<Column<Row, unknown, string>> => ({
-        ...(keyColumn<Row, string>(keyOf(c), text as Partial<Column<string, unknown, string>>) as Partial<
-          Column<Row, unknown, string>
-        >),
-        title: shape === 'grid' ? (c === 0 ? `${titles[0]} ↓` : c === 1 ? `${titles[1]} →` : '') : titles[c],
-        minWidth: 84,
-        cellClassName: ({ rowIndex }) =>
-          marked.has(`${rowIndex} ${c}`)
-            ? 'knot-odd'
-            : shape === 'grid' && (rowIndex === 0 || c === 0)
-              ? 'knot-axis'
-              : undefined,
-      })),
-    [width, shape, titles, marked],
-  );
+  const marked = new Set(odd.map(([row, column]) => `${row} ${column}`));
+  const columns = Array.from({ length: width }, (_, c): Partial<Column<Row, unknown, string>> => ({
+    ...(keyColumn<Row, string>(keyOf(c), text as Partial<Column<string, unknown, string>>) as Partial<
+      Column<Row, unknown, string>
+    >),
+    title: shape === 'grid' ? (c === 0 ? `${titles[0]} ↓` : c === 1 ? `${titles[1]} →` : '') : titles[c],
+    minWidth: 84,
+    cellClassName: ({ rowIndex }) =>
+      marked.has(`${rowIndex} ${c}`)
+        ? 'knot-odd'
+        : shape === 'grid' && (rowIndex === 0 || c === 0)
+          ? 'knot-axis'
+          : undefined,
+  }));
   return (
     <div {...{ [TAKES_KEYS]: inHand }}>
       <DynamicDataSheetGrid<Row>

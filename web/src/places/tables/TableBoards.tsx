@@ -1,7 +1,7 @@
 import type { TableRow } from '@undameter/contract';
 import { formatValue, methodOf, printUnit } from '@undameter/core';
 import { Segmented } from 'antd';
-import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { Board } from '../../board/Board';
 import { axisTitle } from '../../chart/panes';
 import { BuiltInBoard } from './BuiltInBoard';
@@ -107,16 +107,11 @@ function KnotBoard({ draft, understood, onChange, tools }: TableBoardsProps & { 
     return () => watch.disconnect();
   }, []);
   const { shape, name, yUnit, xName, xUnit, second } = draft;
-  const titles = useMemo(() => {
-    const x = axisTitle({ name: xName || 'Argument', unit: xUnit });
-    const w = axisTitle({ name: second.name || 'Second argument', unit: second.unit });
-    const y = axisTitle({ name: name || 'Value', unit: yUnit });
-    return shape === 'curve' ? [x, y] : [x, w, y];
-  }, [shape, name, yUnit, xName, xUnit, second.name, second.unit]);
-  const odd = useMemo(
-    () => (understood ? likelyWrong(understood).map((knot) => understood.places[knot]!) : []),
-    [understood],
-  );
+  const x = axisTitle({ name: xName || 'Argument', unit: xUnit });
+  const w = axisTitle({ name: second.name || 'Second argument', unit: second.unit });
+  const y = axisTitle({ name: name || 'Value', unit: yUnit });
+  const titles = shape === 'curve' ? [x, y] : [x, w, y];
+  const odd = understood ? likelyWrong(understood).map((knot) => understood.places[knot]!) : [];
   return (
     <section className="board knot-board" aria-label="Knots">
       <header className="board-head">

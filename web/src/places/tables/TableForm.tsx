@@ -173,7 +173,7 @@ interface ChoiceProps<T> {
 }
 
 const Method = ({ label, value, onChange }: ChoiceProps<string>) => (
-  <Field label={label} hint={methodOf(value).says}>
+  <Field label={label} hint={methodOf(value).explanation}>
     <Select
       aria-label={label}
       value={methodOf(value).kind}

@@ -1,6 +1,6 @@
 import type { CampaignReply, TableRow } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useCommands } from '../../app/commands';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { useCampaign } from '../../app/useCampaign';
@@ -53,7 +53,7 @@ function useTableInHand({ campaign, row, name, onOpen }: TableInHandProps) {
   const start = row ? draftOf(bodyOfRow(row)) : emptyDraft;
   const [draft, setDraft] = useFormDraft(`${campaign.id}.${name}`, start, sameDraft);
   const [problem, setProblem] = useState<string | null>(null);
-  const found = useMemo(() => understand(draft), [draft]);
+  const found = understand(draft);
   const keeping = useKeeping('tables', campaign.id, row?.id, (id) => {
     setDraft(start);
     onOpen(id);
@@ -86,13 +86,10 @@ function TableInHand(props: TableInHandProps) {
   const [board, setBoard] = useState<BoardView>(row ? 'tables' : 'knots');
   const [drawn, setDrawn] = useState<DrawnBeside>({ others: true, rate: false, area: false });
   const [view, setView] = useState<SurfaceView>('x');
-  const build = useCallback(
-    (size: Size) =>
-      understood?.surface
-        ? surfaceOption({ draft, understood, view, drawn, palette, size })
-        : curveOption(draft, understood, drawn, palette, size),
-    [draft, understood, view, drawn, palette],
-  );
+  const build = (size: Size) =>
+    understood?.surface
+      ? surfaceOption({ draft, understood, view, drawn, palette, size })
+      : curveOption(draft, understood, drawn, palette, size);
   return (
     <PlaceFrame
       title={draft.name || 'New property table'}
