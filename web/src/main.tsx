@@ -4,6 +4,7 @@ import '@fontsource/barlow/600.css';
 import '@fontsource/ibm-plex-mono/400.css';
 import 'antd/dist/reset.css';
 import './theme/styles.css';
+import './app/app.css';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';

@@ -15,6 +15,7 @@ import { limitOn } from './limits';
 import { SetPointsPanel } from './SetPointsPanel';
 import { seriesOf, useConditionInHand } from './useConditionInHand';
 import { useConditionsData } from './useConditionsData';
+import './conditions.css';
 
 /** Named sets of limits that pick samples: the operating conditions of a campaign, seen on one run. */
 export const ConditionsPlace = () => (

@@ -9,6 +9,7 @@ import { ImportedRuns } from './ImportedRuns';
 import { begin } from './state';
 import { useImport } from './useImport';
 import { WaitingFile } from './WaitingFile';
+import './intake.css';
 
 /** What desktops put into folders of their own. */
 const isOwn = (file: File): boolean => /^(\.|Thumbs\.db$|desktop\.ini$)/i.test(file.name);

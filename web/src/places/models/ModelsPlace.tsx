@@ -9,6 +9,7 @@ import { Empty, NotThere } from '../../parts/Empty';
 import { Picker } from '../../parts/Picker';
 import { bodyOf, newFit } from './draft';
 import { FitInHand } from './FitInHand';
+import './models.css';
 
 /** Fits: one model through one or several conditions of a run. */
 export function ModelsPlace() {

@@ -18,6 +18,7 @@ import { StretchBoard } from './StretchBoard';
 import { isOnTrial } from './trial';
 import { newStep } from './useProcedure';
 import { useSignals, type Signals } from './useSignals';
+import './signals.css';
 
 /** The channels of a run on charts over one axis, and its procedure. */
 export const SignalsPlace = () => (

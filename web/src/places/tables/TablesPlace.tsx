@@ -23,6 +23,7 @@ import { asCsv, asJson } from './tableFiles';
 import { TableForm } from './TableForm';
 import { TableHeading, type DrawnBeside } from './TableHeading';
 import { TableLookUp } from './TableLookUp';
+import './tables.css';
 
 /** Property tables: chosen on the board, drawn with their knots, typed below the chart, described at the right. */
 export function TablesPlace() {
