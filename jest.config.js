@@ -15,6 +15,8 @@ export default {
       },
     ],
   },
+  globalSetup: '<rootDir>/scripts/testing/setUp.mjs',
+  globalTeardown: '<rootDir>/scripts/testing/tearDown.mjs',
   testEnvironment: 'node',
   maxWorkers: 2,
   modulePathIgnorePatterns: ['/dist/'],

@@ -1,8 +1,9 @@
 /** The built server as a person starts it, in a process of its own, for the tests of the API and of the browser. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { madeOnce } from './madeOnce';
 
 const main = join(import.meta.dirname, '..', '..', 'server', 'dist', 'main.js');
 
@@ -15,8 +16,22 @@ export interface Built {
   stop(signal?: NodeJS.Signals): Promise<void>;
 }
 
-/** Starts a server on a data directory. Rejects with what it said when it did not come up. */
+/**
+ * Starts a server on a data directory; an empty one gets what a first start makes of it, which is made once for all tests.
+ * Rejects with what it said when it did not come up.
+ */
 export async function startBuilt(data: string, args: string[] = [], env: NodeJS.ProcessEnv = {}): Promise<Built> {
+  if (readdirSync(data).length === 0) cpSync(await firstStart(args.includes('--demo')), data, { recursive: true });
+  return launch(data, args, env);
+}
+
+const firstStart = (isDemo: boolean): Promise<string> =>
+  madeOnce(isDemo ? 'demo' : 'data', async (path) => {
+    const server = await launch(path, isDemo ? ['--demo'] : []);
+    await server.stop();
+  });
+
+async function launch(data: string, args: string[], env: NodeJS.ProcessEnv = {}): Promise<Built> {
   const child = spawn(process.execPath, [main, ...args], {
     env: { ...process.env, PORT: '0', UNDAMETER_DATA: data, NODE_OPTIONS: '', UNDAMETER_CHECK_REPLIES: '1', ...env },
   });

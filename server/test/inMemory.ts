@@ -1,4 +1,5 @@
 /** The store of tests: the real migrations on a database in memory, in this thread. */
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { Database } from '../src/store/pg/Database';
@@ -6,11 +7,11 @@ import type { Connection, Request } from '../src/store/pg/protocol';
 import { refusalOf, serializers, serve } from '../src/store/pg/serve';
 import { SqlError } from '../src/store/pg/SqlError';
 import { migrate } from '../src/store/migrate';
+import { madeOnce } from '../../scripts/testing/madeOnce';
 
 export const migrations = join(import.meta.dirname, '..', 'migrations');
 
-export function connectInMemory(): Connection {
-  const db = new PGlite({ serializers });
+export function connectInMemory(db = new PGlite({ serializers })): Connection {
   let queue: Promise<unknown> = Promise.resolve();
   const ask = (request: Request) => {
     const answer = queue.then(() => serve(db, request));
@@ -22,8 +23,13 @@ export function connectInMemory(): Connection {
   return { ask, close: async () => void (await ask({ type: 'close' })) };
 }
 
+/** A store of its own; the migrations have run once for all tests. */
 export async function newStore(): Promise<Database> {
-  const db = new Database(connectInMemory());
-  await migrate(db, migrations);
-  return db;
+  const migrated = await madeOnce('store.tar', async (path) => {
+    const db = new PGlite({ serializers });
+    await migrate(new Database(connectInMemory(db)), migrations);
+    writeFileSync(path, Buffer.from(await (await db.dumpDataDir('none')).arrayBuffer()));
+    await db.close();
+  });
+  return new Database(connectInMemory(new PGlite({ serializers, loadDataDir: new Blob([readFileSync(migrated)]) })));
 }

@@ -1,5 +1,6 @@
 /** After a change the screens ask for what it may have altered, and keep the rest. */
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
+import { QueryObserver } from '@tanstack/react-query';
 import { ask } from './api';
 import { client, renewAfter } from './client';
 
@@ -24,6 +25,22 @@ async function change(reply: Response | Error): Promise<void> {
 test('a change has asked anew what the server names', async () => {
   await change(new Response('{}', { headers: { 'undameter-touched': 'fits, findings, bench/7' } }));
   expect(old()).toEqual(['/campaigns/1/fits', '/fits/3/result', '/campaigns/1/findings', '/runs/7/bench']);
+});
+test('a question under way is asked anew: its answer would be from before the change', async () => {
+  let asked = 0;
+  const observer = new QueryObserver(client, {
+    queryKey: ['/comparisons/2/result'],
+    queryFn: async () => {
+      const answer = ++asked === 1 ? 'before' : 'after';
+      await new Promise((resolve) => setTimeout(resolve, answer === 'before' ? 60 : 0));
+      return answer;
+    },
+  });
+  const leave = observer.subscribe(() => undefined);
+  await change(new Response('{}', { headers: { 'undameter-touched': 'fits, comparisons' } }));
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  expect(observer.getCurrentResult().data).toBe('after');
+  leave();
 });
 test('what only computes has nothing asked anew', async () => {
   await change(new Response('{}'));

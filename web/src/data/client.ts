@@ -1,10 +1,16 @@
 import { isTouched, touchedHeader, type Resource } from '@undameter/contract/touched';
-import { MutationCache, QueryClient } from '@tanstack/react-query';
+import { MutationCache, QueryClient, type Query } from '@tanstack/react-query';
 import { ApiError, takeTouched } from './api';
 
-/** Asks again for what a change may have altered; the server has named it. */
-const renewTouched = (touched: string): Promise<void> =>
-  client.invalidateQueries({ predicate: ({ queryKey: [address] }) => isTouched(String(address), touched) });
+/**
+ * Asks again for what a change may have altered; the server has named it. A question that was under way is broken off:
+ * its answer may be from before the change, and would be taken for new.
+ */
+async function renewTouched(touched: string): Promise<void> {
+  const filter = { predicate: ({ queryKey: [address] }: Query) => isTouched(String(address), touched) };
+  await client.cancelQueries(filter);
+  await client.invalidateQueries(filter);
+}
 
 /** For a change that nobody waits for: an import ends by itself. */
 export const renewAfter = (changed: Resource): Promise<void> => renewTouched(touchedHeader(changed));

@@ -9,13 +9,17 @@ interface ConditionsOverviewProps {
 }
 
 /** What conditions are, how to begin one, and what those of the campaign leave out and share. */
-export function ConditionsOverview({ data: { bench, rows, points }, onBegin, onPropose }: ConditionsOverviewProps) {
+export function ConditionsOverview({
+  data: { bench, channels, rows, points },
+  onBegin,
+  onPropose,
+}: ConditionsOverviewProps) {
   return (
     <>
       <header className="panel-head">
         <h2>Conditions</h2>
         <span className="grow" />
-        <button className="quiet" onClick={onBegin}>
+        <button className="quiet" onClick={onBegin} disabled={channels.length === 0}>
           + Condition
         </button>
       </header>
