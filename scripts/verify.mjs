@@ -2,7 +2,7 @@
  * npm run verify: installs, checks and tests everything, and ends with one line
  * `N passed, N failed` summed over all suites. Needs nothing but Node.js.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -21,16 +21,36 @@ function run(label, command, args, env = {}) {
   return status === 0;
 }
 
-const check = (label, ...command) => (run(label, ...command) ? total.passed++ : total.failed++);
+/** Checks beside each other, each with what it had to say; none of them writes what another reads. */
+async function checkTogether(...checks) {
+  const ended = checks.map(
+    ([label, command, args]) =>
+      new Promise((resolve) => {
+        const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+        const said = [];
+        for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => said.push(text));
+        child.on('error', (error) => resolve({ label, said: String(error), ok: false }));
+        child.on('close', (status) => resolve({ label, said: Buffer.concat(said).toString(), ok: status === 0 }));
+      }),
+  );
+  for (const { label, said, ok } of await Promise.all(ended)) {
+    console.log(`\n== ${label}: ${ok ? 'passed' : 'failed'}`);
+    process.stdout.write(said);
+    if (ok) total.passed++;
+    else total.failed++;
+  }
+}
 
 if (!run('install', 'npm', ['ci', '--no-audit', '--no-fund'])) {
   console.log('0 passed, 1 failed');
   process.exit(1);
 }
-check('types', 'npm', ['run', '-s', 'types']);
-check('lint', 'npx', ['eslint', '.']);
-check('style', 'npx', ['prettier', '--check', '.']);
-check('build', 'npm', ['run', '-s', 'build']);
+await checkTogether(
+  ['types', 'npm', ['run', '-s', 'types']],
+  ['lint', 'npx', ['eslint', '.']],
+  ['style', 'npx', ['prettier', '--check', '.']],
+  ['build', 'npm', ['run', '-s', 'build']],
+);
 
 const folder = mkdtempSync(join(tmpdir(), 'undameter-verify-'));
 try {

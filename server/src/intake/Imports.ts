@@ -142,8 +142,7 @@ export class Imports {
       },
     );
     if (!record || job.cancelled) throw new AppError('CANCELLED', { what: 'import' });
-    for (const [position, blocks] of levels.entries())
-      await writeLevels(this.db, sampleSet, position, joinLevels(blocks));
+    await writeLevels(this.db, sampleSet, levels.map(joinLevels));
     await kept;
     if (replaces) {
       const channels = body.columns.map((c, i) => ({ ...c, labels: record.columns[i]!.labels }));

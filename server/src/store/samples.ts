@@ -42,42 +42,59 @@ export async function writeColumns(db: Database, sampleSet: number, columns: rea
       k,
       columns.map((c) => packSamples(c.slice(k * CHUNK_SAMPLES, (k + 1) * CHUNK_SAMPLES))),
     );
-  for (const [position, column] of columns.entries()) await writeLevels(db, sampleSet, position, buildLevels(column));
+  await writeLevels(db, sampleSet, columns.map(buildLevels));
 }
 
-/** Writes one block of columns, each packed to a chunk; transactions are short, since a small question waits for the one under way. */
-export async function writeBlock(
-  db: Database,
-  sampleSet: number,
-  k: number,
-  chunks: readonly Uint8Array[],
-): Promise<void> {
-  const perTransaction = 3;
-  for (let from = 0; from < chunks.length; from += perTransaction)
+/** Writes one block of columns, each packed to a chunk. */
+export const writeBlock = (db: Database, sampleSet: number, k: number, chunks: readonly Uint8Array[]): Promise<void> =>
+  writeChunks(
+    db,
+    sampleSet,
+    chunks.map((data, position) => ({ position, level: 0, k, data })),
+  );
+
+/** Writes the min/max levels of channels, in the order of the channels. */
+export const writeLevels = (db: Database, sampleSet: number, channels: readonly (readonly Level[])[]): Promise<void> =>
+  writeChunks(
+    db,
+    sampleSet,
+    channels.flatMap((levels, position) =>
+      levels.map(({ size, lowest, highest }) => {
+        const both = new Float64Array(lowest.length * 2);
+        both.set(lowest);
+        both.set(highest, lowest.length);
+        return { position, level: size, k: 0, data: bytesOf(both) };
+      }),
+    ),
+  );
+
+interface Chunk {
+  position: number;
+  level: number;
+  k: number;
+  data: Uint8Array;
+}
+
+/** As much as one transaction takes: a small question waits for the one under way. */
+const MOST_BYTES = 3 * CHUNK_SAMPLES * 8;
+const MOST_CHUNKS = 250;
+
+async function writeChunks(db: Database, sampleSet: number, chunks: readonly Chunk[]): Promise<void> {
+  for (let from = 0, to = 0; from < chunks.length; from = to) {
+    for (let bytes = 0; to < chunks.length && to - from < MOST_CHUNKS; to++) {
+      bytes += chunks[to]!.data.byteLength;
+      if (bytes > MOST_BYTES && to > from) break;
+    }
     await db.transaction(async (tx) => {
       await tx.script('set local synchronous_commit = off');
-      for (let c = from; c < Math.min(chunks.length, from + perTransaction); c++)
-        await tx.sql`insert into sample_chunk (sample_set, position, level, k, data)
-                     values (${sampleSet}, ${c}, 0, ${k}, ${chunks[c]!})`;
+      const written = chunks.slice(from, to).map(
+        ({ position, level, k, data }) =>
+          tx.sql`insert into sample_chunk (sample_set, position, level, k, data)
+                 values (${sampleSet}, ${position}, ${level}, ${k}, ${data})`,
+      );
+      await Promise.all(written);
     });
-}
-
-/** Writes the min/max levels of one channel. */
-export async function writeLevels(
-  db: Database,
-  sampleSet: number,
-  position: number,
-  levels: readonly Level[],
-): Promise<void> {
-  await db.transaction(async (tx) => {
-    for (const { size, lowest, highest } of levels) {
-      const both = new Float64Array(lowest.length * 2);
-      both.set(lowest);
-      both.set(highest, lowest.length);
-      await tx.sql`insert into sample_chunk (sample_set, position, level, k, data)
-                   values (${sampleSet}, ${position}, ${size}, 0, ${bytesOf(both)})`;
-    }
-  });
+  }
 }
 
 /** A whole channel, in memory that can be shared with the worker threads. */
