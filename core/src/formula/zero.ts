@@ -68,7 +68,7 @@ const inWords = (datum: Datum | 'none'): string =>
   })[datum];
 
 /** What is to be added to a quantity in base units to count from another zero. @throws {AppError} AMBIENT_UNKNOWN, DATUM_ASKED, DATUM_MIXED */
-function shiftTo(wanted: Datum, { zero, dimension }: Quantity, ambient: number | undefined, place: Place): number {
+function shiftTo(wanted: Datum, { zero, dimension }: Quantity, ambient: number | undefined, place: Conversion): number {
   const have = datumOf(zero);
   if (have === wanted) return 0;
   if (isPressure(dimension) && have && have !== 'none' && have !== 'difference' && wanted !== 'difference') {
@@ -89,7 +89,7 @@ interface Quantity {
   zero: Zero;
 }
 
-interface Place {
+interface Conversion {
   unit: string;
   at: number;
 }

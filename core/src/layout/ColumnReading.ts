@@ -1,7 +1,7 @@
 import { Type, type Static } from 'typebox';
 
 const dates = [Type.Literal('yearFirst'), Type.Literal('dayFirst'), Type.Literal('monthFirst')] as const;
-const moments = [Type.Literal('clock'), ...dates] as const;
+const timestamps = [Type.Literal('clock'), ...dates] as const;
 
 /** How the cells of a column are read: as numbers, as moments of a form, or as the words of a category. */
 export const columnReadingSchema = Type.Object(
@@ -9,7 +9,7 @@ export const columnReadingSchema = Type.Object(
     index: Type.Integer({ minimum: 0, maximum: 20000 }),
     reads: Type.Union([
       Type.Literal('number'),
-      ...moments,
+      ...timestamps,
       Type.Literal('epochSeconds'),
       Type.Literal('epochMilliseconds'),
       Type.Literal('category'),
@@ -17,7 +17,7 @@ export const columnReadingSchema = Type.Object(
     /** A time of day may have its date in another column. */
     date: Type.Optional(
       Type.Object(
-        { index: Type.Integer({ minimum: 0 }), reads: Type.Union([...moments]) },
+        { index: Type.Integer({ minimum: 0 }), reads: Type.Union([...timestamps]) },
         { additionalProperties: false },
       ),
     ),

@@ -7,7 +7,7 @@ export interface Cholesky {
   /** By rows, upper: the matrix is Rᵀ·R. */
   r: Float64Array[];
   /** Of R after its columns were brought to length 1. */
-  condition: number;
+  conditionNumber: number;
 }
 
 /**
@@ -25,8 +25,8 @@ export function cholesky(a: readonly Float64Array[]): Cholesky | undefined {
       if (i === j && !(sum > 0)) return undefined;
       r[i]![j] = i === j ? Math.sqrt(sum) : sum / r[i]![i]!;
     }
-  const { condition } = householderQr(unitColumns(r));
-  return condition < WORST_CONDITION ? { r, condition } : undefined;
+  const { conditionNumber: condition } = householderQr(unitColumns(r));
+  return condition < WORST_CONDITION ? { r, conditionNumber: condition } : undefined;
 }
 
 const unitColumns = (r: readonly Float64Array[]): Float64Array[] =>

@@ -8,7 +8,7 @@ export interface Qr {
   /** Upper triangle, r[i][j] for i <= j. */
   r: Float64Array[];
   /** Ratio of the largest to the smallest diagonal entry of R: a lower bound of the condition number. */
-  condition: number;
+  conditionNumber: number;
 }
 
 /**
@@ -40,7 +40,7 @@ export function householderQr(columns: readonly Float64Array[]): Qr {
     largest = Math.max(largest, Math.abs(r[k]![k]!));
     smallest = Math.min(smallest, Math.abs(r[k]![k]!));
   }
-  return { rows, reflections: work, r, condition: smallest === 0 ? Infinity : largest / smallest };
+  return { rows, reflections: work, r, conditionNumber: smallest === 0 ? Infinity : largest / smallest };
 }
 
 function norm2(v: Float64Array, from: number): number {

@@ -15,7 +15,7 @@ export interface LeastSquares {
   /** (AᵀA)⁻¹, p by p. */
   inverse: Float64Array[];
   /** Lower bound of the condition number of A after its columns were brought to length 1. */
-  condition: number;
+  conditionNumber: number;
 }
 
 /**
@@ -30,7 +30,7 @@ export function leastSquares(columns: readonly Float64Array[], b: Float64Array):
   const lengths = columns.map((c) => powerOfTwoNear(Math.sqrt(c.reduce((s, v) => s + v * v, 0))));
   const scaled = columns.map((c, j) => c.map((v) => v / lengths[j]!));
   const qr = householderQr(scaled);
-  const dependent = !(qr.condition < 1e15);
+  const dependent = !(qr.conditionNumber < 1e15);
   const p = columns.length;
   const x = solveUpper(qr.r, applyQTransposed(qr, b));
   const residuals = new Float64Array(b.length);
@@ -60,7 +60,7 @@ export function leastSquares(columns: readonly Float64Array[], b: Float64Array):
     solution: x.map((v, k) => v / lengths[k]!),
     residuals,
     inverse: inverseOfNormal(qr.r).map((column, j) => column.map((v, k) => v / lengths[j]! / lengths[k]!)),
-    condition: dependent ? Infinity : qr.condition,
+    conditionNumber: dependent ? Infinity : qr.conditionNumber,
   };
 }
 

@@ -23,12 +23,12 @@ export function momentFit(points: Points, degree: number): LeastSquares | undefi
   powerSums(points, new Float64Array(p), { moments, right });
   const solved = cholesky(Array.from({ length: p }, (_, i) => moments.slice(i, i + p)));
   if (!solved) return undefined;
-  const { r, condition } = solved;
+  const { r, conditionNumber: condition } = solved;
   const solution = solveUpper(r, solveUpperTransposed(r, right));
   powerSums(points, solution, { right });
   const correction = solveUpper(r, solveUpperTransposed(r, right));
   solution.forEach((c, k) => (solution[k] = c + correction[k]!));
-  return { solution, residuals: residualsOver(points, solution), inverse: inverseOfNormal(r), condition };
+  return { solution, residuals: residualsOver(points, solution), inverse: inverseOfNormal(r), conditionNumber: condition };
 }
 
 const BLOCK = 1000;

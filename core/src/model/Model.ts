@@ -44,7 +44,7 @@ export interface PlainFit {
   residualStandardDeviation: number;
   /** About the mean of y, unweighted; NaN when y does not vary. */
   rSquared: number;
-  condition: number;
+  conditionNumber: number;
   /** Weighted sum of squares a degree of freedom, near 1 where the uncertainties explain the scatter; NaN without them. */
   reducedChiSquare: number;
   /** What speaks against the solution, in sentences. */

@@ -37,7 +37,7 @@ export function outcomeOf({ model, parts, data, places, solved, degreesOfFreedom
   const single = parts.over(new Float64Array(1));
   const at = single.variables.get('x')!;
   return {
-    status: solved.condition < SINGULAR ? 'solved' : 'singular',
+    status: solved.conditionNumber < SINGULAR ? 'solved' : 'singular',
     parameters: parts.whole(free),
     standardErrors: Float64Array.from(covariance, (row, k) => Math.sqrt(Math.max(0, row[k]!))),
     covariance,
@@ -47,7 +47,7 @@ export function outcomeOf({ model, parts, data, places, solved, degreesOfFreedom
     residualStandardDeviation: isJoint
       ? Math.sqrt(summary.statistics.residualSumOfSquares / Math.max(1, x.length - free.length))
       : summary.statistics.residualStandardDeviation,
-    condition: solved.condition,
+    conditionNumber: solved.conditionNumber,
     reducedChiSquare: sigma ? chiSquare : NaN,
     doubts: doubtsOf(
       model,
@@ -93,7 +93,7 @@ function doubtsOf(
   model: Model,
   { free }: Parametrisation,
   places: readonly number[],
-  { ending, atBound, inverse, parameters, condition, ends, valleys, together }: NonlinearSolution,
+  { ending, atBound, inverse, parameters, conditionNumber: condition, ends, valleys, together }: NonlinearSolution,
   errors: Float64Array,
   rounding: number,
 ): string[] {

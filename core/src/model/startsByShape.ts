@@ -25,7 +25,7 @@ export function startsByShape(
     const rotated = applyQTransposed(qr, y);
     // What is left of y below the triangle is what no combination of the columns explains.
     const left = rotated.subarray(columns.length).reduce((sum, v) => sum + v * v, 0);
-    return Number.isFinite(qr.condition) && Number.isFinite(left)
+    return Number.isFinite(qr.conditionNumber) && Number.isFinite(left)
       ? [{ left, start: whole(solveUpper(qr.r, rotated), shape) }]
       : [];
   });

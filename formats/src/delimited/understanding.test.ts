@@ -42,6 +42,27 @@ describe('RFC 4180, section 2', () => {
     const { record } = await read(`t,note,p\n${rows.join('\n')}\n`);
     expect(record.rows).toBeGreaterThanOrEqual(79);
   });
+  test('below a quote that is never closed lines keep their numbers', async () => {
+    const rows = Array.from({ length: 80 }, (_, i) => (i === 5 ? '5,"open,5' : i === 20 ? 'jammed' : `${i},ok,${i}`));
+    const { record } = await read(`t,note,p\n${rows.join('\n')}\n`);
+    // The heading is line 1.
+    expect(record.passedOver).toEqual({ count: 1, firstLine: 22, firstText: 'jammed' });
+  });
+  test('of a line that is passed over the beginning is kept, and only of the first one', async () => {
+    const words =
+      'stopped by hand, since the bearing became hot; the pump was taken out and sent to the shop for a look at it';
+    const { record } = await read(`t,p\n0,1\n1,2\n${words.replaceAll(',', '')}\n2,3\nend\n`);
+    expect(record.passedOver).toEqual({ count: 2, firstLine: 4, firstText: words.replaceAll(',', '').slice(0, 80) });
+  });
+  test('a first row that is one cell short, or one too long, is a row; two short it is none', async () => {
+    const table = '0,1,2,3\n1,2,3,4\n2,3,4,5\n3,4,5,6\n';
+    for (const [first, line] of [
+      ['9,9,9', 1],
+      ['9,9,9,9,9', 1],
+      ['9,9', 2],
+    ] as const)
+      expect((await read(`${first}\n${table}`)).layout.firstDataLine).toBe(line);
+  });
 });
 
 // The form of the example in the W3C note "Model for Tabular Data and Metadata on the Web" (2015), section 4.5, with all its

@@ -28,6 +28,20 @@ const run = {
   ],
 };
 
+test.each([1, 4095, 4096, 4097, 8192])(
+  '%d rows are that many records of JSON and lines of CSV, and no more',
+  async (n) => {
+    const column = { ...channel('t', 'Time', 's', (i) => i), values: Float64Array.from({ length: n }, (_, i) => i) };
+    const textOf = async (kind: string) => {
+      const pieces = [...(await writers.find((w) => w.kind === kind)!.write({ name: 'x', channels: [column] }))];
+      return pieces.map((p) => (typeof p === 'string' ? p : new TextDecoder().decode(p))).join('');
+    };
+    const records = JSON.parse(await textOf('json')) as Record<string, number>[];
+    expect([records.length, records.at(-1)]).toEqual([n, { 'Time [s]': n - 1 }]);
+    expect((await textOf('csv')).trimEnd().split('\r\n')).toHaveLength(n + 1);
+  },
+);
+
 test.each(writers.map((w) => [w.kind, w] as const))(
   'what is taken out as %s comes in again to the same numbers, units and words',
   async (_, writer) => {

@@ -54,16 +54,16 @@ function fitMultilinear({ x, y, sigma, sigmaIsAbsolute, others = [], xName }: Fi
   const covariance = solved.inverse.map((row) => row.map((v) => v * variance));
   const means = others.map(meanOf);
   return {
-    status: Number.isFinite(solved.condition) ? 'solved' : 'singular',
+    status: Number.isFinite(solved.conditionNumber) ? 'solved' : 'singular',
     parameters: solved.solution,
     standardErrors: Float64Array.from(covariance, (row, k) => Math.sqrt(Math.max(0, row[k]!))),
     covariance,
     residuals,
     ...summary.statistics,
-    condition: solved.condition,
+    conditionNumber: solved.conditionNumber,
     reducedChiSquare: sigma ? summary.weightedVariance : NaN,
     doubts:
-      Number.isFinite(solved.condition) && solved.condition < 1e8
+      Number.isFinite(solved.conditionNumber) && solved.conditionNumber < 1e8
         ? []
         : ['Some of the x move together in these points, so their slopes cannot be told apart. Leave one out.'],
     start: solved.solution,

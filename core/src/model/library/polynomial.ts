@@ -66,7 +66,7 @@ export function fitPolynomial(data: FitData, degree: number): PlainFit {
   const inner = solved.inverse.map((row) => row.map((v) => v * variance));
   const covariance = transformCovariance(toPlain, inner);
   return {
-    status: Number.isFinite(solved.condition) ? 'solved' : 'singular',
+    status: Number.isFinite(solved.conditionNumber) ? 'solved' : 'singular',
     parameters: plain,
     start: plain,
     ends: [],
@@ -74,9 +74,9 @@ export function fitPolynomial(data: FitData, degree: number): PlainFit {
     standardErrors: Float64Array.from(covariance, (row, k) => Math.sqrt(Math.max(0, row[k]!))),
     covariance,
     residuals,
-    condition: solved.condition,
+    conditionNumber: solved.conditionNumber,
     reducedChiSquare: sigma ? summary.weightedVariance : NaN,
-    doubts: Number.isFinite(solved.condition)
+    doubts: Number.isFinite(solved.conditionNumber)
       ? []
       : ['The terms cannot be told apart by these points: a lower degree, or points at more values of x.'],
     curve: (at) => {

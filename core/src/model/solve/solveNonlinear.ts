@@ -22,7 +22,7 @@ export interface NonlinearSolution extends Solution {
   /** (JᵀJ)⁻¹ of the weighted problem, p by p; rows of parameters at a bound are zero. */
   inverse: Float64Array[];
   /** Lower bound of the condition number of J, its columns brought to one length. */
-  condition: number;
+  conditionNumber: number;
   /** Parameters that ended at a bound. */
   atBound: boolean[];
   /** Where the search began that led here. */
@@ -106,7 +106,7 @@ const toTheEnd = (problem: Problem, { parameters, rounds }: Solution): Solution 
 /** It ended where a parameter has lost its say, or did not end at all: another start may lead elsewhere. */
 const poorly =
   (degreesOfFreedom: number) =>
-  ({ condition, ending, inverse, parameters, sumOfSquares, atBound }: NonlinearSolution): boolean => {
+  ({ conditionNumber: condition, ending, inverse, parameters, sumOfSquares, atBound }: NonlinearSolution): boolean => {
     const variance = sumOfSquares / Math.max(1, degreesOfFreedom);
     const isLost = parameters.some(
       (v, k) => !atBound[k] && !(Math.sqrt(inverse[k]![k]! * variance) < 100 * Math.abs(v)),
@@ -140,13 +140,13 @@ export function withCovariance(problem: Problem, found: Solution, start: Float64
   const { r } = found.linear;
   const whole = Array.from(at, () => new Float64Array(at.length));
   const rest = { ...found, inverse: whole, atBound, start, ends: [found.sumOfSquares], valleys: [found] };
-  if (free.length === 0) return { ...rest, condition: 1, together: [] };
+  if (free.length === 0) return { ...rest, conditionNumber: 1, together: [] };
   const columns = free.map((k) => Float64Array.from(r, (row) => row[k]!));
   const lengths = columns.map((column) => Math.hypot(...column) || 1);
   const scaled = householderQr(columns.map((column, i) => column.map((v) => v / lengths[i]!)));
   const inverse = inverseOfNormal(scaled.r).map((row, i) => row.map((v, j) => v / (lengths[i]! * lengths[j]!)));
   free.forEach((k, i) => free.forEach((l, j) => (whole[k]![l] = inverse[i]![j]!)));
-  return { ...rest, condition: scaled.condition, together: leastDirection(scaled.r).map((i) => free[i]!) };
+  return { ...rest, conditionNumber: scaled.conditionNumber, together: leastDirection(scaled.r).map((i) => free[i]!) };
 }
 
 /** Columns with a say in the combination that R nearly makes nothing of. */

@@ -37,7 +37,7 @@ function solverOf(normal: readonly Float64Array[]): ((sum: Float64Array) => Floa
   const size = normal.map((row, k) => Math.sqrt(row[k]!));
   if (!size.every((v) => v > 0)) return undefined;
   const qr = householderQr(normal.map((row, k) => row.map((v, l) => v / (size[k]! * size[l]!))));
-  if (!(qr.condition < 1e12)) return undefined;
+  if (!(qr.conditionNumber < 1e12)) return undefined;
   return (sum) =>
     solveUpper(
       qr.r,

@@ -2,7 +2,7 @@ import type { TracesReply } from '@undameter/contract';
 import type { Step } from '@undameter/core';
 import { ask } from '../../data/api';
 
-interface Place {
+interface Pointer {
   x: number;
   y: number;
   /** How much of x is near. */
@@ -17,7 +17,7 @@ export async function nearestSample(
   runId: number,
   steps: readonly Step[] | undefined,
   symbol: string,
-  place: Place,
+  place: Pointer,
 ): Promise<number | null> {
   const reply = await ask<TracesReply>(`/runs/${runId}/traces`, {
     body: {
@@ -37,7 +37,7 @@ const both = ({ x, y }: { x: readonly (number | null)[]; y: readonly (number | n
   x.flatMap((at, i) => (at === null || y[i] === null || y[i] === undefined ? [] : [[at, y[i]] as [number, number]]));
 
 /** Nearest in x first; among those about as near, the one nearest in y, so that a spike can be hit. */
-export function nearestOf(samples: readonly (readonly [number, number])[], { x, y, reach }: Place): number | null {
+export function nearestOf(samples: readonly (readonly [number, number])[], { x, y, reach }: Pointer): number | null {
   const near = samples.filter(([at]) => Math.abs(at - x) <= reach);
   if (near.length === 0) return null;
   const ys = near.map((s) => s[1]);

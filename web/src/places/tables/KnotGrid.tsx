@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { createTextColumn, DynamicDataSheetGrid, keyColumn, type Column } from 'react-datasheet-grid';
 import 'react-datasheet-grid/dist/style.css';
 import { TAKES_KEYS } from '../../app/commands';
-import { columnsOf, type Cells, type Place, type Shape } from './cells';
+import { columnsOf, type Cells, type CellPosition, type Shape } from './cells';
 
 interface KnotGridProps {
   shape: Shape;
@@ -10,7 +10,7 @@ interface KnotGridProps {
   /** Headings of the columns of a list; of a grid what stands down, and what across. */
   titles: readonly string[];
   /** Values that somebody should look at. */
-  odd: readonly Place[];
+  odd: readonly CellPosition[];
   height: number;
   onChange(cells: Cells): void;
 }

@@ -3,14 +3,14 @@ export type Shape = 'curve' | 'grid' | 'scattered';
 
 /** The knots as they are typed, row by row: cells stay text, so that a half-typed number is no error. */
 export type Cells = readonly (readonly string[])[];
-export type Place = readonly [row: number, column: number];
+export type CellPosition = readonly [row: number, column: number];
 
 /** The knots that are numbers, x and w in rising order, and the cell in which each value is typed. */
 export interface TypedKnots {
   x: number[];
   w: number[];
   y: number[];
-  places: Place[];
+  places: CellPosition[];
 }
 
 /** A typed number with a point or a comma; null where it is none. */
@@ -59,7 +59,7 @@ function gridKnots(cells: Cells): TypedKnots {
   const across = numbers(cells[0] ?? []);
   const isWhole = (row: number): boolean => across.every(({ at }) => typedNumber(cells[row]![at]) !== null);
   const down = numbers(cells.map((row) => row[0])).filter(({ at }) => isWhole(at));
-  const places = down.flatMap((row): Place[] => across.map((column) => [row.at, column.at]));
+  const places = down.flatMap((row): CellPosition[] => across.map((column) => [row.at, column.at]));
   return {
     x: down.map((d) => d.value),
     w: across.map((a) => a.value),

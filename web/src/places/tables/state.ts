@@ -15,7 +15,7 @@ import {
   type Surface,
   type TableDoubt,
 } from '@undameter/core';
-import { cellsOf, emptyCells, firstProblem, knotsOf, type Cells, type Place, type Shape } from './cells';
+import { cellsOf, emptyCells, firstProblem, knotsOf, type Cells, type CellPosition, type Shape } from './cells';
 
 /** A table as it is typed. What is said of a second argument stays while the table has none. */
 export interface TableDraft extends Omit<TableBody, 'x' | 'y' | 'second'> {
@@ -62,7 +62,7 @@ export interface Understood {
   /** Of one in two. */
   surface: Surface | undefined;
   /** The cell in which each value is typed. */
-  places: Place[];
+  places: CellPosition[];
   doubts: TableDoubt[];
   error: LeaveOneOut | undefined;
 }
