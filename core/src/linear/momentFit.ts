@@ -28,7 +28,12 @@ export function momentFit(points: Points, degree: number): LeastSquares | undefi
   powerSums(points, solution, { right });
   const correction = solveUpper(r, solveUpperTransposed(r, right));
   solution.forEach((c, k) => (solution[k] = c + correction[k]!));
-  return { solution, residuals: residualsOver(points, solution), inverse: inverseOfNormal(r), conditionNumber: condition };
+  return {
+    solution,
+    residuals: residualsOver(points, solution),
+    inverse: inverseOfNormal(r),
+    conditionNumber: condition,
+  };
 }
 
 const BLOCK = 1000;

@@ -23,7 +23,7 @@ export const filter = defineStep({
         Type.Literal('low', { title: 'Low-pass, Butterworth' }),
         Type.Literal('high', { title: 'High-pass, Butterworth' }),
         Type.Literal('band', { title: 'Band-pass, Butterworth' }),
-        Type.Literal('notch', { title: 'Notch, Butterworth' }),
+        Type.Literal('notch', { title: 'Band-stop, Butterworth' }),
         Type.Literal('fourier', { title: 'Low-pass by Fourier transform' }),
       ],
       { title: 'Filter', default: 'low' },
@@ -56,7 +56,7 @@ export const filter = defineStep({
     const detail =
       method === 'fourier'
         ? `Fourier transform, lines above ${band} cut`
-        : `Butterworth ${method}${method === 'notch' ? '' : '-pass'}, order ${order}, ${band}, ${phase === 'zero' ? 'zero-phase' : 'causal'}`;
+        : `Butterworth ${method === 'notch' ? 'band-stop' : `${method}-pass`}, order ${order}, ${band}, ${phase === 'zero' ? 'zero-phase' : 'causal'}`;
     return { title: `Filter ${channel}`, detail };
   },
   reads: ({ channel }, along) => (along === undefined ? [channel] : [channel, along]),

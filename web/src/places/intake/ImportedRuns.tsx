@@ -15,13 +15,13 @@ interface ImportedRunsProps {
 /** What came in so far, and what can still be done with it here. */
 export function ImportedRuns({ campaignId, runs, onAgain, onJoin }: ImportedRunsProps) {
   const navigate = useNavigate();
-  const act = (label: string, name: string, deed: () => void) => (
+  const act = (label: string, name: string, run: () => void) => (
     <button
       className="quiet"
       aria-label={`${label} ${name}`}
       onClick={(e) => {
         e.stopPropagation();
-        deed();
+        run();
       }}
     >
       {label}
@@ -51,7 +51,7 @@ export function ImportedRuns({ campaignId, runs, onAgain, onJoin }: ImportedRuns
         },
         { key: 'at', title: 'Imported', value: (r) => r.createdAt, cell: (r) => day(r.createdAt) },
         {
-          key: 'deeds',
+          key: 'actions',
           title: '',
           width: 170,
           cell: (r) => (

@@ -10,13 +10,13 @@ export interface SelectionDeed {
 interface SelectionBarProps {
   range: readonly [number, number];
   unit: string;
-  deeds: readonly SelectionDeed[];
+  actions: readonly SelectionDeed[];
   /** Of a single sample: why it is or is not in the result. */
   why: WhyReply | undefined;
 }
 
 /** What can be done with the stretch that was selected on the chart. */
-export function SelectionBar({ range, unit, deeds, why }: SelectionBarProps) {
+export function SelectionBar({ range, unit, actions, why }: SelectionBarProps) {
   const single = range[0] === range[1];
   const said = single ? `at ${formatValue(range[0], 7)}` : `${formatValue(range[0], 7)} to ${formatValue(range[1], 7)}`;
   return (
@@ -29,7 +29,7 @@ export function SelectionBar({ range, unit, deeds, why }: SelectionBarProps) {
           {inWords(why)}
         </span>
       )}
-      {deeds.map((d) => (
+      {actions.map((d) => (
         <button key={d.label} className="quiet" onClick={d.run}>
           {d.label} <kbd>{d.keys}</kbd>
         </button>

@@ -13,10 +13,10 @@ const hints: Readonly<Record<View, string>> = {
 
 /** What is on the chart, or what can be done with the stretch that is selected. */
 export function SignalsHeading({ signals }: { signals: Signals }) {
-  const { state, data, deeds, why, look } = signals;
+  const { state, data, actions, why, look } = signals;
   const { draft, selection } = state;
   const { bench, along, shown, view } = data;
-  if (selection) return <SelectionBar range={selection} unit={along?.unit ?? ''} deeds={deeds} why={why} />;
+  if (selection) return <SelectionBar range={selection} unit={along?.unit ?? ''} actions={actions} why={why} />;
   const first = bench?.channels.find((c) => c.symbol === shown[0])?.name ?? 'Channels';
   return (
     <>

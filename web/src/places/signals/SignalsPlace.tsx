@@ -30,7 +30,7 @@ export const SignalsPlace = () => (
 function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId: number; picker: ReactNode }) {
   const signals = useSignals(campaignId, runId);
   const [elsewhere, setElsewhere] = useState(false);
-  const { run, rename, procedure, deeds, begin } = signals;
+  const { run, rename, procedure, actions, begin } = signals;
   useCommands([
     { id: 'procedure-elsewhere', label: 'Apply the procedure to other runs', run: () => setElsewhere(true) },
     { id: 'undo', label: 'Undo the last change of the procedure', keys: 'Ctrl+Z', run: procedure.undo },
@@ -40,7 +40,7 @@ function SignalsOfRun({ campaignId, runId, picker }: { campaignId: number; runId
       label: `New step: ${title}`,
       run: () => begin(kind),
     })),
-    ...deeds.map((d) => ({ id: `selection-${d.keys}`, label: `Selection: ${d.label}`, keys: d.keys, run: d.run })),
+    ...actions.map((d) => ({ id: `selection-${d.keys}`, label: `Selection: ${d.label}`, keys: d.keys, run: d.run })),
   ]);
   return (
     <PlaceFrame

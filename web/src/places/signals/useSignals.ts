@@ -6,7 +6,7 @@ import { useReducedDraft } from '../../data/useDraft';
 import { nearestSample } from './nearestSample';
 import { nothingInHand, shownWith, signals, whyBody, stretchBody, withDraft } from './state';
 import { newStep, useProcedure } from './useProcedure';
-import { useSelectionDeeds } from './useSelectionDeeds';
+import { useSelectionActions } from './useSelectionActions';
 import { useSignalsData } from './useSignalsData';
 
 /** The signals of a run: what is asked of it, what is in hand, and what can be done. */
@@ -38,7 +38,7 @@ export function useSignals(campaignId: number, runId: number) {
     data,
     why: why.data,
     stretch: stretch.data,
-    deeds: useSelectionDeeds(selection, along, procedure, act),
+    actions: useSelectionActions(selection, along, procedure, act),
     rename,
     begin: (kind: string) => {
       // Words are nothing that a step could begin with.

@@ -20,7 +20,7 @@ interface JoinPanelProps {
   onLeave(): void;
 }
 
-/** How the other run comes in, and the deed. */
+/** How the other run comes in, and the buttons that bring it in. */
 export function JoinPanel({ run, other, state, unit, onChange, onLeave }: JoinPanelProps) {
   const navigate = useNavigate();
   const look = () => void navigate(addressOf(run.campaignId, 'signals', run.id));

@@ -4,7 +4,7 @@ import type { SignalsAction, SignalsState } from './state';
 import { newStep, type useProcedure } from './useProcedure';
 
 /** What can be done with the selected stretch; a step on it is saved at once, since it can be undone. */
-export function useSelectionDeeds(
+export function useSelectionActions(
   selection: SignalsState['selection'],
   along: { symbol: string; unit: string } | undefined,
   procedure: ReturnType<typeof useProcedure>,
