@@ -1,5 +1,5 @@
 import { centralDifference, fitModel, modelOf, Random, savitzkyGolay, spreadOfSamples } from '@undameter/core';
-import type { Row } from './main';
+import type { Row } from './Row';
 import { Tally } from './simulate';
 
 const N = 400;

@@ -14,7 +14,7 @@ import {
   type PointErrors,
   type ReadCurve,
 } from '@undameter/core';
-import type { Row } from './main';
+import type { Row } from './Row';
 import { points, scatters, Tally, type Scatter } from './simulate';
 
 interface Case {

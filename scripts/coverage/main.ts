@@ -7,14 +7,6 @@ import { coverageOfDerived } from './derived';
 import { coverageOfFits } from './fits';
 import { coverageOfMeans } from './means';
 
-export interface Row {
-  name: string;
-  /** Per cent of the intervals that hold the truth, by what they are of. */
-  covers: Readonly<Record<string, number>>;
-  /** Per cent of the sets in which the user is told that the ± is not to be trusted; NaN where nothing could be told. */
-  told: number;
-}
-
 const about = `A 95 % interval should hold the truth in 94 to 96 of 100 sets. Where it does not, the product should say so.
 
 - *growing*: the scatter is seven times as large at one end of x. Without weights the intervals are those of equal scatter, and the

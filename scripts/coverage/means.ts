@@ -1,5 +1,5 @@
 import { coverageFactor, Random, standardErrorOfMean } from '@undameter/core';
-import type { Row } from './main';
+import type { Row } from './Row';
 import { process, Tally } from './simulate';
 
 /** Coverage of the mean of one stretch: the operating point. */

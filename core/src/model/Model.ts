@@ -1,7 +1,7 @@
 import type { Static, TObject } from 'typebox';
 import type { Unit } from '../units';
-import type { Spread } from './uncertainty/completeFit';
-import type { NoiseThrough } from './uncertainty/noiseThrough';
+import type { Spread } from './uncertainty/Spread';
+import type { NoiseThrough } from './uncertainty/NoisyChannel';
 import type { PointErrors, SystematicEffect } from './uncertainty/PointErrors';
 
 /** What a model is fitted to: n points, unit of each axis as the channels carry them. */

@@ -21,10 +21,11 @@ export {
   type ReadCurve,
   type Reading,
 } from './readings';
-export { coverageFactor, spreadOf, type Spread } from './uncertainty/completeFit';
+export type { Spread } from './uncertainty/Spread';
+export { coverageFactor, spreadOf } from './uncertainty/completeFit';
 export { effectsOn, rootOfSquares, type PointErrors, type SystematicEffect } from './uncertainty/PointErrors';
 export { budgetOf, SCATTER, type BudgetLine } from './uncertainty/budget';
-export type { NoiseThrough } from './uncertainty/noiseThrough';
+export type { NoiseThrough } from './uncertainty/NoisyChannel';
 export { scatterAbout } from './uncertainty/scatterAbout';
 export { durbinWatson, normalityTest, runsTest, zeroMeanTest } from './statistics/residualTests';
 export { fTail, normalDistribution, normalQuantile } from './statistics/distributions';

@@ -1,7 +1,8 @@
 import { rootBetween } from '../number/rootBetween';
 import type { Fit } from './Model';
 import { budgetFrom, budgetOf, SCATTER, type BudgetLine } from './uncertainty/budget';
-import { spreadOf, type Spread } from './uncertainty/completeFit';
+import type { Spread } from './uncertainty/Spread';
+import { spreadOf } from './uncertainty/completeFit';
 import { effectsOn, rootOfSquares } from './uncertainty/PointErrors';
 
 /** A place on a fitted curve, with what is known of it. */

@@ -1,7 +1,13 @@
 import { parseUnit, type Datum, type Unit } from '../units';
-import type { ErrorSources } from './errorSources';
 import type { SpreadOf } from './SampleSpread';
 import type { DeclaredUncertainty } from './Uncertainty';
+
+/**
+ * How far each source of error moves the samples of a channel: by source, one standard deviation
+ * of it, with its sign, unit of the channel. Sources are independent of each other; what two
+ * channels share stands under the same name in both, so that it cancels or adds up as it must.
+ */
+export type ErrorSources = ReadonlyMap<string, Float64Array>;
 
 /** One quantity over the samples of a run. Missing is NaN. */
 export interface Channel {

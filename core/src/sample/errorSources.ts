@@ -1,14 +1,7 @@
 import { differenceFactor, parseUnit } from '../units';
-import type { Channel } from './Channel';
+import type { Channel, ErrorSources } from './Channel';
 import { standardUncertainty, type Uncertainty } from './Uncertainty';
 import { AppError } from '../error/AppError';
-
-/**
- * How far each source of error moves the samples of a channel: by source, one standard deviation
- * of it, with its sign, unit of the channel. Sources are independent of each other; what two
- * channels share stands under the same name in both, so that it cancels or adds up as it must.
- */
-export type ErrorSources = ReadonlyMap<string, Float64Array>;
 
 /** What differs from sample to sample goes under a name of its own, since it averages away where the others do not. */
 const RANDOM = '~';

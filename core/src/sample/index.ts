@@ -1,4 +1,4 @@
-export { isSymbol, unitOfChannel, type Channel } from './Channel';
+export { isSymbol, unitOfChannel, type Channel, type ErrorSources } from './Channel';
 export {
   checkSources,
   checkUncertainty,
@@ -10,15 +10,7 @@ export {
   type NamedSource,
   type Uncertainty,
 } from './Uncertainty';
-export {
-  addErrors,
-  combined,
-  declaredSources,
-  errorsOf,
-  isRandomSource,
-  mapErrors,
-  type ErrorSources,
-} from './errorSources';
+export { addErrors, combined, declaredSources, errorsOf, isRandomSource, mapErrors } from './errorSources';
 export { countByStep, countKept, KEPT, type Mask } from './Mask';
 export { describe, type Description } from './describe';
 export { histogram, type Histogram } from './histogram';

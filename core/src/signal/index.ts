@@ -20,7 +20,8 @@ export {
   type SavitzkyGolaySettings,
 } from './smooth/savitzkyGolay';
 export { windowOfCutoff, type WeightedSmoother } from './smooth/windowOfCutoff';
-export { cutSettling, steadyFlags, type Watched } from './steady/steadyFlags';
+export type { Watched } from './steady/Watched';
+export { cutSettling, steadyFlags } from './steady/steadyFlags';
 export { smoothingCost, type Peak, type SmoothingCost } from './smoothingCost';
 export { crossCorrelation } from './spectrum/crossCorrelation';
 export { amplitudes, powerDensity, type DensitySettings, type Lines, type Taper } from './spectrum/density';

@@ -8,14 +8,13 @@ import { readNumber } from './readNumber';
 import { cellsOfLines, linesOfRow } from './rowsOf';
 import { splitterOf } from './splitLine';
 import { because, encodingWhy, shapeWhy } from './whyOf';
+import type { Rating, Shape } from './Rating';
 
 /** What was understood of a file, and in a few words why. */
 export interface Guess {
   layout: Layout;
   why: Why;
 }
-
-export type Shape = Pick<Layout, 'delimiter' | 'decimal' | 'cuts'>;
 
 const delimiters: readonly Layout['delimiter'][] = ['\t', ';', ',', '|', ' '];
 const LINES_SEEN = 2000;
@@ -105,14 +104,6 @@ function shapesOf(body: readonly string[], given: Partial<Layout>): Shape[] {
   return shapes.filter(
     ({ delimiter, decimal }) => delimiter === (given.delimiter ?? delimiter) && decimal === (given.decimal ?? decimal),
   );
-}
-
-export interface Rating {
-  shape: Shape;
-  columns: number;
-  steady: number;
-  numeric: number;
-  score: number;
 }
 
 /** How well a delimiter and a decimal sign explain the later lines. */

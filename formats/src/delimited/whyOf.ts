@@ -1,5 +1,5 @@
 import type { Because, Layout, Why } from '@undameter/core';
-import type { Rating } from './guessLayout';
+import type { Rating } from './Rating';
 import { splitterOf } from './splitLine';
 
 const delimiterNames: Record<Layout['delimiter'], string> = {

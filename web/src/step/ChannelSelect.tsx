@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import type { FormChannel } from './StepForm';
+import type { FormChannel } from './stepFields';
 
 interface ChannelSelectProps {
   label: string;

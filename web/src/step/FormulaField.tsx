@@ -14,7 +14,7 @@ import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
 import { queries } from '../data/queries';
 import { MonteCarloCheck } from './MonteCarloCheck';
-import type { StepFormProps } from './StepForm';
+import type { StepFormProps } from './stepFields';
 
 /** The editor is loaded where a formula is, not with the bench. */
 const FormulaEditor = lazy(() => import('./FormulaEditor'));

@@ -7,7 +7,7 @@ import { queries } from '../data/queries';
 import { ChannelSelect } from './ChannelSelect';
 import { FormulaField } from './FormulaField';
 import { RangesField } from './RangesField';
-import type { FieldSchema, StepFormProps } from './StepForm';
+import type { FieldSchema, StepFormProps } from './stepFields';
 
 /** Which control a field gets: by its hint, else by its type. */
 export function controlOf(

@@ -1,6 +1,6 @@
 import type { DeclaredUncertainty } from '@undameter/core';
 import { Checkbox, Input } from 'antd';
-import type { FormChannel } from '../step/StepForm';
+import type { FormChannel } from '../step/stepFields';
 import { UncertaintyFields } from './UncertaintyFields';
 import { sourcesOf, withChange, withSource } from './sources';
 

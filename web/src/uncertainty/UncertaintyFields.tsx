@@ -2,7 +2,7 @@ import { printUnit, type Uncertainty } from '@undameter/core';
 import { InputNumber, Select } from 'antd';
 import { Field } from '../parts/Field';
 import { ChannelSelect } from '../step/ChannelSelect';
-import type { FormChannel } from '../step/StepForm';
+import type { FormChannel } from '../step/stepFields';
 
 interface UncertaintyFieldsProps {
   unit: string;

@@ -5,17 +5,7 @@ import { correlatedCovariance } from './correlatedCovariance';
 import { dependenceOf } from '../../signal';
 import { noiseThrough, type ThroughFit } from './noiseThrough';
 import { effectsOn, rootOfSquares, type SystematicEffect } from './PointErrors';
-
-/** Of how far a number may be off: by the scatter of the points, by what they share, and both together. */
-export interface Spread {
-  random: number;
-  systematic: number;
-  /** Standard uncertainty: both. */
-  standard: number;
-  /** Half width of the 95 % interval, and the factor that it is of the standard uncertainty. */
-  halfWidth: number;
-  factor: number;
-}
+import type { Spread } from './Spread';
 
 /** About as many degrees of freedom as make no difference to the normal distribution. */
 const MANY = 1e5;

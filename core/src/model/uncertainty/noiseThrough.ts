@@ -1,16 +1,7 @@
-import type { SpreadOf } from '../../sample';
 import { correlationsThrough, productAtLag } from '../../signal';
 import { product } from '../../linear/product';
 import type { FitData, PlainFit } from '../Model';
-
-/** How noise came into the points of a fit: linear steps spread each logged sample over its neighbours. */
-export interface NoiseThrough {
-  /** Logged samples. */
-  samples: number;
-  spread: SpreadOf;
-  /** Point of each sample of the channel, −1 where it has none. */
-  pointOf: Int32Array;
-}
+import type { NoiseThrough } from './NoisyChannel';
 
 /** What such noise leaves known of a fit. */
 export interface ThroughFit {

@@ -1,4 +1,4 @@
-import type { Misses } from './oddKnot';
+import type { Misses } from './Misses';
 
 const NEIGHBOURS = 6;
 

@@ -2,6 +2,7 @@ import { median } from '../../sample';
 import { scaledAxis } from '../axisScales';
 import type { PropertyTable } from '../PropertyTable';
 import { neighbourPlanes } from './neighbourPlanes';
+import type { Misses } from './Misses';
 
 /** A knot this many times further off than the others usually are is likely a typing error. */
 const FAR_OFF = 12;
@@ -11,12 +12,6 @@ const LEAST_SHARE = 2e-3;
 const WIDE_SPAN = 3;
 const FEWEST = 7;
 
-/** What the neighbours of each knot say there, less what stands there; NaN where they say nothing. */
-export interface Misses {
-  miss: Float64Array;
-  /** How much larger than the rounding of a value its miss is expected to be: at an end, what neighbours say is a guess. */
-  noise: Float64Array;
-}
 type Judge = (y: Float64Array) => Misses;
 
 /**

@@ -1,7 +1,7 @@
 import { GAP_FACTOR } from '../../sample';
 import { usualSpacing } from '../evenSpacing';
 import { noiseOfColumn } from '../statistics/noise';
-import type { Watched } from './steadyFlags';
+import type { Watched } from './Watched';
 
 /** Fewer samples have no mean to speak of. */
 const FEWEST = 3;

@@ -5,7 +5,7 @@ import { Input, Select } from 'antd';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
-import type { FormChannel } from '../../step/StepForm';
+import type { FormChannel } from '../../step/stepFields';
 import { CandidateForm } from './CandidateForm';
 import { ofRun } from './draft';
 

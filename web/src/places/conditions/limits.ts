@@ -10,7 +10,7 @@ import {
   type LimitKind,
   type SingleLimit,
 } from '@undameter/core';
-import type { FormChannel } from '../../step/StepForm';
+import type { FormChannel } from '../../step/stepFields';
 
 export type LimitChannel = FormChannel & { labels: readonly string[] | null; mean: number | null };
 type Limits = ConditionBody['limits'];

@@ -1,31 +1,12 @@
-import type { JobReply } from '@undameter/contract';
 import type { Layout } from '@undameter/core';
 import { InputNumber, Select } from 'antd';
 import type { ReactNode } from 'react';
 import { Field } from '../../parts/Field';
 import { Remembered } from './Remembered';
 import { RunForm } from './RunForm';
-import type { IntakeAction, IntakeState } from './state';
 import { Sure } from './Sure';
 import { TextLayout } from './TextLayout';
-
-export interface LayoutPanelProps {
-  state: IntakeState;
-  /** The head of the file is being read with the newest settings: what is imported waits for it. */
-  rereading: boolean;
-  act(action: IntakeAction): void;
-  job: JobReply | undefined;
-  error: { message: string } | null;
-  onLayout(layout: Layout): void;
-  onParts(parts: string[]): void;
-  onImport(): void;
-  /** Imports each part of the container as a run of its own. */
-  onImportAll(parts: string[]): void;
-  /** How far that is. */
-  allDone: { done: number; of: number } | null;
-  onCancel(): void;
-  onDiscard(): void;
-}
+import type { LayoutPanelProps } from './layoutPanelProps';
 
 /** How the file is read, why it is believed so, and the import itself. */
 export function LayoutPanel(props: LayoutPanelProps) {

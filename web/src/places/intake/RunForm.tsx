@@ -4,7 +4,7 @@ import { Button, Input, Progress, Segmented, Select } from 'antd';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import { counted } from '../../parts/counted';
-import type { LayoutPanelProps } from './LayoutPanel';
+import type { LayoutPanelProps } from './layoutPanelProps';
 import { leftOut, type IntakeState } from './state';
 import { zoneChoices } from './zones';
 

@@ -6,7 +6,7 @@ import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import { plainControl } from '../../step/controls';
-import type { FormChannel } from '../../step/StepForm';
+import type { FormChannel } from '../../step/stepFields';
 import { numbersOf, onRun, settingsOf, tidy, withAxes, withModel, without } from './draft';
 import { OwnFormula } from './OwnFormula';
 

@@ -7,7 +7,7 @@ import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
-import type { FormChannel } from '../../step/StepForm';
+import type { FormChannel } from '../../step/stepFields';
 
 /** The editor is loaded where a formula is, not with the bench. */
 const FormulaEditor = lazy(() => import('../../step/FormulaEditor'));

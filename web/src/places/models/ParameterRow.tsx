@@ -5,7 +5,7 @@ import { memo, useState } from 'react';
 import { tidy, withBounds, withState, type ParameterState } from './draft';
 import { nudged, rangeWithin } from './nudge';
 import { boundInWords } from './parameterRows';
-import type { ParametersTabProps } from './ParametersTab';
+import type { ParametersTabProps } from './parametersTabProps';
 
 const states: { value: ParameterState; label: string }[] = [
   { value: 'found', label: 'found' },

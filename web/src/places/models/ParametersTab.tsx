@@ -1,24 +1,10 @@
-import type { FitBody, FitReply, SeriesReply } from '@undameter/contract';
 import { Switch } from 'antd';
-import type { Dispatch, SetStateAction } from 'react';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import { tidy } from './draft';
-import type { Nudge } from './nudge';
 import { ParameterRow } from './ParameterRow';
 import { rowsOf } from './parameterRows';
-
-export interface ParametersTabProps {
-  body: FitBody;
-  fit: FitReply;
-  series: SeriesReply;
-  /** Values that the start curve is drawn with, by symbol; undefined: no start curve. */
-  start: Readonly<Record<string, number>> | undefined;
-  nudge: Nudge | null;
-  onChange(body: FitBody): void;
-  onStart: Dispatch<SetStateAction<Readonly<Record<string, number>> | undefined>>;
-  onNudge(nudge: Nudge | null): void;
-}
+import type { ParametersTabProps } from './parametersTabProps';
 
 /** Each parameter: how it is treated, where the search begins, its bounds, and what a nudge of it does. */
 export function ParametersTab(props: ParametersTabProps) {

@@ -1,6 +1,6 @@
 import type { ActionReply, ConditionRow, FitBody, FitRow } from '@undameter/contract';
 import { modelOf, symbolsOfLimit } from '@undameter/core';
-import type { FieldSchema } from '../../step/StepForm';
+import type { FieldSchema } from '../../step/stepFields';
 
 /** What of a saved fit its form holds. */
 export const bodyOf = ({

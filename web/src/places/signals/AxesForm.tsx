@@ -1,6 +1,6 @@
 import { Checkbox, InputNumber, Select } from 'antd';
 import type { AxisLook } from '../../chart/axisLook';
-import type { FormChannel } from '../../step/StepForm';
+import type { FormChannel } from '../../step/stepFields';
 
 interface AxesFormProps {
   channels: readonly FormChannel[];

@@ -8,7 +8,7 @@ import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
-import type { FormChannel } from '../../step/StepForm';
+import type { FormChannel } from '../../step/stepFields';
 import { DeclaredSources } from '../../uncertainty/DeclaredSources';
 import { unitDoubt } from './unitDoubt';
 

@@ -1,5 +1,5 @@
-import type { BenchReply, StepReportReply } from '@undameter/contract';
-import { stepKinds, type Step } from '@undameter/core';
+import type { StepReportReply } from '@undameter/contract';
+import { stepKinds } from '@undameter/core';
 import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import {
   SortableContext,
@@ -8,38 +8,11 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { Dropdown } from 'antd';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Sentence } from '../../parts/Sentence';
-import type { StartChannel } from '../../step/StepForm';
-import type { Draft } from './state';
 import { StepInHand } from './StepInHand';
 import { changeInWords, detailOf, timeInWords } from './stepWords';
-import type { useProcedure } from './useProcedure';
-
-export interface ProcedurePanelProps {
-  runId: number;
-  procedure: ReturnType<typeof useProcedure>;
-  canUndo: boolean;
-  canRedo: boolean;
-  /** Of the saved procedure. */
-  saved: BenchReply | undefined;
-  draft: Draft | null;
-  /** What the step in hand would do, and the channels it can use. */
-  trial: StepReportReply | undefined;
-  channels: readonly StartChannel[];
-  /** Symbol of the channel along which the run is ordered. */
-  along: string | undefined;
-  /** What the step in hand costs, beside its form. */
-  cost: ReactNode;
-  onBegin(kind: string): void;
-  onOpen(index: number): void;
-  onSettings(settings: Step['settings']): void;
-  onNote(note: string): void;
-  onAccept(): void;
-  onLetGo(): void;
-  /** Opens what is done with the procedure as a whole: other runs, the campaign, files. */
-  onElsewhere(): void;
-}
+import type { ProcedurePanelProps } from './procedurePanelProps';
 
 /** The procedure as numbered lines in plain words, to be dragged into another order; the one in hand is open in its place. */
 export function ProcedurePanel(props: ProcedurePanelProps) {

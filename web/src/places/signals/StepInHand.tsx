@@ -3,7 +3,7 @@ import { Button, Input } from 'antd';
 import { useEffect, useRef } from 'react';
 import { Sentence } from '../../parts/Sentence';
 import { StepForm } from '../../step/StepForm';
-import type { ProcedurePanelProps } from './ProcedurePanel';
+import type { ProcedurePanelProps } from './procedurePanelProps';
 import type { Draft } from './state';
 import { changeInWords } from './stepWords';
 

@@ -1,7 +1,7 @@
 import type { StretchReply } from '@undameter/contract';
 import { formatCount, formatValue, printUnit } from '@undameter/core';
 import { Board, type BoardColumn } from '../../board/Board';
-import type { FormChannel } from '../../step/StepForm';
+import type { FormChannel } from '../../step/stepFields';
 
 type Row = StretchReply[number];
 
