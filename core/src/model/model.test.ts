@@ -110,3 +110,36 @@ describe('what a fit tells beside its parameters', () => {
     expect(exact.residualStandardDeviation).toBeNaN();
   });
 });
+
+describe('bounds of a parameter', () => {
+  const data: FitData = { x, y: x.map((v) => 3 + 2 * v), xName: 'x' };
+  const line = (bounds: Record<string, [number | null, number | null]>) =>
+    fitModel(modelOf('polynomial'), { degree: 1 }, data, { bounds }).parameters;
+  test('hold where they bind, and the other parameter makes the best of it', () => {
+    expect(line({ a1: [null, 1] })[1]).toBeCloseTo(1, 9);
+    // The mean of y − x over the points.
+    expect(line({ a1: [null, 1] })[0]).toBeCloseTo(13, 6);
+    expect(line({ a1: [2.5, null] })[1]).toBeCloseTo(2.5, 9);
+  });
+  test('that do not bind change nothing; an end may be open', () => {
+    for (const bounds of [
+      [1, 3],
+      [null, 3],
+      [1, null],
+      [null, null],
+    ] as [number | null, number | null][]) {
+      const [a0, a1] = line({ a1: bounds });
+      expect([a0, a1]).toEqual([expect.closeTo(3, 8), expect.closeTo(2, 8)]);
+    }
+  });
+  test.each([[[3, 1]], [[2, 2]]] as [[number, number]][])('%j is refused with its ends', (ends) =>
+    expect(() => line({ a1: ends })).toThrow(
+      expect.objectContaining({
+        code: 'BOUNDS_REVERSED',
+        facts: { symbol: 'a1', lower: ends[0], upper: ends[1] },
+      }) as never,
+    ),
+  );
+  test('of a parameter that the model does not have are refused', () =>
+    expect(() => line({ b: [0, 1] })).toThrow(expect.objectContaining({ code: 'PARAMETER_UNKNOWN' }) as never));
+});

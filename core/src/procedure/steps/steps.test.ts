@@ -711,3 +711,48 @@ describe('the noise that a rate tells', () => {
     ['slope', 0.01 / (0.01 * Math.sqrt(110))],
   ])('%s: what it becomes', (method, expected) => expect(told(method)[1]! / expected).toBeCloseTo(1, 1));
 });
+
+describe('lag', () => {
+  // A pulse that the second sensor sees 1.5 s later.
+  const pulse = (t: number): number => Math.exp(-(((t - 20) / 2) ** 2)) + 0.3 * Math.sin(t);
+  const seen: RunState = {
+    samples: N,
+    channels: new Map([
+      channel(
+        't',
+        's',
+        sampled((i) => i / 10),
+      ),
+      channel(
+        'a',
+        'kPa',
+        sampled((i) => pulse(i / 10)),
+      ),
+      channel(
+        'b',
+        'kPa',
+        sampled((i) => pulse(i / 10 - 1.5)),
+      ),
+    ]),
+    mask: new Uint16Array(N),
+    along: 't',
+  };
+  const moved = (settings: object) => {
+    const { final: after, reports } = runProcedure(
+      seen,
+      [step('lag', { channel: 'b', symbol: 'b_m', name: 'moved', ...settings })],
+      new Map(),
+    );
+    return { values: after.channels.get('b_m')!.values, doubts: reports[0]!.doubts };
+  };
+  test('by a time that is given moves a channel that far, and says nothing of correlation', () => {
+    const { values, doubts } = moved({ method: 'amount', by: -1.5, to: 'a' });
+    for (let i = 20; i < N - 20; i++) expect(values[i]).toBeCloseTo(pulse(i / 10), 9);
+    expect(doubts).toEqual([]);
+  });
+  test('onto another channel finds the time by cross-correlation, and says how sure that is', () => {
+    const { values, doubts } = moved({ method: 'align', by: 7, to: 'a' });
+    for (let i = 20; i < N - 20; i++) expect(values[i]).toBeCloseTo(pulse(i / 10), 2);
+    expect(doubts[0]).toMatch(/^moved by −1\.5\d*, correlation (1|0\.99\d*), next best/);
+  });
+});
