@@ -94,6 +94,45 @@ describe('a fit', () => {
     expect(apart.sharing!.p).toBeLessThan(1e-4);
     expect(fit(fitTask(benchRun(columns), { conditions })).sharing).toBeNull();
   });
+  test('weighted by a ± in y is what core gives with those sigmas; the same ± for all weights nothing', () => {
+    const uncertainty = { kind: 'reading' as const, percent: 2, statedAs: 'standard' as const };
+    const run = benchRun({ ...columns, y: { ...columns.y, uncertainty } });
+    const y = Float64Array.from(count(50, line));
+    const direct = fitModel(
+      modelOf('polynomial'),
+      { degree: 1 },
+      { x: Float64Array.from(count(50)), y, xName: 'T', sigma: y.map((v) => 0.02 * v), sigmaIsAbsolute: false },
+    );
+    const values = (weights: 'none' | 'relative' | 'both') =>
+      fit(fitTask(run, { weights })).series.map((s) => s.problem?.code ?? s.parameters.map((q) => q.value))[0];
+    const [a0, a1] = direct.parameters;
+    expect(values('relative')).toEqual([expect.closeTo(a0!, 9), expect.closeTo(a1!, 9)]);
+    expect(values('none')).not.toEqual(values('relative'));
+    // Of x nothing is declared.
+    expect(values('both')).toBe('FIT_WEIGHTS');
+    const even = benchRun({
+      ...columns,
+      y: { ...columns.y, uncertainty: { kind: 'absolute', value: 0.2, statedAs: 'standard' } },
+    });
+    const [plain] = fit(fitTask(benchRun(columns))).series;
+    const [weighted] = fit(fitTask(even, { weights: 'absolute' })).series;
+    weighted!.parameters.forEach((q, k) => expect(q.value).toBeCloseTo(plain!.parameters[k]!.value!, 9));
+  });
+  test('weighted where no ± is declared, or where one is zero, is refused with the channel', () => {
+    const zero = { kind: 'reading' as const, percent: 2, statedAs: 'standard' as const };
+    const through = {
+      ...columns,
+      y: { unit: 'kPa', values: count(50, (i) => (i === 7 ? 0 : line(i))), uncertainty: zero },
+    };
+    for (const [run, without] of [
+      [benchRun(columns), 50],
+      [benchRun(through), 1],
+    ] as const)
+      expect(fit(fitTask(run, { weights: 'relative' })).series[0]!.problem).toMatchObject({
+        code: 'FIT_WEIGHTS',
+        facts: { channel: 'Y', without, points: 50 },
+      });
+  });
   test('operating points have bars of both axes, and samples of every so many', () => {
     const uncertainty = { kind: 'absolute' as const, value: 0.2, statedAs: 'standard' as const };
     const declared = benchRun({ ...columns, y: { ...columns.y, uncertainty } });
