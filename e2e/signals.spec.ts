@@ -21,7 +21,9 @@ function beamLog(): string {
   return ['Time [s],Acceleration [m/s^2]', ...rows].join('\n');
 }
 
-test('a struck beam: a spike set aside, the hum filtered, its cost told, the ringing fitted', async ({ bench: page }) => {
+test('a struck beam: a spike set aside, the hum filtered, its cost told, the ringing fitted', async ({
+  bench: page,
+}) => {
   await page.getByRole('textbox', { name: 'Name' }).fill('Beam');
   await page.getByRole('textbox', { name: 'Question' }).fill('How fast does it die away?');
   await page.getByRole('button', { name: 'Begin' }).click();
