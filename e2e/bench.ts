@@ -98,3 +98,15 @@ export async function ledger(page: Page): Promise<Record<string, number>> {
     }),
   );
 }
+
+/** Begins a step of a kind in the procedure of the run. */
+export async function addStep(page: Page, kind: string): Promise<void> {
+  await page.getByRole('button', { name: '+ Step' }).click();
+  await page.getByRole('menuitem', { name: kind, exact: true }).click();
+}
+
+/** Accepts the step in hand, and waits until the next can be begun. */
+export async function acceptStep(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Accept' }).click();
+  await expect(page.getByRole('button', { name: '+ Step' })).toBeVisible();
+}

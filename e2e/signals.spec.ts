@@ -3,7 +3,7 @@
  * on it. What shakes, how fast it dies away, and what the hum and its removal cost.
  */
 import { expect } from '@playwright/test';
-import { benchTest, choose, fileInput, go, ledger } from './bench';
+import { acceptStep, addStep, benchTest, choose, fileInput, go, ledger } from './bench';
 
 const test = benchTest(false);
 
@@ -33,30 +33,21 @@ test('a struck beam: a spike set aside, the hum filtered, its cost told, the rin
   await page.getByRole('button', { name: 'Look at its signals' }).click();
   await expect.poll(() => ledger(page)).toMatchObject({ logged: 2000, kept: 2000 });
 
-  const step = async (kind: string) => {
-    await page.getByRole('button', { name: '+ Step' }).click();
-    await page.getByRole('menuitem', { name: kind, exact: true }).click();
-  };
-  const accept = async () => {
-    await page.getByRole('button', { name: 'Accept' }).click();
-    await expect(page.getByRole('button', { name: '+ Step' })).toBeVisible();
-  };
-
   // The spike is one sample, and stays to be seen. The blow is steep too: the threshold goes up until it is left alone.
-  await step('Set aside outliers');
+  await addStep(page, 'Set aside outliers');
   await choose(page, 'Channel', 'Acceleration');
   await page.getByRole('spinbutton', { name: 'Threshold (robust standard deviations)' }).fill('30');
-  await accept();
+  await acceptStep(page);
   await expect.poll(() => ledger(page)).toMatchObject({ 'set aside': -1, kept: 1999 });
 
   // The hum goes; the panel says what that takes from the ringing before it is accepted.
-  await step('Filter');
+  await addStep(page, 'Filter');
   await choose(page, 'Channel', 'Acceleration');
   await choose(page, 'Filter', 'Band-stop, Butterworth');
   await page.getByRole('spinbutton', { name: 'Cut-off', exact: true }).fill('45');
   await page.getByRole('spinbutton', { name: 'Upper cut-off' }).fill('55');
   await expect(page.locator('.cost')).toContainText('Highest peak, height (m/s²)');
-  await accept();
+  await acceptStep(page);
   await expect(page.getByRole('button', { name: 'Step 2' })).toContainText('band-stop, order 4, 45 to 55');
 
   // Seen otherwise: over frequency, as a histogram.
@@ -67,9 +58,9 @@ test('a struck beam: a spike set aside, the hum filtered, its cost told, the rin
   await choose(page, 'View', 'Along the run');
 
   // Velocity is what lies under the acceleration; its unit follows.
-  await step('Integrate');
+  await addStep(page, 'Integrate');
   await choose(page, 'Channel', 'Acceleration');
-  await accept();
+  await acceptStep(page);
   await expect(page.getByRole('button', { name: 'Step 3' })).toContainText('m/s');
 
   // The constants of the beam come back, with their units.

@@ -1,7 +1,7 @@
 /** The whole way on a fresh data directory, with logs that are not the demo's: a valve block on an oil bench. */
 import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { benchTest, choose, drag, fileInput, go, ledger, typeKnots } from './bench';
+import { acceptStep, addStep, benchTest, choose, drag, fileInput, go, ledger, typeKnots } from './bench';
 
 const test = benchTest(false);
 
@@ -74,18 +74,10 @@ test('from a log to a finding', async ({ bench: page }) => {
   await expect.poll(async () => (await ledger(page))['kept']).toBeLessThan(900);
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await ledger(page))['kept']).toBe(1200);
-  const step = async (kind: string) => {
-    await page.getByRole('button', { name: '+ Step' }).click();
-    await page.getByRole('menuitem', { name: kind, exact: true }).click();
-  };
-  const accept = async () => {
-    await page.getByRole('button', { name: 'Accept' }).click();
-    await expect(page.getByRole('button', { name: '+ Step' })).toBeVisible();
-  };
-  await step('Trim');
+  await addStep(page, 'Trim');
   await page.getByRole('spinbutton', { name: 'From' }).fill('10');
   await page.getByRole('spinbutton', { name: 'To' }).fill('109.9');
-  await accept();
+  await acceptStep(page);
   await expect.poll(() => ledger(page)).toMatchObject({ trimmed: -200, kept: 1000 });
   await drag(page, 0.4, 0.402);
   await expect(page.getByRole('toolbar', { name: 'Selection' })).toBeVisible();
@@ -119,21 +111,21 @@ test('from a log to a finding', async ({ bench: page }) => {
   await expect(page.getByText('at 40 °C')).toBeVisible();
 
   await go(page, 'Signals');
-  await step('Derive a channel');
+  await addStep(page, 'Derive a channel');
   await page.getByRole('textbox', { name: 'Formula' }).fill('dp + T_o');
   await expect(page.locator('.formula .refusal')).toContainText('At character 4');
   await page.getByRole('textbox', { name: 'Formula' }).fill('sqrt(2 * dp / rho_o(T_o))');
   await expect(page.locator('.formula')).toContainText('gives m/s');
   await page.getByRole('textbox', { name: 'Symbol' }).fill('v');
   await page.getByRole('textbox', { name: 'Name', exact: true }).last().fill('Jet velocity');
-  await accept();
-  await step('Smooth');
+  await acceptStep(page);
+  await addStep(page, 'Smooth');
   await choose(page, 'Channel', 'dp');
   await expect(page.locator('.cost')).toContainText('Removed');
-  await accept();
-  await step('Differentiate');
+  await acceptStep(page);
+  await addStep(page, 'Differentiate');
   await choose(page, 'Channel', 'Q');
-  await accept();
+  await acceptStep(page);
   await expect(page.getByRole('button', { name: 'Step 4' })).toContainText('L/min/s');
 
   // Conditions: two speeds
