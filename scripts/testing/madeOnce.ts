@@ -1,5 +1,5 @@
 /** What takes long to make and is the same for many tests is made by the first that asks for it, and copied by the others. */
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
@@ -33,6 +33,11 @@ async function whenMade(path: string): Promise<string> {
   return path;
 }
 
-/** Of the run as its set-up made it; without one, of this process. */
-const folderOfRun = (): string =>
-  (process.env['UNDAMETER_TEST_FOLDER'] ??= mkdtempSync(join(tmpdir(), 'undameter-made-')));
+/** Of the run as its set-up made it; without one, of this process, with which it goes. */
+const folderOfRun = (): string => (process.env['UNDAMETER_TEST_FOLDER'] ??= folderOfProcess());
+
+function folderOfProcess(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'undameter-made-'));
+  process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
+  return folder;
+}
