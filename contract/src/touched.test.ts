@@ -47,7 +47,9 @@ describe('a change of', () => {
       ['/findings/3/budget', '/campaigns/1'],
       ['/fits/3/result', '/comparisons/2/result', '/runs/7'],
     ],
-    ['campaigns', undefined, ['/runs/7/bench', '/campaigns/1/sensors'], ['/about']],
+    ['campaigns', undefined, ['/campaigns', '/campaigns/2/tables'], ['/about', '/runs/7/bench', '/campaigns/1/fits']],
+    // Run 1 is not run 12.
+    ['runs', 12, ['/runs/12/bench', '/runs/12/map'], ['/runs/1/bench', '/runs/2/map', '/runs/121/bench']],
   ];
   test.each(cases)('%s (run %s) has %j asked anew, and not %j', (changed, run, anew, left) => {
     const touched = touchedHeader(changed, run);

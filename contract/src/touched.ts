@@ -33,7 +33,8 @@ const fromSamples = ['bench', 'points', ...results] as const;
  * fits and findings name runs, uses of a table name conditions.
  */
 const standsOn: Record<Resource, readonly Resource[]> = {
-  campaigns: ['runs', 'conditions', 'tables', 'sensors', ...fromSamples],
+  // Its name and its question; with it deleted, a table that is shared belongs to none.
+  campaigns: ['tables'],
   runs: ['conditions', 'procedures', 'tables', 'sensors', ...fromSamples],
   bench: [],
   points: [],
@@ -49,7 +50,7 @@ const standsOn: Record<Resource, readonly Resource[]> = {
 };
 
 /** Everything that has to be asked anew after a change of a resource. */
-export const touchedBy = (changed: Resource): Resource[] => [
+const touchedBy = (changed: Resource): Resource[] => [
   ...new Set([changed, 'campaigns', ...standsOn[changed]] as const),
 ];
 

@@ -9,16 +9,22 @@ declare module 'fastify' {
   }
 }
 
-/** @throws {Error} at start, for a route that replaces or deletes and does not say what */
-export function checkChanges({ method, url, config, schema }: RouteOptions): void {
-  if ((schema as { hide?: boolean } | undefined)?.hide) return;
+/** @throws {Error} at start, for a route that creates, replaces or deletes and does not say what */
+export function checkChanges({
+  method,
+  url,
+  config,
+  schema = {},
+}: Pick<RouteOptions, 'method' | 'url' | 'config' | 'schema'>): void {
+  const { hide, response } = schema as { hide?: boolean; response?: object };
   const methods = [method].flat();
-  if ((methods.includes('PUT') || methods.includes('DELETE')) && !config?.changes && !ofWork.test(url))
+  const isChange = methods.includes('PUT') || methods.includes('DELETE') || '201' in (response ?? {});
+  if (isChange && !hide && !config?.changes && !ofWork.test(url))
     throw new Error(`${methods.join()} ${url} does not say in its config what it changes.`);
 }
 
 /** Work under way and files that wait belong to nobody but the one who asked. */
-const ofWork = /^\/api\/(uploads|imports|propagations)\//;
+const ofWork = /^\/api\/(uploads|imports|propagations|runs\/:id\/reopen)\b/;
 
 /** Also with a refusal: often the thing was changed by another, and what is known of it is old. */
 export async function nameTouched(request: FastifyRequest, reply: FastifyReply): Promise<void> {
