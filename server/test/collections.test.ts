@@ -3,6 +3,7 @@
  * when its name is taken, when it is not there, and when it names a thing of another campaign.
  */
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { table } from './bodies';
 import { addRun, column, startHere, type ServerHere } from './inProcess';
 
 jest.setTimeout(120_000);
@@ -45,24 +46,6 @@ const comparison = () => ({
   name: 'line against itself',
   reference: { runId: run, x: 't', y: 'y', conditionIds: [], data: 'samples' },
   candidates: [candidate({ kind: 'fit', fitId: made['fits']! })],
-});
-const table = () => ({
-  isShared: false,
-  symbol: 'rho',
-  name: 'Density',
-  xName: 'Temperature',
-  xUnit: '°C',
-  yUnit: 'kg/m³',
-  source: 'made up',
-  method: 'linear',
-  xScale: 'plain',
-  yScale: 'plain',
-  outside: 'refuse',
-  uncertainty: null,
-  notes: '',
-  x: [0, 10],
-  y: [1000, 999],
-  second: null,
 });
 const sources = [{ name: 'calibration', isShared: false, of: { kind: 'absolute', value: 0.1, statedAs: 'twice' } }];
 
@@ -113,7 +96,7 @@ const cases: Case[] = [
   },
   {
     path: 'tables',
-    body: table,
+    body: () => table,
     refused: [
       [{ symbol: '2 rho' }, 'cannot be a symbol'],
       [{ symbol: 'sin' }, 'already in use'],

@@ -4,6 +4,7 @@
  */
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { isTouched } from '@undameter/contract/touched';
+import { table } from './bodies';
 import { addRun, column, startHere, type ServerHere } from './inProcess';
 
 jest.setTimeout(120_000);
@@ -12,24 +13,6 @@ let server: ServerHere;
 let before: Map<string, string>;
 const limit = { kind: 'between', symbol: 't', low: 5, high: 40, unit: 's' };
 const condition = { name: 'steady', limits: [limit] };
-const table = {
-  isShared: false,
-  symbol: 'rho',
-  name: 'Density',
-  xName: 'Temperature',
-  xUnit: '°C',
-  yUnit: 'kg/m^3',
-  source: 'made up',
-  method: 'linear',
-  xScale: 'plain',
-  yScale: 'plain',
-  outside: 'refuse',
-  uncertainty: null,
-  notes: '',
-  x: [0, 100],
-  y: [1000, 960],
-  second: null,
-};
 const sources = (value: number) => [
   { name: 'calibration', isShared: true, of: { kind: 'absolute', value, statedAs: 'twice' } },
 ];
