@@ -756,3 +756,13 @@ describe('lag', () => {
     expect(doubts[0]).toMatch(/^moved by −1\.5\d*, correlation (1|0\.99\d*), next best/);
   });
 });
+
+test.each([
+  [{ method: 'low' }, 'Butterworth low-pass, order 4, 45, zero-phase'],
+  [{ method: 'high', phase: 'causal' }, 'Butterworth high-pass, order 4, 45, causal'],
+  [{ method: 'band', upperCutoff: 55 }, 'Butterworth band-pass, order 4, 45 to 55, zero-phase'],
+  [{ method: 'notch', upperCutoff: 55 }, 'Butterworth band-stop, order 4, 45 to 55, zero-phase'],
+])('a filter says what it is: %j', (over, detail) => {
+  const settings = { channel: 'p', cutoff: 45, order: 4, phase: 'zero', symbol: 'p_f', name: 'filtered', ...over };
+  expect(stepKindOf('filter').words(settings as never)).toMatchObject({ title: 'Filter p', detail });
+});
