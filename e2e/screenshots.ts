@@ -29,8 +29,10 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
   [
     'intake',
     '/intake',
-    (page) =>
-      fileInput(page).setInputFiles({ name: 'loop3-check.csv', mimeType: 'text/csv', buffer: Buffer.from(log) }),
+    async (page) => {
+      await fileInput(page).setInputFiles({ name: 'loop3-check.csv', mimeType: 'text/csv', buffer: Buffer.from(log) });
+      await page.getByText('First lines, as read').waitFor();
+    },
   ],
   [
     'join',
