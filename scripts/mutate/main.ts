@@ -31,7 +31,7 @@ const asked = positionals[0] ?? '';
 const results: { room: string; goal: number; faults: Fault[] }[] = [];
 for (const [room, { goal, except }] of Object.entries(rooms)) {
   const files = filesOf(room).filter((file) => file.startsWith(asked) && !except.test(file));
-  if (files.length > 0) results.push({ room, goal, faults: await tryFaults(files) });
+  if (files.length > 0) results.push({ room, goal, faults: await tryFaults(room, files) });
 }
 console.log(report(results));
 
@@ -41,7 +41,7 @@ function filesOf(room: string): string[] {
     .map((file) => join(room, 'src', file));
 }
 
-async function tryFaults(files: string[]): Promise<Fault[]> {
+async function tryFaults(room: string, files: string[]): Promise<Fault[]> {
   const lines = sampleLines(files, Number(values.lines), values.seed);
   const folder = mkdtempSync(join(tmpdir(), 'undameter-mutate-'));
   try {
@@ -49,7 +49,12 @@ async function tryFaults(files: string[]): Promise<Fault[]> {
       mutate: lines.map(({ file, line }) => `${file}:${line}-${line}`),
       testRunner: 'jest',
       testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
-      jest: { projectType: 'custom', configFile: 'jest.config.js' },
+      // The tests of the room itself: where a fault is cheapest to notice, and minutes in place of hours.
+      jest: {
+        projectType: 'custom',
+        configFile: 'jest.config.js',
+        config: { testMatch: [`<rootDir>/${room}/**/*.test.ts`] },
+      },
       coverageAnalysis: 'perTest',
       // Words are for people to judge; what is computed once at loading would have every test run.
       mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },
