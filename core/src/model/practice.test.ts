@@ -46,3 +46,14 @@ test('an exponential through the saturation curve of water: other constants dire
       fitModel(modelOf('exponential'), {}, exact).parameters[1]!,
   ).toBeCloseTo(1, 9);
 });
+
+test('points without a logarithm are left out of the straight fit, and counted in its words', () => {
+  const x = over(0, 4, 9);
+  const y = x.map((t) => 3 * Math.exp(-t / 2));
+  const whole = straightFit(modelOf('exponential'), { x, y, xName: 't' })!;
+  expect(whole.explanation).not.toContain('left out');
+  const some = y.map((v, i) => (i === 2 ? -1 : i === 5 ? NaN : v));
+  const left = straightFit(modelOf('exponential'), { x, y: some, xName: 't' })!;
+  expect(left.explanation).toContain('2 points have no logarithm and were left out');
+  left.parameters.forEach((value, k) => expect(value).toBeCloseTo(whole.parameters[k]!, 12));
+});
