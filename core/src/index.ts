@@ -16,3 +16,4 @@ export * from './propagation';
 export * from './finding';
 export * from './layout';
 export * from './join';
+export * from './figure';

@@ -507,6 +507,21 @@ export const catalogue = {
     (f) =>
       `The data directory ${f.directory} is in use by process ${f.pid}. Stop that one first, or set UNDAMETER_DATA to another directory.`,
   ),
+  // figures
+  AXIS_ENDS: entry<{ low: number; high: number }>(
+    'input',
+    (f) =>
+      `The axis would go from ${formatValue(f.low)} to ${formatValue(f.high)}. Its lower end must lie below the upper one; to turn it round, choose its direction.`,
+  ),
+  AXIS_LOG: entry<{ low: number }>(
+    'input',
+    (f) => `A logarithmic axis cannot hold ${formatValue(f.low)}. Let it begin above zero, or choose a linear one.`,
+  ),
+  TICK_DISTANCE: entry<{ every: number }>(
+    'input',
+    (f) =>
+      `Marks at a distance of ${formatValue(f.every)} cannot be drawn: it must be above zero and give at most 200 marks. Enter a larger one, or leave it to be chosen.`,
+  ),
   // the border
   REQUEST_INVALID: entry<{ problem: string }>('input', (f) => `The request does not fit: ${f.problem}.`),
   HOST_REFUSED: entry<{ header: string; value: string }>(

@@ -39,8 +39,7 @@ const PLAIN = '0123456789+−';
 const runs = new RegExp(`[${RAISED}]+|[${LOWERED}]+|[\\^_]\\{[^{}]*\\}|[^${RAISED}${LOWERED}^_]+|[\\^_]`, 'gu');
 
 /** The digits of a run of raised or lowered characters, as plain ones. */
-const plainDigits = (run: string, from: string): string =>
-  [...run].map((c) => PLAIN[from.indexOf(c)] ?? c).join('');
+const plainDigits = (run: string, from: string): string => [...run].map((c) => PLAIN[from.indexOf(c)] ?? c).join('');
 
 /**
  * A text that a person typed: raised and lowered digits as such, and further ones by `^{…}` and `_{…}`; all else as it

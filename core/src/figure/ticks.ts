@@ -29,6 +29,8 @@ interface Ends {
 }
 
 const MOST_TICKS = 200;
+/** What is narrower cannot be divided in doubles. */
+const LEAST_SPAN = 1e-290;
 
 /**
  * The ends of an axis and its marks.
@@ -50,9 +52,9 @@ export function axisTicks(ends: Ends, wish: TickWish): AxisTicks {
 
 /** Room about a single value, and ends in order. */
 function spread(low: number, high: number): [number, number] {
-  if (low < high) return [low, high];
-  const room = Math.abs(low) || 1;
-  return low === high ? [low - room / 2, high + room / 2] : [high, low];
+  if (high - low > LEAST_SPAN) return [low, high];
+  const room = Math.abs(low) > LEAST_SPAN ? Math.abs(low) : 1;
+  return low - high > LEAST_SPAN ? [high, low] : [low - room / 2, high + room / 2];
 }
 
 /** The nearest of 1, 2, 5 times a power of ten. */
@@ -70,7 +72,8 @@ function linearTicks({ data, low: from, high: to }: Ends, { every, count, minor 
   let step = every ?? niceStep((high - low) / (wanted - 1));
   if (every === undefined && count !== undefined) step = stepOfCount(low, high, wanted, { from, to });
   if ((high - low) / step > MOST_TICKS) throw new AppError('TICK_DISTANCE', { every: step });
-  const outer = (value: number, round: (v: number) => number): number => clean(round(roughly(value / step)) * step, step);
+  const outer = (value: number, round: (v: number) => number): number =>
+    clean(round(roughly(value / step)) * step, step);
   return marked(from ?? outer(low, Math.floor), to ?? outer(high, Math.ceil), step, 0, minor);
 }
 
@@ -88,17 +91,17 @@ function stepOfCount(
     const last = set.to === undefined ? Math.ceil(roughly(high / step)) : Math.floor(roughly(high / step));
     return last - first + 1;
   };
-  return steps.reduce((best, step) =>
-    Math.abs(marks(step) - wanted) < Math.abs(marks(best) - wanted) ? step : best,
-  );
+  return steps.reduce((best, step) => (Math.abs(marks(step) - wanted) < Math.abs(marks(best) - wanted) ? step : best));
 }
 
 /** Without the last bits, in which 0.3 / 0.1 is more than 3. */
 const roughly = (ratio: number): number => (Math.abs(ratio - Math.round(ratio)) < 1e-9 ? Math.round(ratio) : ratio);
 
-/** A whole multiple of a step without the dust of binary fractions. */
-const clean = (value: number, step: number): number =>
-  Number(value.toFixed(Math.min(100, Math.max(0, 2 - Math.floor(Math.log10(step))))));
+/** A whole multiple of a step without the dust of binary fractions; no more decimals than a number can be written with. */
+function clean(value: number, step: number): number {
+  const decimals = Math.max(0, 10 - Math.floor(Math.log10(step)));
+  return decimals > 100 ? value : Number(value.toFixed(decimals));
+}
 
 function marked(low: number, high: number, step: number, origin: number, minor: number | undefined): AxisTicks {
   const first = Math.ceil(roughly((low - origin) / step));

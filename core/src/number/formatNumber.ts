@@ -9,6 +9,15 @@ const MINUS = '−';
 export const formatCount = (value: number): string => grouped(Math.round(value).toString());
 
 /**
+ * A value with so many decimals: 1 234.50.
+ * @param isGrouped  thin spaces between thousands
+ */
+export const formatGrouped = (value: number, decimals: number, isGrouped = true): string => {
+  const text = grouped(value.toFixed(decimals));
+  return isGrouped ? text : text.replaceAll(THIN, '');
+};
+
+/**
  * A value to a number of significant digits; powers of ten where the number is very large or small.
  * @param digits  significant digits, default 5
  */

@@ -1,3 +1,3 @@
-export { formatCount, formatValue, formatWithUncertainty } from './formatNumber';
+export { formatCount, formatGrouped, formatValue, formatWithUncertainty } from './formatNumber';
 export { Random } from './Random';
 export { roundedTo } from './roundedTo';
