@@ -12,9 +12,10 @@ const knows = {
   core: [],
   formats: ['core'],
   contract: ['core'],
+  drawing: ['core', 'contract'],
   demo: ['core', 'contract'],
-  server: ['core', 'contract', 'formats', 'demo'],
-  web: ['core', 'contract'],
+  server: ['core', 'contract', 'formats', 'drawing', 'demo'],
+  web: ['core', 'contract', 'drawing'],
   // e2e sees what a person sees, and nothing of ours from the inside.
   e2e: [],
 };

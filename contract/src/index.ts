@@ -11,5 +11,6 @@ export * from './fit';
 export * from './propagation';
 export * from './comparison';
 export * from './finding';
+export * from './figure';
 export * from './procedure';
 export * from './view';

@@ -1,0 +1,288 @@
+import { Type, type Static, type TProperties } from 'typebox';
+import { closed, described, id, name, orNull, problem, reading, symbol } from './common';
+
+const column = Type.Array(reading);
+const oneOf = <T extends string>(...values: T[]) => Type.Unsafe<T>(Type.Enum(values));
+const partOf = <P extends TProperties>(properties: P) =>
+  Type.Partial(closed(properties), { additionalProperties: false });
+
+// What a figure shows.
+
+export const residualKind = oneOf('none', 'x', 'fitted', 'time', 'histogram', 'normal');
+const ends = {
+  from: described('Lower end of the window along the run; null: its beginning.', reading),
+  to: described('Upper end of the window along the run; null: its end.', reading),
+};
+const symbols = Type.Array(symbol, { minItems: 1, maxItems: 40 });
+export const figureSource = described(
+  'What a figure shows, by what it is drawn from; never a copy of the numbers.',
+  Type.Union([
+    closed({ kind: Type.Literal('run'), runId: id, symbols, ...ends }),
+    closed({ kind: Type.Literal('channels'), runId: id, symbols, x: symbol, ...ends }),
+    closed({ kind: Type.Literal('spectrum'), runId: id, symbols, as: oneOf('amplitude', 'density'), ...ends }),
+    closed({
+      kind: Type.Literal('histogram'),
+      runId: id,
+      symbols: Type.Array(symbol, { minItems: 1, maxItems: 1 }),
+      ...ends,
+    }),
+    closed({ kind: Type.Literal('map'), runId: id, x: symbol, y: symbol }),
+    closed({ kind: Type.Literal('table'), tableId: id }),
+    closed({ kind: Type.Literal('fit'), fitId: id, residuals: residualKind }),
+    closed({ kind: Type.Literal('comparison'), comparisonId: id, below: oneOf('none', 'difference', 'equality') }),
+    closed({
+      kind: Type.Literal('several'),
+      figureIds: Type.Array(id, { minItems: 2, maxItems: 6 }),
+      columns: Type.Integer({ minimum: 1, maximum: 3 }),
+    }),
+  ]),
+);
+export type FigureSource = Static<typeof figureSource>;
+
+export const figureAxis = closed({
+  name: Type.String(),
+  symbol: Type.String(),
+  unit: Type.String(),
+  log: Type.Boolean(),
+  words: described('Of a category: what stands at 0, 1, 2 … of the axis.', orNull(Type.Array(Type.String()))),
+  range: described(
+    'Ends that belong to what is shown, as a window does; null: they follow from it.',
+    orNull(Type.Array(Type.Number(), { minItems: 2, maxItems: 2 })),
+  ),
+});
+export type FigureAxis = Static<typeof figureAxis>;
+
+export const figureEquation = closed({
+  x: Type.String(),
+  y: closed({ symbol: Type.String(), unit: Type.String() }),
+  expression: Type.String(),
+  parameters: Type.Array(closed({ symbol: Type.String(), value: Type.Number(), half: reading, unit: Type.String() })),
+  rSquared: reading,
+  residualStandardDeviation: reading,
+});
+export const figureSeries = closed({
+  id: described('Stays the same when the figure is drawn anew; what is dressed is found by it.', Type.String()),
+  name: Type.String(),
+  nature: described(
+    'Tells how it is drawn unless it is dressed: symbols, a solid line, a dashed one.',
+    oneOf('measured', 'model', 'simulated'),
+  ),
+  side: oneOf('left', 'right'),
+  points: described(
+    'With the standard uncertainty of each, nothing where none is known.',
+    orNull(closed({ x: column, y: column, xError: column, yError: column })),
+  ),
+  curve: described(
+    'With its 95 % band, nothing where it has none; a held one keeps each value until the next.',
+    orNull(closed({ x: column, y: column, low: column, high: column, held: Type.Boolean() })),
+  ),
+  setAside: orNull(closed({ x: column, y: column })),
+  cells: described(
+    'Of a histogram: counts from `low` in cells of one width.',
+    orNull(closed({ low: Type.Number(), width: Type.Number(), counts: Type.Array(Type.Integer()) })),
+  ),
+  equation: orNull(figureEquation),
+});
+export type FigureSeries = Static<typeof figureSeries>;
+
+export const figurePanel = closed({
+  id: Type.String(),
+  title: described('Where it needs more words than its axes; else nothing.', Type.String()),
+  weight: described('Share of the height.', Type.Number({ exclusiveMinimum: 0 })),
+  x: described('Null: the axis of the panel below.', orNull(figureAxis)),
+  y: figureAxis,
+  right: orNull(figureAxis),
+  series: Type.Array(figureSeries),
+  levels: described('Lines across it, such as zero under residuals.', Type.Array(Type.Number())),
+  map: described(
+    'How long the run dwelt where: cells row by row from the lowest y.',
+    orNull(
+      closed({
+        xRange: Type.Array(Type.Number()),
+        yRange: Type.Array(Type.Number()),
+        columns: Type.Integer(),
+        rows: Type.Integer(),
+        dwell: Type.Array(Type.Number()),
+      }),
+    ),
+  ),
+});
+export type FigurePanel = Static<typeof figurePanel>;
+export const figureContent = closed({
+  panels: described('One above the other.', Type.Array(figurePanel)),
+  about: described('What it was drawn from, in words with counts.', Type.String()),
+});
+export type FigureContent = Static<typeof figureContent>;
+
+// How it is dressed.
+
+const colour = Type.String({ pattern: '^#[0-9a-fA-F]{6}$' });
+const share = Type.Number({ minimum: -2, maximum: 3 });
+const place = described(
+  'In shares of the frame of the first panel, from its upper left corner.',
+  closed({ x: share, y: share }),
+);
+const label = Type.String({ maxLength: 300 });
+const point = (most: number) => Type.Number({ minimum: 0, maximum: most });
+export const symbolShape = oneOf('circle', 'square', 'triangle', 'diamond', 'cross', 'ring');
+export type SymbolShape = Static<typeof symbolShape>;
+export const lineType = oneOf('none', 'solid', 'dashed', 'dotted', 'dashDotted');
+export type LineType = Static<typeof lineType>;
+
+export const axisDressing = partOf({
+  title: described('Null or absent: name, symbol and unit.', orNull(label)),
+  titleShown: Type.Boolean(),
+  unit: described('Numbers are converted to it; null or absent: as measured.', orNull(Type.String({ maxLength: 60 }))),
+  low: reading,
+  high: reading,
+  log: Type.Boolean(),
+  reversed: Type.Boolean(),
+  crossesAt: described('Where on the other axis it lies; null or absent: at the edge.', reading),
+  every: reading,
+  count: orNull(Type.Integer({ minimum: 2, maximum: 30 })),
+  minor: orNull(Type.Integer({ minimum: 0, maximum: 9 })),
+  numbers: oneOf('decimal', 'power', 'engineering', 'time'),
+  digits: orNull(Type.Integer({ minimum: 0, maximum: 10 })),
+  grouped: Type.Boolean(),
+  labels: described(
+    'How the numbers lie: level, along the axis, across it, or turned by so many degrees anticlockwise.',
+    Type.Union([
+      Type.Literal('level'),
+      Type.Literal('along'),
+      Type.Literal('across'),
+      Type.Number({ minimum: -90, maximum: 90 }),
+    ]),
+  ),
+  labelsShown: Type.Boolean(),
+});
+export type AxisDressing = Static<typeof axisDressing>;
+
+export const seriesDressing = partOf({
+  name: orNull(label),
+  shown: Type.Boolean(),
+  colour: orNull(colour),
+  symbol: symbolShape,
+  pointsShown: Type.Boolean(),
+  size: described('Of a symbol, in mm.', Type.Number({ minimum: 0.3, maximum: 10 })),
+  filled: Type.Boolean(),
+  opacity: Type.Number({ minimum: 0.05, maximum: 1 }),
+  line: lineType,
+  width: described('Of its line, in points.', point(20)),
+  order: described('Larger ones are drawn above.', Type.Integer({ minimum: -50, maximum: 50 })),
+  offset: described('Added to its y, for curves above each other.', Type.Number()),
+  bars: Type.Boolean(),
+  barsEvery: described('A bar at every so many points.', Type.Integer({ minimum: 1, maximum: 10000 })),
+  band: Type.Boolean(),
+});
+export type SeriesDressing = Static<typeof seriesDressing>;
+
+export const equationDressing = closed({
+  at: described('Its middle; null: where there is room.', orNull(place)),
+  leader: Type.Boolean(),
+  units: Type.Boolean(),
+  uncertainty: Type.Boolean(),
+  rSquared: Type.Boolean(),
+  residual: Type.Boolean(),
+});
+export type EquationDressing = Static<typeof equationDressing>;
+
+export const keyDressing = closed({
+  place: described('Names at the ends of the curves, or a key.', oneOf('ends', 'inside', 'right', 'below', 'off')),
+  corner: described(
+    'Of a key inside; `free`: where no data are.',
+    oneOf('free', 'upperLeft', 'upperRight', 'lowerLeft', 'lowerRight'),
+  ),
+  order: described('Ids of series; what is not named follows.', Type.Array(Type.String(), { maxItems: 200 })),
+});
+
+export const figureNote = closed({
+  text: label,
+  at: place,
+  to: described(
+    'Where its arrow points, in x and y of the first panel; null: none.',
+    orNull(closed({ x: Type.Number(), y: Type.Number() })),
+  ),
+});
+export const referenceLine = closed({
+  axis: oneOf('x', 'y'),
+  value: Type.Number(),
+  to: described('Other end of a band; null: a line.', reading),
+  label,
+});
+export const figurePoint = described(
+  'A point that is marked with its coordinates.',
+  closed({ x: Type.Number(), y: Type.Number(), label }),
+);
+
+/** What a house style holds, and of which each figure has a copy of its own. */
+export const figureLook = closed({
+  widthMm: Type.Number({ minimum: 20, maximum: 1200 }),
+  heightMm: Type.Number({ minimum: 15, maximum: 1200 }),
+  fontPt: Type.Number({ minimum: 4, maximum: 72 }),
+  linePt: described('Of curves, in points.', Type.Number({ minimum: 0.1, maximum: 20 })),
+  axisPt: described('Of axes and ticks, in points.', Type.Number({ minimum: 0.1, maximum: 10 })),
+  symbolMm: Type.Number({ minimum: 0.3, maximum: 10 }),
+  colours: Type.Array(colour, { minItems: 1, maxItems: 24 }),
+  toldBy: described(
+    'Series differ by colour and symbol, or, in black and white, by symbol and line.',
+    oneOf('colour', 'shape'),
+  ),
+  grid: Type.Boolean(),
+  frame: described('A box about each panel, or its axes alone.', oneOf('box', 'axes')),
+  ground: described('Null: none, so that what lies below shows through.', orNull(colour)),
+  barsFactor: described(
+    'Bars are so many standard uncertainties long each way.',
+    Type.Union([Type.Literal(1), Type.Literal(2)]),
+  ),
+});
+export type FigureLook = Static<typeof figureLook>;
+
+export const figureDressing = closed({
+  styleName: Type.String({ maxLength: 120 }),
+  look: figureLook,
+  title: label,
+  caption: Type.String({ maxLength: 2000 }),
+  barsNote: described('Say on the figure what bars and bands mean.', Type.Boolean()),
+  axes: described(
+    'By panel and axis: `main.x`, `main.y`, `main.right`.',
+    Type.Record(Type.String({ maxLength: 80 }), axisDressing),
+  ),
+  series: described('By the id of the series.', Type.Record(Type.String({ maxLength: 200 }), seriesDressing)),
+  key: keyDressing,
+  equations: described('By the id of the series.', Type.Record(Type.String({ maxLength: 200 }), equationDressing)),
+  notes: Type.Array(figureNote, { maxItems: 30 }),
+  lines: Type.Array(referenceLine, { maxItems: 30 }),
+  points: Type.Array(figurePoint, { maxItems: 30 }),
+});
+export type FigureDressing = Static<typeof figureDressing>;
+
+export const figureBody = closed({ name, source: figureSource, dressing: figureDressing });
+export type FigureBody = Static<typeof figureBody>;
+export const figureRow = closed({
+  id,
+  campaignId: id,
+  ...figureBody.properties,
+  number: described('Its place among the figures of the campaign, from 1.', Type.Integer()),
+  frozenAt: described('Since when it no longer follows its data; null: it follows.', orNull(Type.String())),
+});
+export type FigureRow = Static<typeof figureRow>;
+
+export const figureReply = closed({
+  content: described('What is drawn: as it is now, or the last that could be drawn.', orNull(figureContent)),
+  drawnAt: described('When what is drawn was computed.', orNull(Type.String())),
+  isFrozen: Type.Boolean(),
+  hasMoved: described('What it is frozen at differs from how it would be drawn now.', Type.Boolean()),
+  problem: described('Why it cannot be drawn from its data any more.', orNull(problem)),
+});
+export type FigureReply = Static<typeof figureReply>;
+
+export const houseStyleBody = closed({
+  name,
+  look: figureLook,
+  dressing: closed({ axes: figureDressing.properties.axes, key: keyDressing }),
+});
+export const pictureQuery = closed({
+  format: oneOf('png', 'svg', 'pdf'),
+  dpi: Type.Optional(Type.Integer({ minimum: 30, maximum: 1200 })),
+});
+export const figureDataQuery = closed({ format: oneOf('csv', 'xlsx') });

@@ -1,0 +1,168 @@
+import type { FigureContent, FigureDressing, FigureSeries } from '@undameter/contract';
+import { freePlace, textLine, type Box } from '@undameter/core';
+import { framesOf, turnedBox, type Frame, type PanelAxes } from './frames';
+import type { LaidLine } from './layLine';
+import { layKey, namesAtEnds, roomForNames, type LaidKey, type Named, type PlacedName } from './names';
+import { occupiedBy } from './occupied';
+import { occupants, pixelsOf, type Lay, type Looks } from './panelAxes';
+import type { Sheet } from './sheet';
+
+/** Series with their names laid, in the order of the key; of one alone the name says nothing. */
+export function namedOf(content: FigureContent, dressing: FigureDressing, looks: Looks, lay: Lay): Named[] {
+  const all = new Map(
+    content.panels
+      .flatMap((p) => p.series)
+      .reverse()
+      .map((s) => [s.id, s]),
+  );
+  // The first panel that shows a series decides how it is sampled in the key.
+  const ids = [...looks.keys()].filter((id) => looks.get(id)!.shown && all.get(id)!.name !== '');
+  const { order, place } = dressing.key;
+  const rank = (id: string): number => (order.includes(id) ? order.indexOf(id) : order.length);
+  const weight = place === 'ends' ? 600 : 400;
+  return ids
+    .sort((a, b) => rank(a) - rank(b))
+    .map((id) => ({ series: all.get(id)!, look: looks.get(id)!, line: lay(textLine(looks.get(id)!.name), weight) }));
+}
+
+/** What bars and bands mean, where there are any. */
+export function barsNote(
+  content: FigureContent,
+  dressing: FigureDressing,
+  looks: Looks,
+  lay: Lay,
+): LaidLine | undefined {
+  const shown = content.panels.flatMap((p) => p.series).filter((s) => looks.get(s.id)!.shown);
+  const has = (column: readonly (number | null)[] | undefined): boolean =>
+    column?.some((v) => v !== null && v > 0) ?? false;
+  const bars = shown.some((s) => looks.get(s.id)!.bars && (has(s.points?.xError) || has(s.points?.yError)));
+  const bands = shown.some((s) => looks.get(s.id)!.band && (s.curve?.low.some((v) => v !== null) ?? false));
+  const factor = dressing.look.barsFactor;
+  const words = [
+    ...(bars ? [factor === 1 ? 'bars: standard uncertainty' : 'bars: U with k = 2'] : []),
+    ...(bands ? ['bands: 95 % of the curve'] : []),
+  ].join('; ');
+  return words === '' ? undefined : lay([{ kind: 'text', text: words }], 400, 0.85);
+}
+
+export interface Arrangement {
+  frames: Frame[];
+  covered: Float64Array;
+  names: PlacedName[];
+  key: LaidKey | undefined;
+  keyBox: Box | undefined;
+}
+
+interface ToArrange {
+  panels: PanelAxes[];
+  sheet: Sheet;
+  dressing: FigureDressing;
+  named: Named[];
+  title: LaidLine | undefined;
+  note: LaidLine | undefined;
+  looks: Looks;
+}
+
+/** Frames, and names or a key that cover nothing: at the ends of the curves, else in a free place, else below. */
+export function arrange(to: ToArrange): Arrangement {
+  const { panels, sheet, dressing, named } = to;
+  const { place, corner } = dressing.key;
+  const plain = framesOf(panels, sheet, margins(to, 0, 0));
+  const covered = (frames: Frame[]): Float64Array =>
+    occupiedBy(occupants(panels, frames, to.looks), dressing.look.barsFactor);
+  const without: Arrangement = { frames: plain, covered: covered(plain), names: [], key: undefined, keyBox: undefined };
+  if (place === 'off' || named.length === 0) return without;
+  if (place === 'ends') {
+    if (named.length < 2) return without;
+    return atEnds(to, plain, covered) ?? inside(to, without, 'free') ?? below(to, covered);
+  }
+  if (place === 'inside') return inside(to, without, corner) ?? below(to, covered);
+  if (place === 'right') {
+    const key = layKey(named, sheet, 0);
+    const frames = framesOf(panels, sheet, margins(to, key.width + sheet.font, 0));
+    const right = panels[0]!.right?.room ?? 0;
+    const keyBox = { x: frames[0]!.left + frames[0]!.width + right + sheet.font, y: frames[0]!.top, ...sizeOf(key) };
+    return { frames, covered: covered(frames), names: [], key, keyBox };
+  }
+  return below(to, covered);
+}
+
+const sizeOf = ({ width, height }: LaidKey): { width: number; height: number } => ({ width, height });
+
+function margins({ title, note, panels, sheet }: ToArrange, right: number, bottom: number) {
+  // The last number below the axis reaches half its width beyond the frame.
+  const last = panels.reduce((most, { x, showsX }) => {
+    const line = showsX && x.labelsShown ? x.laid.at(-1) : undefined;
+    return line ? Math.max(most, turnedBox(line, x.turned).width / 2) : most;
+  }, 0);
+  return {
+    top: title ? title.ascent + title.descent + 0.5 * sheet.font : 0,
+    bottom: bottom + (note ? note.ascent + note.descent + 0.3 * sheet.font : 0),
+    right: Math.max(right, last),
+  };
+}
+
+function atEnds(to: ToArrange, plain: Frame[], covered: (frames: Frame[]) => Float64Array): Arrangement | undefined {
+  const { panels, sheet, named } = to;
+  const pad = 0.6 * sheet.font;
+  const first = panels[0]!;
+  const rightRoom = first.right?.room ?? 0;
+  const placeIn = (frame: Frame) => (series: FigureSeries) => pixelsOf(first, frame, series.side);
+  const mine = named.filter(({ series }) => first.panel.series.some((s) => s.id === series.id));
+  if (mine.length < named.length) return undefined;
+  const narrower = mine.reduce((most, one) => {
+    const need = roomForNames([one], plain[0]!, placeIn(plain[0]!)(one.series), sheet, sheet.width - pad - rightRoom);
+    return Math.max(most, need);
+  }, 0);
+  if (narrower > 0.45 * plain[0]!.width) return undefined;
+  const frames = framesOf(panels, sheet, margins(to, narrower + margins(to, 0, 0).right, 0));
+  const free = covered(frames);
+  const within: Box = {
+    x: 0,
+    y: frames[0]!.top - sheet.font,
+    width: sheet.width,
+    height: frames[0]!.height + 2 * sheet.font,
+  };
+  const names = mine.reduce<PlacedName[] | undefined>((placed, one) => {
+    const place = placeIn(frames[0]!)(one.series);
+    const found = placed && namesAtEnds([...placed, one], place, free, sheet, within);
+    return found && [...placed, found.at(-1)!];
+  }, []);
+  return names && { frames, covered: free, names, key: undefined, keyBox: undefined };
+}
+
+function inside(
+  { named, sheet }: ToArrange,
+  plain: Arrangement,
+  corner: FigureDressing['key']['corner'],
+): Arrangement | undefined {
+  const key = layKey(named, sheet, 0);
+  const frame = plain.frames[0]!;
+  const inset = 0.6 * sheet.font;
+  const size = sizeOf(key);
+  if (size.width > frame.width - 2 * inset || size.height > frame.height - 2 * inset) return undefined;
+  const room: Box = {
+    x: frame.left + inset,
+    y: frame.top + inset,
+    width: frame.width - 2 * inset,
+    height: frame.height - 2 * inset,
+  };
+  if (corner !== 'free') {
+    const x = corner.endsWith('Left') ? room.x : room.x + room.width - size.width;
+    const y = corner.startsWith('upper') ? room.y : room.y + room.height - size.height;
+    return { ...plain, key, keyBox: { x, y, ...size } };
+  }
+  const free = freePlace(room, size, plain.covered);
+  return free && { ...plain, key, keyBox: { ...free, ...size } };
+}
+
+function below(to: ToArrange, covered: (frames: Frame[]) => Float64Array): Arrangement {
+  const { panels, sheet, named } = to;
+  const plain = framesOf(panels, sheet, margins(to, 0, 0));
+  const key = layKey(named, sheet, plain[0]!.width);
+  const frames = framesOf(panels, sheet, margins(to, 0, key.height + 0.4 * sheet.font));
+  const last = frames.at(-1)!;
+  const y = last.top + last.height + panels.at(-1)!.x.room + 0.4 * sheet.font;
+  const x = last.left + Math.max(0, (last.width - key.width) / 2);
+  return { frames, covered: covered(frames), names: [], key, keyBox: { x, y, ...sizeOf(key) } };
+}
