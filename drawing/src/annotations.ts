@@ -1,5 +1,5 @@
 import type { EquationDressing, FigureDressing, FigureSeries } from '@undameter/contract';
-import { equationOf, formatValue, freePlace, textLine, upright, type Box } from '@undameter/core';
+import { equationOf, formatValue, freePlace, textLine, upright, type Box, type MathLine } from '@undameter/core';
 import { ground, rule, typeAt, type Element } from './elements';
 import type { Frame } from './frames';
 import { layLine, type LaidLine, type Measure, type TypeFace } from './layLine';
@@ -31,7 +31,13 @@ const atShare = (frame: Frame, at: { x: number; y: number }): readonly [number, 
   frame.top + at.y * frame.height,
 ];
 
-/** The equation of a series: where it was put, else where it covers nothing, else at the upper right. */
+/** Shares of the width of the frame that an equation may take, tried until it covers nothing. */
+const WIDTHS = [1, 0.7, 0.45, 0];
+
+/**
+ * The equation of a series: where it was put, else where it covers nothing, broken before its terms if it has to be;
+ * where there is no such place, at the upper right.
+ */
 export function equationPlaced(
   series: FigureSeries,
   look: SeriesLook,
@@ -39,21 +45,61 @@ export function equationPlaced(
   board: Board,
 ): Placed | undefined {
   if (!series.equation) return undefined;
-  const lines = equationOf(series.equation, dressing).map((line) => layLine(line, board.face, board.measure));
-  const gap = 0.25 * board.sheet.font;
-  const width = lines.reduce((most, l) => Math.max(most, l.width), 0);
-  const height = lines.reduce((sum, l) => sum + l.ascent + l.descent + gap, -gap);
-  const padding = 0.5 * board.sheet.font;
-  const box = boxFor({ width: width + 2 * padding, height: height + 2 * padding }, dressing.at, board);
-  let top = box.y + padding;
-  const elements = lines.flatMap((line) => {
-    const found = typeAt(line, { x: box.x + padding, y: top + line.ascent, colour: look.textColour, z: 30 });
-    top += line.ascent + line.descent + gap;
+  const { terms, below } = equationOf(series.equation, dressing);
+  const lay = (line: MathLine): LaidLine => layLine(line, board.face, board.measure);
+  const tries = WIDTHS.map((share) => [
+    ...broken(terms, share * board.frame.width - board.sheet.font, lay),
+    ...(below.length > 0 ? [lay(below)] : []),
+  ]);
+  const fitting = tries.find((lines) => freeFor(blockSize(lines, board.sheet), board) !== undefined);
+  const lines = fitting ?? tries[dressing.at ? 0 : 2]!;
+  const box = boxFor(blockSize(dressing.at ? tries[0]! : lines, board.sheet), dressing.at, board);
+  const elements = block(dressing.at ? tries[0]! : lines, box, look.textColour, board.sheet);
+  board.taken.push(box);
+  return { box, elements: [...(dressing.leader ? leaderTo(series, box, look, board) : []), ...elements] };
+}
+
+/** Terms side by side, a new line where the next would pass the width; the first term is never broken. */
+function broken(terms: readonly MathLine[], width: number, lay: (line: MathLine) => LaidLine): LaidLine[] {
+  const lines: MathLine[] = [];
+  for (const term of terms) {
+    const last = lines.at(-1);
+    const longer = last && [...last, ...term];
+    if (longer && lay(longer).width <= width) lines[lines.length - 1] = longer;
+    else lines.push(term);
+  }
+  return lines.map(lay);
+}
+
+const paddingOf = (sheet: Sheet): number => 0.5 * sheet.font;
+const gapBetween = (sheet: Sheet): number => 0.25 * sheet.font;
+
+function blockSize(lines: readonly LaidLine[], sheet: Sheet): { width: number; height: number } {
+  const gap = gapBetween(sheet);
+  return {
+    width: lines.reduce((most, l) => Math.max(most, l.width), 0) + 2 * paddingOf(sheet),
+    height: lines.reduce((sum, l) => sum + l.ascent + l.descent + gap, -gap) + 2 * paddingOf(sheet),
+  };
+}
+
+function block(lines: readonly LaidLine[], box: Box, colour: string, sheet: Sheet): Element[] {
+  let top = box.y + paddingOf(sheet);
+  return lines.flatMap((line) => {
+    const found = typeAt(line, { x: box.x + paddingOf(sheet), y: top + line.ascent, colour, z: 30 });
+    top += line.ascent + line.descent + gapBetween(sheet);
     return found;
   });
-  const leader = dressing.leader ? leaderTo(series, box, look, board) : [];
-  board.taken.push(box);
-  return { box, elements: [...leader, ...elements] };
+}
+
+function freeFor(size: { width: number; height: number }, { frame, sheet, covered, taken }: Board) {
+  const inset = 0.3 * sheet.font;
+  const room: Box = {
+    x: frame.left + inset,
+    y: frame.top + inset,
+    width: frame.width - 2 * inset,
+    height: frame.height - 2 * inset,
+  };
+  return freePlace(room, size, covered, taken);
 }
 
 /** @returns  kept on the sheet, whatever place was asked for */
@@ -65,14 +111,7 @@ function boxFor(size: { width: number; height: number }, at: { x: number; y: num
       Math.min(Math.max(0, value - length / 2), Math.max(0, most - length));
     return { ...size, x: inside(x, size.width, sheet.width), y: inside(y, size.height, sheet.height) };
   }
-  const inset = 0.3 * sheet.font;
-  const room: Box = {
-    x: frame.left + inset,
-    y: frame.top + inset,
-    width: frame.width - 2 * inset,
-    height: frame.height - 2 * inset,
-  };
-  const free = freePlace(room, size, board.covered, board.taken);
+  const free = freeFor(size, board);
   return { ...size, ...(free ?? { x: Math.max(0, frame.left + frame.width - size.width), y: frame.top }) };
 }
 

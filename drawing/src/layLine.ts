@@ -62,12 +62,15 @@ function layPiece(piece: MathPiece, face: TypeFace, measure: Measure): LaidLine 
   switch (piece.kind) {
     case 'text': {
       const italic = piece.italic === true;
-      const width = measure(piece.text, { ...face, italic });
+      const widthOf = (text: string): number => measure(text, { ...face, italic });
+      // Spaces at the ends of a text are lost in some formats: they are made of distance.
+      const text = piece.text.trim();
+      const before = piece.text.slice(0, piece.text.length - piece.text.trimStart().length);
       return {
-        width,
+        width: widthOf(piece.text),
         ascent: ASCENT * size,
         descent: DESCENT * size,
-        texts: [{ text: piece.text, x: 0, y: 0, size, italic }],
+        texts: text === '' ? [] : [{ text, x: before === '' ? 0 : widthOf(before), y: 0, size, italic }],
         rules: [],
       };
     }

@@ -16,7 +16,8 @@ export function looksOf(content: FigureContent, dressing: FigureDressing, sheet:
   const looks = new Map<string, SeriesLook>();
   for (const series of content.panels.flatMap((p) => p.series)) {
     if (looks.has(series.id)) continue;
-    const density = (series.points?.x.length ?? 0) / (0.8 * dressing.look.widthMm);
+    const bars = series.points?.yError.filter((u) => u !== null).length ?? 0;
+    const density = bars / (0.8 * dressing.look.widthMm);
     looks.set(series.id, lookOfSeries(series, looks.size, dressing, sheet, density));
   }
   return looks;
@@ -44,6 +45,9 @@ function extentOf(series: readonly FigureSeries[], side: 'x' | 'y', looks: Looks
   };
 }
 
+/** As many marks as stand well apart over a length. */
+const marksFor = (length: number, apart: number): number => Math.min(8, Math.max(3, Math.round(length / apart)));
+
 /** The axes of all panels, settled and laid. Panels without an x axis share that of the next one that has it. */
 export function axesOf(
   content: FigureContent,
@@ -61,6 +65,8 @@ export function axesOf(
       side,
       sheet,
     );
+  const weights = panels.reduce((sum, p) => sum + p.weight, 0);
+  const aboutX = marksFor(0.8 * sheet.width, 6.5 * sheet.font);
   const ownerOf = panels.map((_, i) => panels.findIndex((p, k) => k >= i && p.x !== null));
   const shared = new Map<number, LaidAxis>();
   ownerOf.forEach((owner) => {
@@ -73,17 +79,21 @@ export function axesOf(
     const extent: Extent = (isLog) => (map ? [map.xRange[0]!, map.xRange[1]!] : found(isLog));
     shared.set(
       owner,
-      laid(resolveAxis({ key, axis: panels[owner]!.x!, dressing: axes[key] ?? {}, extent, side: 'x' }), 'x'),
+      laid(
+        resolveAxis({ key, axis: panels[owner]!.x!, dressing: axes[key] ?? {}, extent, side: 'x', about: aboutX }),
+        'x',
+      ),
     );
   });
   return panels.map((panel, i) => {
     const sideOf = (side: 'left' | 'right'): FigureSeries[] => panel.series.filter((s) => s.side === side);
+    const about = marksFor((0.7 * sheet.height * panel.weight) / weights, 3.4 * sheet.font);
     const ofSide = (side: 'left' | 'right', key: string): LaidAxis => {
       const found = extentOf(sideOf(side), 'y', looks, side === 'left' ? panel.levels : []);
       const map = side === 'left' ? panel.map : null;
       const extent: Extent = (isLog) => (map ? [map.yRange[0]!, map.yRange[1]!] : found(isLog));
       const axis = side === 'left' ? panel.y : panel.right!;
-      return laid(resolveAxis({ key, axis, dressing: axes[key] ?? {}, extent, side: 'y' }), 'y');
+      return laid(resolveAxis({ key, axis, dressing: axes[key] ?? {}, extent, side: 'y', about }), 'y');
     };
     return {
       panel,

@@ -38,12 +38,14 @@ interface Wanted {
   dressing: AxisDressing;
   extent: Extent;
   side: 'x' | 'y';
+  /** How many marks there is room for. */
+  about: number;
 }
 
 /**
  * @throws {AppError} UNIT_UNKNOWN, UNIT_MISFIT, AXIS_ENDS, AXIS_LOG, TICK_DISTANCE when the dressing cannot be
  */
-export function resolveAxis({ key, axis, dressing, extent, side }: Wanted): ResolvedAxis {
+export function resolveAxis({ key, axis, dressing, extent, side, about }: Wanted): ResolvedAxis {
   const log = dressing.log ?? axis.log;
   const unit = dressing.unit ?? axis.unit;
   const { factor, shift } =
@@ -62,6 +64,7 @@ export function resolveAxis({ key, axis, dressing, extent, side }: Wanted): Reso
           every: dressing.every ?? undefined,
           count: dressing.count ?? undefined,
           minor: dressing.minor ?? undefined,
+          about,
         },
       );
   const look = {

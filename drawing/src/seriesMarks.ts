@@ -142,12 +142,13 @@ function barsOf(
   barsFactor: number,
   z: number,
 ): Mark[] {
-  const bars = x.flatMap((at, i) => {
+  const known = x.flatMap((at, i) => {
     const value = y[i] ?? null;
-    if (at === null || value === null || i % look.barsEvery !== 0) return [];
+    if (at === null || value === null) return [];
     const [dx, dy] = [xError[i] ?? 0, yError[i] ?? 0].map((u) => barsFactor * u) as [number, number];
     return dx > 0 || dy > 0 ? [{ x: at, y: value, dx, dy }] : [];
   });
+  const bars = known.filter((_, i) => i % look.barsEvery === 0);
   if (bars.length === 0) return [];
   const cap = 0.35 * look.size;
   const style = { stroke: look.colour, lineWidth: 0.7 * look.width, opacity: look.opacity };

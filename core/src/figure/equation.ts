@@ -1,7 +1,7 @@
 import { parseFormula, type Node } from '../formula';
 import { formatGrouped, formatValue } from '../number';
 import { printUnit } from '../units';
-import { lowered, raised, symbolLine, textLine, upright, type MathLine, type MathPiece } from './mathLine';
+import { lowered, raised, symbolLine, textLine, upright, type MathLine } from './mathLine';
 
 /** What of an equation is shown. */
 export interface EquationLook {
@@ -30,30 +30,42 @@ interface Part {
   holds: 1 | 2 | 3 | 4;
   /** A minus that belongs in front of the whole of it, and is not in the line. */
   isNegative: boolean;
+  /** Of a sum: its terms, each with its sign. */
+  terms?: MathLine[];
+}
+
+/** An equation as type. */
+export interface Equation {
+  /** Side by side they are the equation; it may be broken before each but the first. */
+  terms: MathLine[];
+  /** What is said of how well it fits, below it; empty where nothing is. */
+  below: MathLine;
 }
 
 const THIN = ' ';
 
 /**
- * The equation of a fitted curve, with the numbers of its parameters rounded by their ±, as lines of type: the equation,
- * and below it what is wanted of how well it fits.
+ * The equation of a fitted curve, with the numbers of its parameters rounded by their ±, as type: its terms, and what is
+ * wanted of how well it fits.
  * @throws {AppError} FORMULA_SYNTAX when the expression is none
  * Sources: rounding by the ± as GUM (JCGM 100:2008), 7.2.6; setting as ISO 80000-1, clause 7.
  */
-export function equationOf(terms: EquationTerms, look: EquationLook): MathLine[] {
-  const right = signed(set(parseFormula(terms.expression), terms, look));
-  const lines: MathLine[] = [[...symbolLine(terms.y.symbol), upright(' = '), ...right]];
-  const said: MathPiece[][] = [];
-  if (look.rSquared && terms.rSquared !== null)
-    said.push([...symbolLine('R'), raised(upright('2')), upright(` = ${roundedDown(terms.rSquared)}`)]);
-  if (look.residual && terms.residualStandardDeviation !== null)
+export function equationOf(of: EquationTerms, look: EquationLook): Equation {
+  const right = set(parseFormula(of.expression), of, look);
+  const [first, ...others] = right.terms && !right.isNegative ? right.terms : [signed(right)];
+  const said: MathLine[] = [];
+  if (look.rSquared && of.rSquared !== null)
+    said.push([...symbolLine('R'), raised(upright('2')), upright(` = ${roundedDown(of.rSquared)}`)]);
+  if (look.residual && of.residualStandardDeviation !== null)
     said.push([
       ...symbolLine('s'),
-      upright(` = ${formatValue(terms.residualStandardDeviation, 2)}`),
-      ...withSpace(look.units ? unitOf(terms.y.unit) : []),
+      upright(` = ${formatValue(of.residualStandardDeviation, 2)}`),
+      ...withSpace(look.units ? unitOf(of.y.unit) : []),
     ]);
-  if (said.length > 0) lines.push(said.flatMap((part, i) => (i > 0 ? [upright(', '), ...part] : part)));
-  return lines;
+  return {
+    terms: [[...symbolLine(of.y.symbol), upright(' = '), ...first!], ...others],
+    below: said.flatMap((part, i) => (i > 0 ? [upright(', '), ...part] : part)),
+  };
 }
 
 /** Two digits of what is missing to 1; it never rounds up to 1, which would claim more than the points do. */
@@ -162,8 +174,9 @@ function binaryPart(node: Node & { type: 'binary' }, of: (inner: Node) => Part):
     case '-': {
       const isMinus = (node.operator === '-') !== right.isNegative;
       const term = right.holds === 1 && (isMinus || right.isNegative) ? inBrackets(right.line) : right.line;
-      const line = [...signed(left), upright(isMinus ? ' − ' : ' + '), ...term];
-      return { line, holds: 1, isNegative: false };
+      const last = [upright(isMinus ? ' − ' : ' + '), ...term];
+      const before = left.terms && !left.isNegative ? left.terms : [signed(left)];
+      return { line: [...signed(left), ...last], holds: 1, isNegative: false, terms: [...before, last] };
     }
     case '*': {
       const [a, b] = [left, right].map((p) => held({ ...p, isNegative: false }, 2)) as [MathLine, MathLine];
@@ -175,6 +188,7 @@ function binaryPart(node: Node & { type: 'binary' }, of: (inner: Node) => Part):
       return { line: [{ kind: 'fraction', over, under }], holds: 3, isNegative: left.isNegative !== right.isNegative };
     }
     case '^':
+      if (node.right.type === 'number' && node.right.value === 1) return left;
       return { line: [...held(left, 4), raised(...signed(right))], holds: 3, isNegative: false };
     default: {
       const sign = words[node.operator] ?? node.operator;

@@ -146,7 +146,9 @@ describe('the equation of a fit', () => {
   const all = { units: true, uncertainty: true, rSquared: true, residual: true };
   const none = { units: false, uncertainty: false, rSquared: false, residual: false };
   const read = (terms: EquationTerms, look = none): string[] =>
-    equationOf(terms, look).map((l) => plainText(l).replaceAll('\u202f', ' ').replaceAll('\u2009', ' '));
+    [equationOf(terms, look).terms.flat(), equationOf(terms, look).below]
+      .map((l) => plainText(l).replaceAll('\u202f', ' ').replaceAll('\u2009', ' '))
+      .filter((text) => text !== '');
 
   test('with everything: numbers rounded by their ±, units, how well it fits', () =>
     expect(read(parabola, all)).toEqual([
@@ -187,6 +189,14 @@ describe('the equation of a fit', () => {
   ])('R² of %d never rounds up to one: %s', (rSquared, text) =>
     expect(read({ ...parabola, rSquared }, { ...none, rSquared: true })[1]).toBe(text),
   );
+  test('can be broken before each of its terms, and is whole without a break', () => {
+    const { terms } = equationOf({ ...parabola, expression: 'H0 - k*x^1 - (H0 - k)*x' }, none);
+    expect(terms.map((t) => plainText(t).replaceAll('\u2009', ' '))).toEqual([
+      'H = 27.61',
+      ' − 1.448·10^−3 Q',
+      ' − (27.61 − 1.448·10^−3) Q',
+    ]);
+  });
   test('what is not known is not written', () =>
     expect(
       read({ ...parabola, rSquared: null, residualStandardDeviation: null }, { ...all, units: false }),

@@ -13,5 +13,5 @@ export {
 } from './mathLine';
 export { axisTicks, niceStep, type AxisTicks, type TickWish } from './ticks';
 export { tickLabels, type NumberLook } from './tickNumbers';
-export { equationOf, type EquationLook, type EquationTerms } from './equation';
+export { equationOf, type Equation, type EquationLook, type EquationTerms } from './equation';
 export { freePlace, type Box } from './freePlace';

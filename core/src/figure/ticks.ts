@@ -7,8 +7,10 @@ export interface TickWish {
   every?: number | undefined;
   /** How many marks, about; as many exactly where both ends of the axis were set by hand. */
   count?: number | undefined;
-  /** Minor marks between two; absent: chosen. */
+  /** Minor marks between two; absent: none, on a logarithmic axis the whole multiples. */
   minor?: number | undefined;
+  /** How many there is room for, where nothing else is asked for. */
+  about?: number | undefined;
 }
 
 export interface AxisTicks {
@@ -64,9 +66,9 @@ export function niceStep(rough: number): number {
   return (share < Math.SQRT2 ? 1 : share < Math.sqrt(10) ? 2 : share < Math.sqrt(50) ? 5 : 10) * power;
 }
 
-function linearTicks({ data, low: from, high: to }: Ends, { every, count, minor }: TickWish): AxisTicks {
+function linearTicks({ data, low: from, high: to }: Ends, { every, count, minor, about = 6 }: TickWish): AxisTicks {
   const [low, high] = [from ?? data[0], to ?? data[1]];
-  const wanted = Math.max(2, count ?? 6);
+  const wanted = Math.max(2, count ?? about);
   if (every === undefined && count !== undefined && from !== undefined && to !== undefined)
     return marked(low, high, (high - low) / (wanted - 1), low, minor);
   let step = every ?? niceStep((high - low) / (wanted - 1));
@@ -116,7 +118,7 @@ function marked(low: number, high: number, step: number, origin: number, minor: 
   return { low, high, major, minor: minors.filter((v) => v >= low && v <= high), step };
 }
 
-function logTicks({ data, low: from, high: to }: Ends, { every, count, minor }: TickWish): AxisTicks {
+function logTicks({ data, low: from, high: to }: Ends, { every, count, minor, about = 7 }: TickWish): AxisTicks {
   const lowest = from ?? data[0];
   const highest = to ?? data[1];
   if (!(lowest > 0)) throw new AppError('AXIS_LOG', { low: lowest });
@@ -124,7 +126,7 @@ function logTicks({ data, low: from, high: to }: Ends, { every, count, minor }: 
   const low = from ?? 10 ** power(lowest, Math.floor);
   const high = to ?? 10 ** Math.max(power(highest, Math.ceil), power(low, Math.floor) + 1);
   const decades = Math.log10(high / low);
-  const step = Math.max(1, Math.round(every ?? decades / Math.max(1, (count ?? 7) - 1)));
+  const step = Math.max(1, Math.round(every ?? decades / Math.max(1, (count ?? about) - 1)));
   const [first, last] = [power(low, Math.ceil), power(high, Math.floor)];
   const major: number[] = [];
   for (let k = Math.ceil(first / step) * step; k <= last; k += step) major.push(10 ** k);

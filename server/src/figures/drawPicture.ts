@@ -1,0 +1,67 @@
+import type { FigureContent, FigureDressing } from '@undameter/contract';
+import { figureOption } from '@undameter/drawing';
+import { Resvg } from '@resvg/resvg-js';
+import * as echarts from 'echarts';
+import { embeddedFaces } from './embeddedFaces';
+import { outlined } from './outlined';
+import { pdfOf } from './pdfOf';
+import { measure, typefaceFiles } from './typefaces';
+import { withDensity } from './withDensity';
+
+export interface PictureTask {
+  name: string;
+  content: FigureContent;
+  dressing: FigureDressing;
+  format: 'png' | 'svg' | 'pdf';
+  dpi: number;
+  /** Letters of an SVG as outlines, for programs that have no face of their own. */
+  outlines: boolean;
+}
+
+// Without a canvas the library guesses widths of texts; here they are known.
+echarts.setPlatformAPI({
+  measureText: (text: string, font = '12px') => ({
+    width: measure(text, {
+      family: '',
+      size: parseFloat(/([\d.]+)px/.exec(font)?.[1] ?? '12'),
+      weight: 400,
+      italic: false,
+    }),
+  }),
+});
+
+/** A figure as the bytes of a file. @throws {AppError} as figureOption */
+export async function drawPicture(task: PictureTask): Promise<Uint8Array> {
+  const { content, dressing, format, dpi, name, outlines } = task;
+  if (format === 'svg')
+    return Buffer.from(
+      sized(outlines ? svgOf(content, dressing, true) : embeddedFaces(svgOf(content, dressing)), dressing),
+    );
+  if (format === 'pdf')
+    return pdfOf({ svg: svgOf(content, dressing), look: dressing.look, title: dressing.title || name });
+  return pngOf(svgOf(content, dressing), dressing, dpi);
+}
+
+/** The figure as SVG, in CSS pixels at the size of its print. */
+export function svgOf(content: FigureContent, dressing: FigureDressing, asOutlines = false): string {
+  const { option, width, height } = figureOption({ content, dressing, measure });
+  const chart = echarts.init(null, null, { renderer: 'svg', ssr: true, width, height });
+  try {
+    chart.setOption(asOutlines ? outlined(option) : option);
+    return chart.renderToSVGString();
+  } finally {
+    chart.dispose();
+  }
+}
+
+/** Its size in millimetres, so that it is placed at the size of its print. */
+const sized = (svg: string, { look }: FigureDressing): string =>
+  svg.replace(/^<svg width="[\d.]+" height="[\d.]+"/, `<svg width="${look.widthMm}mm" height="${look.heightMm}mm"`);
+
+function pngOf(svg: string, { look }: FigureDressing, dpi: number): Uint8Array {
+  const image = new Resvg(svg, {
+    fitTo: { mode: 'width', value: Math.round((look.widthMm / 25.4) * dpi) },
+    font: { fontFiles: Object.values(typefaceFiles), loadSystemFonts: false, defaultFontFamily: 'IBM Plex Sans' },
+  });
+  return withDensity(image.render().asPng(), dpi);
+}

@@ -1,0 +1,125 @@
+import type { FigurePanel, FigureSeries, FitReply, SeriesReply } from '@undameter/contract';
+import { formatCount, normalQuantile } from '@undameter/core';
+
+type Residuals = 'none' | 'x' | 'fitted' | 'time' | 'histogram' | 'normal';
+
+/** The points of a fit with its curves, and its residuals below where they are wanted. */
+export function panelsOfFit(fit: FitReply, residuals: Residuals): FigurePanel[] {
+  const solved = fit.series.filter((s) => s.problem === null);
+  const isShared = residuals === 'x';
+  const main: FigurePanel = {
+    ...empty('main', 3),
+    x: isShared ? null : plainAxis(fit.x),
+    y: plainAxis(fit.y),
+    series: solved.map((s) => seriesOf(s, fit)),
+  };
+  return residuals === 'none' ? [main] : [main, residualPanel(fit, solved, residuals)];
+}
+
+/** `18 points of 9840 of 12 140 samples`. */
+export const aboutFit = (name: string, { series, samples, kept }: FitReply): string =>
+  `from the fit "${name}": ${formatCount(series.reduce((sum, s) => sum + s.points, 0))} points; ${formatCount(kept)} of ${formatCount(samples)} samples kept`;
+
+export const empty = (id: string, weight: number): Omit<FigurePanel, 'x' | 'y' | 'series'> => ({
+  id,
+  title: '',
+  weight,
+  right: null,
+  levels: [],
+  map: null,
+});
+
+export const plainAxis = (axis: { name: string; symbol: string; unit: string }) => ({
+  ...axis,
+  log: false,
+  words: null,
+  range: null,
+});
+
+export const bare: Omit<FigureSeries, 'id' | 'name' | 'nature'> = {
+  side: 'left',
+  points: null,
+  curve: null,
+  setAside: null,
+  cells: null,
+  equation: null,
+};
+
+const idOf = (series: SeriesReply): string => (series.conditionId === null ? 'all' : `condition ${series.conditionId}`);
+
+function seriesOf(series: SeriesReply, { x, y }: FitReply): FigureSeries {
+  const { drawn, curve, leftOut } = series;
+  return {
+    ...bare,
+    id: idOf(series),
+    name: series.name,
+    nature: 'model',
+    points: { x: drawn.x, y: drawn.y, xError: drawn.xUncertainty, yError: drawn.yUncertainty },
+    curve: { x: curve.x, y: curve.y, low: curve.low, high: curve.high, held: false },
+    setAside: leftOut.x.length > 0 ? { x: leftOut.x, y: leftOut.y } : null,
+    equation: {
+      x: x.symbol,
+      y: { symbol: y.symbol, unit: y.unit },
+      expression: series.expression,
+      parameters: series.parameters.flatMap(({ symbol, value, halfWidth, unit }) =>
+        value === null ? [] : [{ symbol, value, half: halfWidth, unit }],
+      ),
+      rSquared: series.rSquared,
+      residualStandardDeviation: series.residualStandardDeviation,
+    },
+  };
+}
+
+function residualPanel(fit: FitReply, solved: readonly SeriesReply[], view: Exclude<Residuals, 'none'>): FigurePanel {
+  const { x, y } = fit;
+  const residual = { name: 'Residual', symbol: '', unit: y.unit };
+  const axes = {
+    x: x,
+    fitted: { name: `Fitted ${y.name.toLowerCase()}`, symbol: '', unit: y.unit },
+    time: { name: 'Number of the point, in the order of measuring', symbol: '', unit: '' },
+    histogram: residual,
+    normal: { name: 'Where a normal distribution would have it, in standard deviations', symbol: '', unit: '' },
+  };
+  return {
+    ...empty('residuals', view === 'x' ? 1 : 1.4),
+    x: plainAxis(axes[view]),
+    y: plainAxis(view === 'histogram' ? { name: 'Points', symbol: '', unit: '' } : residual),
+    levels: view === 'histogram' ? [] : [0],
+    series: solved.map((s): FigureSeries => {
+      const common = { ...bare, id: idOf(s), name: s.name, nature: 'measured' as const };
+      if (view === 'histogram') return { ...common, cells: cellsOf(s.drawn.residual) };
+      const at = residualPoints(s, view);
+      return { ...common, points: { ...at, xError: [], yError: [] } };
+    }),
+  };
+}
+
+/** x and y of a view of the residuals; missing ones take no part. */
+function residualPoints({ drawn }: SeriesReply, view: Exclude<Residuals, 'none' | 'histogram'>) {
+  const kept = drawn.residual.flatMap((r, i) => (r === null || drawn.x[i] === null ? [] : [{ r, i }]));
+  const y = kept.map(({ r }) => r);
+  switch (view) {
+    case 'x':
+      return { x: kept.map(({ i }) => drawn.x[i]!), y };
+    case 'fitted':
+      return { x: kept.map(({ r, i }) => drawn.y[i]! - r), y };
+    case 'time':
+      return { x: kept.map(({ i }) => 1 + i * drawn.every), y };
+    case 'normal': {
+      const sorted = [...y].sort((a, b) => a - b);
+      // Blom's plotting positions.
+      return { x: sorted.map((_, k) => normalQuantile((k + 0.625) / (sorted.length + 0.25))), y: sorted };
+    }
+  }
+}
+
+/** Counts in even cells; their number by Sturges. */
+function cellsOf(residuals: readonly (number | null)[]): FigureSeries['cells'] {
+  const values = residuals.filter((r) => r !== null);
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  if (!(high > low)) return null;
+  const cells = Math.ceil(Math.log2(values.length)) + 1;
+  const counts = Array.from({ length: cells }, () => 0);
+  for (const v of values) counts[Math.min(cells - 1, Math.floor(((v - low) / (high - low)) * cells))]!++;
+  return { low, width: (high - low) / cells, counts };
+}
