@@ -10,6 +10,7 @@ const options = {
     'threads/longWorker': 'src/threads/longWorker.ts',
     'threads/readerWorker': 'src/threads/readerWorker.ts',
     'threads/deskWorker': 'src/threads/deskWorker.ts',
+    'threads/figureWorker': 'src/threads/figureWorker.ts',
   },
   outdir: 'dist',
   bundle: true,

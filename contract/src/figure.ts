@@ -13,28 +13,23 @@ const ends = {
   from: described('Lower end of the window along the run; null: its beginning.', reading),
   to: described('Upper end of the window along the run; null: its end.', reading),
 };
-const symbols = Type.Array(symbol, { minItems: 1, maxItems: 40 });
+const panels = described(
+  'Channels by panels, one above the other; those of one panel share its axis, a second unit has the axis at the right.',
+  Type.Array(Type.Array(symbol, { minItems: 1, maxItems: 40 }), { minItems: 1, maxItems: 12 }),
+);
+const channelsOfRun = { runId: id, panels, ...ends };
 export const figureSource = described(
   'What a figure shows, by what it is drawn from; never a copy of the numbers.',
   Type.Union([
-    closed({ kind: Type.Literal('run'), runId: id, symbols, ...ends }),
-    closed({ kind: Type.Literal('channels'), runId: id, symbols, x: symbol, ...ends }),
-    closed({ kind: Type.Literal('spectrum'), runId: id, symbols, as: oneOf('amplitude', 'density'), ...ends }),
-    closed({
-      kind: Type.Literal('histogram'),
-      runId: id,
-      symbols: Type.Array(symbol, { minItems: 1, maxItems: 1 }),
-      ...ends,
-    }),
+    closed({ kind: Type.Literal('run'), ...channelsOfRun }),
+    closed({ kind: Type.Literal('channels'), ...channelsOfRun, x: symbol }),
+    closed({ kind: Type.Literal('spectrum'), ...channelsOfRun, as: oneOf('amplitude', 'density') }),
+    closed({ kind: Type.Literal('histogram'), runId: id, symbol, ...ends }),
+    closed({ kind: Type.Literal('conditions'), ...channelsOfRun }),
     closed({ kind: Type.Literal('map'), runId: id, x: symbol, y: symbol }),
     closed({ kind: Type.Literal('table'), tableId: id }),
     closed({ kind: Type.Literal('fit'), fitId: id, residuals: residualKind }),
     closed({ kind: Type.Literal('comparison'), comparisonId: id, below: oneOf('none', 'difference', 'equality') }),
-    closed({
-      kind: Type.Literal('several'),
-      figureIds: Type.Array(id, { minItems: 2, maxItems: 6 }),
-      columns: Type.Integer({ minimum: 1, maximum: 3 }),
-    }),
   ]),
 );
 export type FigureSource = Static<typeof figureSource>;
@@ -62,7 +57,12 @@ export const figureEquation = closed({
 });
 export const figureSeries = closed({
   id: described('Stays the same when the figure is drawn anew; what is dressed is found by it.', Type.String()),
-  name: Type.String(),
+  title: described('What it is called in lists.', Type.String()),
+  name: described('What it is called on the figure; nothing where another one stands for it.', Type.String()),
+  group: described(
+    'Series of one group have one colour and one symbol; null: a group of its own.',
+    orNull(Type.String()),
+  ),
   nature: described(
     'Tells how it is drawn unless it is dressed: symbols, a solid line, a dashed one.',
     oneOf('measured', 'model', 'simulated'),
@@ -110,6 +110,7 @@ export const figurePanel = closed({
 export type FigurePanel = Static<typeof figurePanel>;
 export const figureContent = closed({
   panels: described('One above the other.', Type.Array(figurePanel)),
+  legend: described('What kinds of lines mean, where names alone do not say it; else nothing.', Type.String()),
   about: described('What it was drawn from, in words with counts.', Type.String()),
 });
 export type FigureContent = Static<typeof figureContent>;
@@ -242,7 +243,7 @@ export const figureDressing = closed({
   look: figureLook,
   title: label,
   caption: Type.String({ maxLength: 2000 }),
-  barsNote: described('Say on the figure what bars and bands mean.', Type.Boolean()),
+  noteShown: described('Say on the figure what bars, bands and kinds of lines mean.', Type.Boolean()),
   axes: described(
     'By panel and axis: `main.x`, `main.y`, `main.right`.',
     Type.Record(Type.String({ maxLength: 80 }), axisDressing),
@@ -276,13 +277,10 @@ export const figureReply = closed({
 });
 export type FigureReply = Static<typeof figureReply>;
 
-export const houseStyleBody = closed({
-  name,
-  look: figureLook,
-  dressing: closed({ axes: figureDressing.properties.axes, key: keyDressing }),
-});
+export const freezeBody = closed({ isFrozen: Type.Boolean() });
 export const pictureQuery = closed({
   format: oneOf('png', 'svg', 'pdf'),
-  dpi: Type.Optional(Type.Integer({ minimum: 30, maximum: 1200 })),
+  dpi: described('Of a PNG; absent: 300.', Type.Optional(Type.Integer({ minimum: 30, maximum: 1200 }))),
+  outlines: described('Letters of an SVG as outlines instead of text with its face.', Type.Optional(Type.Boolean())),
 });
 export const figureDataQuery = closed({ format: oneOf('csv', 'xlsx') });

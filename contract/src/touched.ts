@@ -12,6 +12,7 @@ export type Resource =
   | 'models'
   | 'comparisons'
   | 'findings'
+  | 'figures'
   | 'layouts';
 
 /** Of a run, what its conditions decide as well. */
@@ -25,7 +26,7 @@ export function resourceOf(address: string): string {
   return first;
 }
 
-const results = ['fits', 'comparisons', 'findings'] as const;
+const results = ['fits', 'comparisons', 'findings', 'figures'] as const;
 const fromSamples = ['bench', 'points', ...results] as const;
 
 /**
@@ -42,10 +43,11 @@ const standsOn: Record<Resource, readonly Resource[]> = {
   procedures: [],
   tables: [...fromSamples],
   sensors: ['runs', ...fromSamples],
-  fits: ['comparisons', 'findings'],
+  fits: ['comparisons', 'findings', 'figures'],
   models: [...results],
-  comparisons: ['findings'],
+  comparisons: ['findings', 'figures'],
   findings: [],
+  figures: [],
   layouts: [],
 };
 

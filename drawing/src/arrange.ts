@@ -16,7 +16,7 @@ export function namedOf(content: FigureContent, dressing: FigureDressing, looks:
       .map((s) => [s.id, s]),
   );
   // The first panel that shows a series decides how it is sampled in the key.
-  const ids = [...looks.keys()].filter((id) => looks.get(id)!.shown && all.get(id)!.name !== '');
+  const ids = [...looks.keys()].filter((id) => looks.get(id)!.shown && looks.get(id)!.name !== '');
   const { order, place } = dressing.key;
   const rank = (id: string): number => (order.includes(id) ? order.indexOf(id) : order.length);
   const weight = place === 'ends' ? 600 : 400;
@@ -25,13 +25,8 @@ export function namedOf(content: FigureContent, dressing: FigureDressing, looks:
     .map((id) => ({ series: all.get(id)!, look: looks.get(id)!, line: lay(textLine(looks.get(id)!.name), weight) }));
 }
 
-/** What bars and bands mean, where there are any. */
-export function barsNote(
-  content: FigureContent,
-  dressing: FigureDressing,
-  looks: Looks,
-  lay: Lay,
-): LaidLine | undefined {
+/** What bars, bands and kinds of lines mean, where there are any. */
+export function noteOf(content: FigureContent, dressing: FigureDressing, looks: Looks, lay: Lay): LaidLine | undefined {
   const shown = content.panels.flatMap((p) => p.series).filter((s) => looks.get(s.id)!.shown);
   const has = (column: readonly (number | null)[] | undefined): boolean =>
     column?.some((v) => v !== null && v > 0) ?? false;
@@ -39,6 +34,7 @@ export function barsNote(
   const bands = shown.some((s) => looks.get(s.id)!.band && (s.curve?.low.some((v) => v !== null) ?? false));
   const factor = dressing.look.barsFactor;
   const words = [
+    ...(content.legend === '' ? [] : [content.legend]),
     ...(bars ? [factor === 1 ? 'bars: standard uncertainty' : 'bars: U with k = 2'] : []),
     ...(bands ? ['bands: 95 % of the curve'] : []),
   ].join('; ');

@@ -1,4 +1,5 @@
 import { rule, turnedType, typeAt, type Element } from './elements';
+import { shrunk } from './layLine';
 import { gapOf, scaleOf, tickLength, turnedBox, type Frame, type LaidAxis } from './frames';
 import type { Sheet } from './sheet';
 
@@ -101,8 +102,8 @@ export function everyReadable(axis: LaidAxis, side: 'x' | 'y' | 'right', frame: 
 
 /** The title stands outside of everything, also where the axis itself crosses the frame. */
 function title({ axis, side, frame, sheet }: DrawnAxis): Element[] {
-  const line = axis.laidTitle;
-  if (!line) return [];
+  if (!axis.laidTitle) return [];
+  const line = shrunk(axis.laidTitle, side === 'x' ? frame.width + 0.5 * frame.left : frame.height + sheet.font);
   const away = axis.labelRoom + 1.2 * gapOf(sheet);
   if (side === 'x') {
     const x = frame.left + frame.width / 2 - line.width / 2;

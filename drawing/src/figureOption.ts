@@ -1,11 +1,11 @@
 import type { FigureContent, FigureDressing } from '@undameter/contract';
 import { textLine, type Box, type MathLine } from '@undameter/core';
 import { equationPlaced, linesPlaced, notesPlaced, pointsPlaced, type Board, type Placed } from './annotations';
-import { arrange, barsNote, namedOf } from './arrange';
+import { arrange, namedOf, noteOf } from './arrange';
 import { axisElements, gridElements } from './axisElements';
 import { FAMILY, rule, typeAt, type Element } from './elements';
 import { gapOf, scaleOf, type Frame, type LaidAxis, type PanelAxes } from './frames';
-import { layLine, type LaidLine, type Measure, type TypeFace } from './layLine';
+import { layLine, shrunk, type LaidLine, type Measure, type TypeFace } from './layLine';
 import { keyElements, nameElements, type LaidKey, type PlacedName } from './names';
 import { axesOf, looksOf, pixelsOf, shownOf, type Lay, type Looks } from './panelAxes';
 import { mapMark, seriesMarks } from './seriesMarks';
@@ -48,8 +48,10 @@ export function figureOption({ content, dressing, measure, scale = 1 }: FigureDr
     layLine(line, { ...face, weight, size: size * sheet.font }, measure);
   const looks = looksOf(content, dressing, sheet);
   const panels = axesOf(content, dressing, looks, sheet, lay);
-  const title = dressing.title.trim() === '' ? undefined : lay(textLine(dressing.title), 600, 1.1);
-  const note = dressing.barsNote ? barsNote(content, dressing, looks, lay) : undefined;
+  const titled = dressing.title.trim() === '' ? undefined : lay(textLine(dressing.title), 600, 1.1);
+  const title = titled && shrunk(titled, sheet.width - 3 * sheet.font);
+  const said = dressing.noteShown ? noteOf(content, dressing, looks, lay) : undefined;
+  const note = said && shrunk(said, sheet.width - 6 * sheet.font);
   const named = namedOf(content, dressing, looks, lay);
 
   const arranged = arrange({ panels, sheet, dressing, named, title, note, looks });

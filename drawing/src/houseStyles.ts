@@ -52,7 +52,7 @@ export const dressingOf = ({ title, look }: Pick<HouseStyle, 'title' | 'look'>):
   look,
   title: '',
   caption: '',
-  barsNote: true,
+  noteShown: true,
   axes: {},
   series: {},
   key: { place: 'ends', corner: 'free', order: [] },

@@ -47,6 +47,19 @@ const moved = (line: LaidLine, dx: number, dy: number): LaidLine => ({
   rules: line.rules.map((r) => ({ x1: r.x1 + dx, x2: r.x2 + dx, y1: r.y1 + dy, y2: r.y2 + dy })),
 });
 
+/** A line that is too long for its place, in smaller type. */
+export function shrunk(line: LaidLine, most: number): LaidLine {
+  const share = Math.min(1, most / line.width);
+  if (share === 1) return line;
+  return {
+    width: line.width * share,
+    ascent: line.ascent * share,
+    descent: line.descent * share,
+    texts: line.texts.map((t) => ({ ...t, x: t.x * share, y: t.y * share, size: t.size * share })),
+    rules: line.rules.map((r) => ({ x1: r.x1 * share, x2: r.x2 * share, y1: r.y1 * share, y2: r.y2 * share })),
+  };
+}
+
 const over = (a: LaidLine, b: LaidLine): LaidLine => ({
   width: Math.max(a.width, b.width),
   ascent: Math.max(a.ascent, b.ascent),

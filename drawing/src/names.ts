@@ -143,7 +143,7 @@ export function keyElements(key: LaidKey, left: number, top: number, sheet: Shee
             }),
           ]
         : []),
-      ...(series.points && look.pointsShown ? [symbolElement(look, from + sample / 2, middle)] : []),
+      ...(series.points && look.pointsShown ? symbolElements(look, from + sample / 2, middle) : []),
       ...typeAt(line, {
         x: from + sample + 0.4 * sheet.font,
         y: middle + (line.ascent - line.descent) / 2,
@@ -153,31 +153,32 @@ export function keyElements(key: LaidKey, left: number, top: number, sheet: Shee
   });
 }
 
-/** The symbol of a series as an element. */
-export function symbolElement(look: SeriesLook, x: number, y: number): Element {
+/** The symbol of a series as elements. */
+export function symbolElements(look: SeriesLook, x: number, y: number): Element[] {
   const r = look.size / 2;
   const style = {
     fill: look.filled ? look.colour : '#ffffff',
     stroke: look.colour,
     lineWidth: Math.max(0.8, 0.14 * look.size),
   };
-  const path = (d: string, isOpen = false): Element => ({
-    type: 'path',
-    z: 22,
-    silent: true,
-    shape: { pathData: d },
-    style: isOpen ? { ...style, fill: 'none' } : style,
-  });
+  const common = { z: 22, silent: true, style };
+  const polygon = (...points: [number, number][]): Element[] => [
+    { type: 'polygon', ...common, shape: { points: points.map(([dx, dy]) => [x + dx * r, y + dy * r]) } },
+  ];
   switch (look.symbol) {
     case 'square':
-      return path(`M${x - r},${y - r}H${x + r}V${y + r}H${x - r}Z`);
+      return polygon([-1, -1], [1, -1], [1, 1], [-1, 1]);
     case 'triangle':
-      return path(`M${x},${y - r}L${x + r},${y + r}H${x - r}Z`);
+      return polygon([0, -1], [1, 1], [-1, 1]);
     case 'diamond':
-      return path(`M${x},${y - r}L${x + r},${y}L${x},${y + r}L${x - r},${y}Z`);
-    case 'cross':
-      return path(`M${x},${y - r}V${y + r}M${x - r},${y}H${x + r}`, true);
-    default:
-      return { type: 'circle', z: 22, silent: true, shape: { cx: x, cy: y, r }, style };
+      return polygon([0, -1], [1, 0], [0, 1], [-1, 0]);
+    case 'cross': {
+      const stroke = { colour: look.colour, width: style.lineWidth, z: 22 };
+      return [rule(x, y - r, x, y + r, stroke), rule(x - r, y, x + r, y, stroke)];
+    }
+    case 'ring':
+      return [r, 0.4 * r].map((radius) => ({ type: 'circle', ...common, shape: { cx: x, cy: y, r: radius } }));
+    case 'circle':
+      return [{ type: 'circle', ...common, shape: { cx: x, cy: y, r } }];
   }
 }

@@ -14,11 +14,14 @@ export type Looks = ReadonlyMap<string, SeriesLook>;
 /** The look of each series by its id; the same in all panels. */
 export function looksOf(content: FigureContent, dressing: FigureDressing, sheet: Sheet): Looks {
   const looks = new Map<string, SeriesLook>();
+  const groups = new Map<string, number>();
   for (const series of content.panels.flatMap((p) => p.series)) {
     if (looks.has(series.id)) continue;
+    const group = series.group ?? series.id;
+    if (!groups.has(group)) groups.set(group, groups.size);
     const bars = series.points?.yError.filter((u) => u !== null).length ?? 0;
     const density = bars / (0.8 * dressing.look.widthMm);
-    looks.set(series.id, lookOfSeries(series, looks.size, dressing, sheet, density));
+    looks.set(series.id, lookOfSeries(series, groups.get(group)!, dressing, sheet, density));
   }
   return looks;
 }

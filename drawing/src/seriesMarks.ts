@@ -22,8 +22,6 @@ const symbols: Record<SymbolShape, string> = {
   cross: 'path://M0,-1L0,1M-1,0L1,0',
   ring: 'path://M-1,0A1,1,0,1,0,1,0A1,1,0,1,0,-1,0M-0.4,0A0.4,0.4,0,1,0,0.4,0A0.4,0.4,0,1,0,-0.4,0',
 };
-export const symbolPath = (shape: SymbolShape): string => symbols[shape];
-
 const SET_ASIDE = '#9aa0a0';
 
 /** Lengths of dashes and gaps, in line widths. */

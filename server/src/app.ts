@@ -21,6 +21,7 @@ import { campaignRoutes } from './routes/campaigns';
 import { conditionRoutes } from './routes/conditions';
 import { viewRoutes } from './routes/views';
 import { procedureRoutes } from './routes/procedures';
+import { figureRoutes } from './routes/figures';
 import { findingRoutes } from './routes/findings';
 import { exportingRoutes } from './routes/exporting';
 import { intakeRoutes } from './routes/intake';
@@ -87,6 +88,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       modelRoutes(routes, services);
       propagationRoutes(routes, services);
       findingRoutes(routes, services);
+      figureRoutes(routes, services);
       routes.get('/openapi.json', { schema: { hide: true } }, () => app.swagger());
       await api.after();
       refuseTheRest();

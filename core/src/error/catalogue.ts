@@ -522,6 +522,19 @@ export const catalogue = {
     (f) =>
       `Marks at a distance of ${formatValue(f.every)} cannot be drawn: it must be above zero and give at most 200 marks. Enter a larger one, or leave it to be chosen.`,
   ),
+  PANEL_UNITS: entry<{ units: string }>(
+    'input',
+    (f) =>
+      `One panel cannot show ${f.units} beside each other: it has two axes. Put a channel into a panel of its own.`,
+  ),
+  FIGURE_SOURCE_FAILED: entry<{ name: string; reason: string }>(
+    'input',
+    (f) => `"${f.name}" cannot be computed: ${f.reason}`,
+  ),
+  FIGURE_NEVER_DRAWN: entry<{ name: string }>(
+    'conflict',
+    (f) => `The figure "${f.name}" could not be drawn yet, so there is no picture of it. See what it is drawn from.`,
+  ),
   // the border
   REQUEST_INVALID: entry<{ problem: string }>('input', (f) => `The request does not fit: ${f.problem}.`),
   HOST_REFUSED: entry<{ header: string; value: string }>(

@@ -127,6 +127,7 @@ describe('type', () => {
   test('an axis is titled by name, symbol and unit, each only where there is one', () => {
     expect(plainText(titleLine({ name: 'Flow', symbol: 'Q', unit: 'L/min' }))).toBe('Flow Q (L/min)');
     expect(plainText(titleLine({ name: 'n', symbol: 'n', unit: 'rpm' }))).toBe('n (rpm)');
+    expect(plainText(titleLine({ name: '', symbol: 'p_d, p_s', unit: 'kPa' }))).toBe('p_d, p_s (kPa)');
     expect(plainText(titleLine({ name: 'Efficiency', symbol: 'eta', unit: '' }))).toBe('Efficiency η');
   });
 });

@@ -57,10 +57,11 @@ export const textLine = (text: string): MathLine =>
 /** A unit in one line: `kg/m³`. */
 export const unitLine = (unit: string): MathLine => textLine(printUnit(unit));
 
-/** The automatic title of an axis: `name symbol (unit)`, the symbol left out where it is the name. */
+/** The automatic title of an axis: `name symbol (unit)`, the symbol left out where it is the name; of several by commas. */
 export function titleLine({ name, symbol, unit }: { name: string; symbol: string; unit: string }): MathLine {
   const words = textLine(name);
-  const sign = symbol !== '' && symbol !== name ? [upright(' '), ...symbolLine(symbol)] : [];
+  const signs = symbol === '' || symbol === name ? [] : symbol.split(', ');
+  const sign = signs.flatMap((one, i) => [upright(i > 0 ? ', ' : name === '' ? '' : ' '), ...symbolLine(one)]);
   const inUnit = unit === '' ? [] : [upright(' ('), ...unitLine(unit), upright(')')];
   return [...words, ...sign, ...inUnit];
 }

@@ -3,7 +3,7 @@ import { figureOption } from '@undameter/drawing';
 import { Resvg } from '@resvg/resvg-js';
 import * as echarts from 'echarts';
 import { embeddedFaces } from './embeddedFaces';
-import { outlined } from './outlined';
+import { typeAsOutlines, withoutType } from './outlined';
 import { pdfOf } from './pdfOf';
 import { measure, typefaceFiles } from './typefaces';
 import { withDensity } from './withDensity';
@@ -47,8 +47,9 @@ export function svgOf(content: FigureContent, dressing: FigureDressing, asOutlin
   const { option, width, height } = figureOption({ content, dressing, measure });
   const chart = echarts.init(null, null, { renderer: 'svg', ssr: true, width, height });
   try {
-    chart.setOption(asOutlines ? outlined(option) : option);
-    return chart.renderToSVGString();
+    chart.setOption(asOutlines ? withoutType(option) : option);
+    const svg = chart.renderToSVGString();
+    return asOutlines ? svg.replace(/<\/svg>\s*$/, `${typeAsOutlines(option)}</svg>`) : svg;
   } finally {
     chart.dispose();
   }

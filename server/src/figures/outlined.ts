@@ -4,6 +4,8 @@ interface Element {
   type?: string;
   x?: number;
   y?: number;
+  /** In radians, anticlockwise. */
+  rotation?: number;
   children?: Element[];
   style?: { text?: string; fill?: string; fontSize?: number; fontWeight?: number; fontStyle?: string };
   [key: string]: unknown;
@@ -12,23 +14,29 @@ interface Element {
 /** From what the library takes for the middle of a text down to its baseline, of its size; as the drawing has it. */
 const MIDDLE = 0.345;
 
-/** An option whose letters are outlines. */
-export const outlined = (option: Record<string, unknown>): Record<string, unknown> => ({
+const elementsOf = (option: Record<string, unknown>): Element[] => option['graphic'] as Element[];
+const isType = ({ type, children }: Element): boolean =>
+  type === 'text' || (type === 'group' && children !== undefined);
+
+/** An option without its letters. */
+export const withoutType = (option: Record<string, unknown>): Record<string, unknown> => ({
   ...option,
-  graphic: (option['graphic'] as Element[]).map(withOutlines),
+  graphic: elementsOf(option).filter((element) => !isType(element)),
 });
 
-function withOutlines(element: Element): Element {
-  if (element.children) return { ...element, children: element.children.map(withOutlines) };
-  const { style } = element;
-  if (element.type !== 'text' || style?.text === undefined) return element;
+/** The letters of an option as outlines, to stand at the end of its SVG: for programs that have no face of their own. */
+export const typeAsOutlines = (option: Record<string, unknown>): string =>
+  elementsOf(option).filter(isType).map(outline).join('');
+
+function outline(element: Element): string {
+  const { x = 0, y = 0, rotation = 0, children, style } = element;
+  if (children) {
+    // SVG turns clockwise, and counts in degrees.
+    const degrees = (-rotation * 180) / Math.PI;
+    return `<g transform="translate(${x} ${y}) rotate(${degrees})">${children.map(outline).join('')}</g>`;
+  }
+  if (style?.text === undefined) return '';
   const size = style.fontSize ?? 12;
   const path = outlineOf(style.text, size, style.fontWeight ?? 400, style.fontStyle === 'italic');
-  return {
-    ...element,
-    type: 'path',
-    y: (element.y ?? 0) + MIDDLE * size,
-    shape: { pathData: path },
-    style: { fill: style.fill ?? '#000000' },
-  };
+  return `<path transform="translate(${x} ${y + MIDDLE * size})" fill="${style.fill ?? '#000000'}" d="${path}"/>`;
 }

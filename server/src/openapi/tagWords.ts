@@ -13,5 +13,6 @@ export const tagWords: Readonly<Record<string, string>> = {
   fits: 'Models fitted to a run: parameters with their uncertainty, judgement, readings.',
   models: 'Formulas kept as models for the fits of a campaign.',
   comparisons: 'Measured, simulated and fitted curves held against each other.',
+  figures: 'Kept charts: what each shows, how it is dressed, and its picture for print.',
   findings: 'Sentences with numbers that know where they came from.',
 };

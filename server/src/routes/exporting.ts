@@ -1,6 +1,7 @@
 import { exportQuery, idParams } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { writers } from '@undameter/formats';
+import { attachment } from '../http/attachment';
 import type { Services } from '../services';
 import { run } from '../store/runs';
 import type { Routes } from './Routes';
@@ -62,10 +63,4 @@ export function exportingRoutes(app: Routes, { db, loader, pools }: Services): v
         .send(JSON.stringify(account, null, 2));
     },
   );
-}
-
-/** Nothing but ASCII may stand in a header, so the file gets a plain name there. */
-function attachment(title: string, extension: string): string {
-  const plain = title.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'run';
-  return `attachment; filename="${plain}.${extension}"`;
 }

@@ -33,6 +33,7 @@ import type { continueRun, JoinedColumns, joinRun, offsetOf } from './joinRuns';
 import type { CostTask } from './costOf';
 import type { Drawn, DrawTask } from './drawWay';
 import type { JudgeTask, RankTask, ReadingsTask } from './judgeFit';
+import type { PictureTask } from '../figures/drawPicture';
 import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
 import { piecesOf } from './piecesOf';
@@ -42,7 +43,7 @@ import type { WriteTask } from './writeFileOf';
 
 /**
  * The worker threads: one computes what a screen shows while a hand moves, one fits and compares, one reads files, one
- * does at the desk what cannot wait for either, one draws. The first two remember what they computed; only the second is
+ * does at the desk what cannot wait for either, one draws samples of the errors, one draws figures. The first two remember what they computed; only the second is
  * ended when nobody waits any more, so the screens keep what they have. Errors of ours come back as the errors they were.
  */
 export class Pools {
@@ -53,6 +54,7 @@ export class Pools {
   // A file waits for whoever reads it, so several go out at once.
   private readonly writing = pool('threads/deskWorker', { concurrentTasksPerWorker: 8 });
   private readonly long = pool('threads/longWorker');
+  private readonly figures = pool('threads/figureWorker');
 
   evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.screen, 'evaluate', task);
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.screen, 'traces', task);
@@ -80,6 +82,10 @@ export class Pools {
   judgeQuality = (task: { run: BenchRun }): Promise<QualityReply> => ask(this.screen, 'judgeQuality', task);
   checkFormula = (task: FormulaTask): Promise<FormulaReply> => ask(this.screen, 'checkFormula', task);
   checkByMonteCarlo = (task: FormulaTask): Promise<MonteCarloReply> => ask(this.fitting, 'checkByMonteCarlo', task);
+
+  /** A figure as the bytes of a file. */
+  drawPicture = (task: PictureTask, left?: AbortSignal): Promise<Uint8Array> =>
+    ask(this.figures, 'drawPicture', task, unless(left));
 
   /** Draws a whole way; `tell` hears how far it is, and `stop` ends it with what there is. */
   drawWay(
@@ -143,8 +149,8 @@ export class Pools {
   }
 
   async close(): Promise<void> {
-    const { screen, fitting, reader, desk, writing, long } = this;
-    await Promise.all([screen, fitting, reader, desk, writing, long].map((each) => each.destroy()));
+    const { screen, fitting, reader, desk, writing, long, figures } = this;
+    await Promise.all([screen, fitting, reader, desk, writing, long, figures].map((each) => each.destroy()));
   }
 }
 

@@ -1,14 +1,27 @@
 import type { FigurePanel, FigureSeries, FitReply, SeriesReply } from '@undameter/contract';
-import { formatCount, normalQuantile } from '@undameter/core';
+import { AppError, formatCount, normalQuantile } from '@undameter/core';
+import { fit as storedFit } from '../../store/fits';
+import { bareSeries, named, emptyPanel, plainAxis, sourceKind } from './Source';
 
 type Residuals = 'none' | 'x' | 'fitted' | 'time' | 'histogram' | 'normal';
+
+export const fit = sourceKind({
+  kind: 'fit',
+  async contentOf({ db, loader, pools }, { fitId, residuals }) {
+    const stored = await storedFit(db, fitId);
+    const reply = await pools.fit(await loader.fit(stored));
+    const failed = reply.series.every((s) => s.problem !== null) ? reply.series[0]?.problem : null;
+    if (failed) throw new AppError('FIGURE_SOURCE_FAILED', { name: stored.name, reason: failed.message });
+    return { panels: panelsOfFit(reply, residuals), legend: '', about: aboutFit(stored.name, reply) };
+  },
+});
 
 /** The points of a fit with its curves, and its residuals below where they are wanted. */
 export function panelsOfFit(fit: FitReply, residuals: Residuals): FigurePanel[] {
   const solved = fit.series.filter((s) => s.problem === null);
   const isShared = residuals === 'x';
   const main: FigurePanel = {
-    ...empty('main', 3),
+    ...emptyPanel('main', 3),
     x: isShared ? null : plainAxis(fit.x),
     y: plainAxis(fit.y),
     series: solved.map((s) => seriesOf(s, fit)),
@@ -17,42 +30,17 @@ export function panelsOfFit(fit: FitReply, residuals: Residuals): FigurePanel[] 
 }
 
 /** `18 points of 9840 of 12 140 samples`. */
-export const aboutFit = (name: string, { series, samples, kept }: FitReply): string =>
+const aboutFit = (name: string, { series, samples, kept }: FitReply): string =>
   `from the fit "${name}": ${formatCount(series.reduce((sum, s) => sum + s.points, 0))} points; ${formatCount(kept)} of ${formatCount(samples)} samples kept`;
-
-export const empty = (id: string, weight: number): Omit<FigurePanel, 'x' | 'y' | 'series'> => ({
-  id,
-  title: '',
-  weight,
-  right: null,
-  levels: [],
-  map: null,
-});
-
-export const plainAxis = (axis: { name: string; symbol: string; unit: string }) => ({
-  ...axis,
-  log: false,
-  words: null,
-  range: null,
-});
-
-export const bare: Omit<FigureSeries, 'id' | 'name' | 'nature'> = {
-  side: 'left',
-  points: null,
-  curve: null,
-  setAside: null,
-  cells: null,
-  equation: null,
-};
 
 const idOf = (series: SeriesReply): string => (series.conditionId === null ? 'all' : `condition ${series.conditionId}`);
 
 function seriesOf(series: SeriesReply, { x, y }: FitReply): FigureSeries {
   const { drawn, curve, leftOut } = series;
   return {
-    ...bare,
+    ...bareSeries,
     id: idOf(series),
-    name: series.name,
+    ...named(series.name),
     nature: 'model',
     points: { x: drawn.x, y: drawn.y, xError: drawn.xUncertainty, yError: drawn.yUncertainty },
     curve: { x: curve.x, y: curve.y, low: curve.low, high: curve.high, held: false },
@@ -81,12 +69,12 @@ function residualPanel(fit: FitReply, solved: readonly SeriesReply[], view: Excl
     normal: { name: 'Where a normal distribution would have it, in standard deviations', symbol: '', unit: '' },
   };
   return {
-    ...empty('residuals', view === 'x' ? 1 : 1.4),
+    ...emptyPanel('residuals', view === 'x' ? 1 : 1.4),
     x: plainAxis(axes[view]),
     y: plainAxis(view === 'histogram' ? { name: 'Points', symbol: '', unit: '' } : residual),
     levels: view === 'histogram' ? [] : [0],
     series: solved.map((s): FigureSeries => {
-      const common = { ...bare, id: idOf(s), name: s.name, nature: 'measured' as const };
+      const common = { ...bareSeries, id: idOf(s), ...named(s.name), nature: 'measured' as const };
       if (view === 'histogram') return { ...common, cells: cellsOf(s.drawn.residual) };
       const at = residualPoints(s, view);
       return { ...common, points: { ...at, xError: [], yError: [] } };

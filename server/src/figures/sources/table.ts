@@ -1,0 +1,96 @@
+import type { FigureContent, FigureSeries, TableBody } from '@undameter/contract';
+import { formatValue, inOrder, interpolatorOf, printUnit, surfaceOf, type TableInTwo } from '@undameter/core';
+import { table as storedTable } from '../../store/tables';
+import { bareSeries, named, emptyPanel, plainAxis, sourceKind } from './Source';
+
+const PLACES = 400;
+/** Curves of a table in two arguments: more would be no chart. */
+const MOST_CURVES = 12;
+
+/** A property table: its knots, and the curve that is drawn through them; one for each second argument. */
+export const table = sourceKind({
+  kind: 'table',
+  async contentOf({ db }, { tableId }) {
+    return contentOfTable(await storedTable(db, tableId));
+  },
+});
+
+export function contentOfTable(body: TableBody): FigureContent {
+  const { second } = body;
+  return {
+    panels: [
+      {
+        ...emptyPanel('main', 1),
+        x: plainAxis({ name: body.xName, symbol: '', unit: body.xUnit }),
+        y: plainAxis({ name: body.name, symbol: body.symbol, unit: body.yUnit }),
+        series: second ? levelsOf(body, second) : [single(body)],
+      },
+    ],
+    legend: '',
+    about: `from the table "${body.name}": ${body.source}`,
+  };
+}
+
+const evenly = (low: number, high: number): Float64Array =>
+  Float64Array.from({ length: PLACES + 1 }, (_, i) => (i === PLACES ? high : low + ((high - low) * i) / PLACES));
+
+const known = (values: Float64Array): (number | null)[] => Array.from(values, (v) => (Number.isFinite(v) ? v : null));
+
+const curveOf = (x: Float64Array, y: Float64Array): FigureSeries['curve'] => ({
+  x: Array.from(x),
+  y: known(y),
+  low: [],
+  high: [],
+  held: false,
+});
+
+const pointsOf = (x: readonly number[], y: readonly number[]): FigureSeries['points'] => ({
+  x: [...x],
+  y: [...y],
+  xError: [],
+  yError: [],
+});
+
+function single(body: TableBody): FigureSeries {
+  const ordered = inOrder(body);
+  const x = evenly(ordered.x[0]!, ordered.x.at(-1)!);
+  return {
+    ...bareSeries,
+    id: 'table',
+    ...named(body.name),
+    nature: 'model',
+    points: pointsOf(ordered.x, ordered.y),
+    curve: curveOf(x, interpolatorOf(ordered).at(x).values),
+  };
+}
+
+/** A curve for each second argument of a grid; points anywhere in the plane have none. */
+function levelsOf(body: TableBody, second: NonNullable<TableBody['second']>): FigureSeries[] {
+  if (second.isScattered)
+    return [{ ...bareSeries, id: 'table', ...named(body.name), nature: 'measured', points: pointsOf(body.x, body.y) }];
+  const ordered = inOrder({ ...body, second }) as TableBody & TableInTwo;
+  const { w } = ordered.second;
+  const surface = surfaceOf(ordered);
+  const x = evenly(ordered.x[0]!, ordered.x.at(-1)!);
+  const every = Math.max(1, Math.ceil(w.length / MOST_CURVES));
+  return w.flatMap((level, j) => {
+    if (j % every !== 0) return [];
+    const own = ordered.x.map((_, i) => ordered.y[i * w.length + j]!);
+    return [
+      {
+        ...bareSeries,
+        id: `level ${level}`,
+        ...named(`${second.name} ${formatValue(level, 4)} ${printUnit(second.unit)}`.trim()),
+        nature: 'model' as const,
+        points: pointsOf(ordered.x, own),
+        curve: curveOf(
+          x,
+          surface.at(
+            x,
+            x.map(() => level),
+          ).values,
+        ),
+      },
+    ];
+  });
+}
