@@ -48,6 +48,7 @@ export const campaignReply = described(
       fits: Type.Integer(),
       comparisons: Type.Integer(),
       findings: Type.Integer(),
+      figures: Type.Integer(),
     }),
   }),
 );

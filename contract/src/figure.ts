@@ -277,10 +277,16 @@ export const figureReply = closed({
 });
 export type FigureReply = Static<typeof figureReply>;
 
+export const dressBody = closed({ name, dressing: figureDressing });
+export type DressBody = Static<typeof dressBody>;
 export const freezeBody = closed({ isFrozen: Type.Boolean() });
 export const pictureQuery = closed({
   format: oneOf('png', 'svg', 'pdf'),
   dpi: described('Of a PNG; absent: 300.', Type.Optional(Type.Integer({ minimum: 30, maximum: 1200 }))),
+  version: described(
+    'Anything: another one keeps a browser from showing what it has.',
+    Type.Optional(Type.String({ maxLength: 40 })),
+  ),
   outlines: described('Letters of an SVG as outlines instead of text with its face.', Type.Optional(Type.Boolean())),
 });
 export const figureDataQuery = closed({ format: oneOf('csv', 'xlsx') });

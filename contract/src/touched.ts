@@ -1,4 +1,7 @@
-/** What can be asked of the server, by what an answer stands on; `bench` and `points` are computed from the samples of a run. */
+/**
+ * What can be asked of the server, by what an answer stands on; `bench` and `points` are computed from the samples of a
+ * run, `drawings` are what figures show, and `dressings` how they do.
+ */
 export type Resource =
   | 'campaigns'
   | 'runs'
@@ -13,6 +16,8 @@ export type Resource =
   | 'comparisons'
   | 'findings'
   | 'figures'
+  | 'drawings'
+  | 'dressings'
   | 'layouts';
 
 /** Of a run, what its conditions decide as well. */
@@ -22,11 +27,12 @@ const pointsOfRun = new Set(['operating-points', 'set-points', 'map']);
 export function resourceOf(address: string): string {
   const [first = '', , second = '', third] = address.slice(1).split('/');
   if (first === 'campaigns' && second !== '') return third === 'apply' ? 'points' : second;
+  if (first === 'figures' && second === 'content') return 'drawings';
   if (first === 'runs' && second !== '') return pointsOfRun.has(second) ? 'points' : 'bench';
   return first;
 }
 
-const results = ['fits', 'comparisons', 'findings', 'figures'] as const;
+const results = ['fits', 'comparisons', 'findings', 'drawings'] as const;
 const fromSamples = ['bench', 'points', ...results] as const;
 
 /**
@@ -43,11 +49,13 @@ const standsOn: Record<Resource, readonly Resource[]> = {
   procedures: [],
   tables: [...fromSamples],
   sensors: ['runs', ...fromSamples],
-  fits: ['comparisons', 'findings', 'figures'],
+  fits: ['comparisons', 'findings', 'drawings'],
   models: [...results],
-  comparisons: ['findings', 'figures'],
+  comparisons: ['findings', 'drawings'],
   findings: [],
-  figures: [],
+  figures: ['drawings'],
+  drawings: [],
+  dressings: ['figures'],
   layouts: [],
 };
 

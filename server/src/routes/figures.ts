@@ -1,4 +1,5 @@
 import {
+  dressBody,
   figureBody,
   figureDataQuery,
   figureReply as figureReplySchema,
@@ -14,9 +15,9 @@ import { writers, zipOf } from '@undameter/formats';
 import { dataOfFigure } from '../figures/dataOfFigure';
 import { contentOfFigure, figureReply, freeze } from '../figures/figureReply';
 import { attachment, plainName } from '../http/attachment';
-import { withEtag } from '../http/match';
+import { checkMatch, withEtag } from '../http/match';
 import type { Services } from '../services';
-import { createFigure, figure, figures, removeFigure, updateFigure } from '../store/figures';
+import { createFigure, dressFigure, figure, figures, removeFigure, updateFigure } from '../store/figures';
 import { whenLeft } from '../whenLeft';
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
@@ -50,6 +51,25 @@ export function figureRoutes(app: Routes, services: Services): void {
       },
     },
     async ({ params }) => figureReply(services, await figure(db, params.id)),
+  );
+  app.put(
+    '/figures/:id/dressing',
+    {
+      config: { changes: 'dressings' },
+      schema: {
+        operationId: 'dressFigure',
+        tags,
+        summary: 'Change how a figure is dressed and what it is called; what it shows stays',
+        params: idParams,
+        body: dressBody,
+        response: { 200: figureRow },
+      },
+    },
+    async (request, reply) => {
+      const { id } = request.params;
+      await checkMatch(request, 'figure', () => figure(db, id));
+      return withEtag(reply, await dressFigure(db, id, request.body));
+    },
   );
   app.put(
     '/figures/:id/frozen',

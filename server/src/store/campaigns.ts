@@ -22,7 +22,8 @@ export async function campaign(db: Db, id: number): Promise<CampaignReply> {
            (select count(*)::int from property_table where campaign_id = ${id} or is_shared) as tables,
            (select count(*)::int from fit where campaign_id = ${id}) as fits,
            (select count(*)::int from comparison where campaign_id = ${id}) as comparisons,
-           (select count(*)::int from finding where campaign_id = ${id}) as findings`;
+           (select count(*)::int from finding where campaign_id = ${id}) as findings,
+           (select count(*)::int from figure where campaign_id = ${id}) as figures`;
   return { ...row, runRows: await runRows(db, id), counts: counts! };
 }
 

@@ -1,4 +1,4 @@
-import type { FigureBody, FigureContent, FigureRow } from '@undameter/contract';
+import type { DressBody, FigureBody, FigureContent, FigureRow } from '@undameter/contract';
 import { oneOf } from './one';
 import type { Db } from './pg/Database';
 
@@ -41,6 +41,12 @@ export async function updateFigure(db: Db, id: number, body: FigureBody): Promis
     update figure set name = ${body.name.trim()}, dressing = ${JSON.stringify(body.dressing)}::jsonb,
            content = case when source = ${source}::jsonb then content end, source = ${source}::jsonb
      where id = ${id}`;
+  return figure(db, id);
+}
+
+/** What it shows stays. @throws {AppError} NOT_FOUND */
+export async function dressFigure(db: Db, id: number, { name, dressing }: DressBody): Promise<FigureRow> {
+  await db.sql`update figure set name = ${name.trim()}, dressing = ${JSON.stringify(dressing)}::jsonb where id = ${id}`;
   return figure(db, id);
 }
 

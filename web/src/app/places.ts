@@ -25,7 +25,7 @@ export const places = [
   { path: 'tables', title: 'Tables', content: (c) => counted(c.counts.tables, 'table') },
   { path: 'models', title: 'Models', content: (c) => counted(c.counts.fits, 'fit') },
   { path: 'compare', title: 'Compare', content: (c) => counted(c.counts.comparisons, 'open', 'open') },
-  { path: 'report', title: 'Report', content: (c) => counted(c.counts.findings, 'finding') },
+  { path: 'report', title: 'Report', content: (c) => counted(c.counts.figures, 'figure') },
 ] as const satisfies readonly Place[];
 export type PlaceName = (typeof places)[number]['path'];
 

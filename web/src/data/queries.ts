@@ -10,6 +10,8 @@ import type {
   ComparisonRow,
   ConditionRow,
   CostReply,
+  FigureReply,
+  FigureRow,
   FindingBudget,
   FindingRow,
   FitBody,
@@ -90,6 +92,8 @@ export const queries = {
   comparisonResult: (id: number) => read<ComparisonReply>(`/comparisons/${id}/result`),
   trialComparison: (body: ComparisonBody & { campaignId: number }, wanted: boolean) =>
     put<ComparisonReply>('/comparisons/trial', body, wanted),
+  figures: (campaignId: number) => read<FigureRow[]>(`/campaigns/${campaignId}/figures`),
+  figureContent: (id: number) => read<FigureReply>(`/figures/${id}/content`),
   findings: (campaignId: number) => read<FindingRow[]>(`/campaigns/${campaignId}/findings`),
   /** Asked again while it goes on, and no more when it has ended. */
   propagation: (jobId: string | undefined) => ({

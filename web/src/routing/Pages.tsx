@@ -32,7 +32,7 @@ export function Pages() {
             <Route path="tables/:thingId?" element={<TablesPlace />} />
             <Route path="models/:thingId?" element={<ModelsPlace />} />
             <Route path="compare/:thingId?" element={<ComparePlace />} />
-            <Route path="report" element={<ReportPlace />} />
+            <Route path="report/:thingId?" element={<ReportPlace />} />
           </Route>
           <Route
             path="*"

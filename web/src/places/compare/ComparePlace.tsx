@@ -13,6 +13,7 @@ import { Chart, type Size } from '../../chart/Chart';
 import { queries } from '../../data/queries';
 import { useFormDraft } from '../../data/useDraft';
 import { useKeeping } from '../../data/useKeeping';
+import { KeepFigure } from '../../figure/KeepFigure';
 import { Empty, NotThere } from '../../parts/Empty';
 import { KeepButtons } from '../../parts/KeepButtons';
 import { Picker } from '../../parts/Picker';
@@ -120,7 +121,18 @@ function ComparisonInHand(props: InHandProps) {
       title={body.name || 'Comparison'}
       context={picker}
       ledger={<Ledger campaignId={campaign.id} runId={body.reference.runId} />}
-      heading={<ComparisonHeading reply={reply} view={view} onView={setView} />}
+      heading={
+        <ComparisonHeading reply={reply} view={view} onView={setView}>
+          <KeepFigure
+            campaignId={campaign.id}
+            name={body.name}
+            why="Save the comparison first"
+            source={
+              held.isSaved && props.row ? { kind: 'comparison', comparisonId: props.row.id, below: view } : undefined
+            }
+          />
+        </ComparisonHeading>
+      }
       chart={
         <>
           <Sentence error={held.error} />
@@ -146,9 +158,10 @@ interface HeadingProps {
   reply: ComparisonReply | undefined;
   view: DifferenceView;
   onView(view: DifferenceView): void;
+  children: ReactNode;
 }
 
-function ComparisonHeading({ reply, view, onView }: HeadingProps) {
+function ComparisonHeading({ reply, view, onView, children }: HeadingProps) {
   return (
     <>
       <b className="clip wide">
@@ -157,6 +170,7 @@ function ComparisonHeading({ reply, view, onView }: HeadingProps) {
           : 'Choose what is compared at the right'}
       </b>
       <span className="grow" />
+      {children}
       <Segmented<DifferenceView>
         size="small"
         aria-label="Below"

@@ -1,7 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
 import type { FitRow, RunRow } from '@undameter/contract';
-import { candidateOf, comparisonOf, fitOf, seriesOf } from '../../../test/replies';
-import { comparisonCsv, fitCsv } from '../report/comparisonCsv';
 import { bodyOf, isWhole, newComparison, ofFit, ofRun, sameComparison } from './draft';
 
 const run = (id: number, kind: 'measured' | 'simulated') => ({ id, kind }) as RunRow;
@@ -45,34 +43,6 @@ describe('whether it can be computed', () => {
     expect([sameComparison(whole, { ...whole }), sameComparison(whole, { ...whole, name: 'd' })]).toEqual([
       true,
       false,
-    ]);
-  });
-});
-
-describe('as CSV', () => {
-  test('a fit is its points and its curve, one a row', () => {
-    const text = fitCsv(fitOf([seriesOf('2900 rpm')]));
-    expect(text.split('\r\n')).toEqual([
-      'Series,What,Flow (L/min),Head (m)',
-      '2900 rpm,measured,1,2',
-      '2900 rpm,measured,2,4',
-      '2900 rpm,measured,3,6',
-      '2900 rpm,model,1,2',
-      '2900 rpm,model,3,6',
-      '',
-    ]);
-  });
-  test('a comparison is its reference and the curve of each candidate, missing values left empty', () => {
-    const curve = { x: [1, null], y: [2.5], low: [], high: [] };
-    const reply = comparisonOf(
-      ['fit', 'simulated'],
-      [{ name: 'all', candidates: [candidateOf(), candidateOf({ curve })] }],
-    );
-    expect(comparisonCsv(reply).split('\r\n').slice(4, 8)).toEqual([
-      'all,c1,1,2.5',
-      'all,c1,3,6.5',
-      'all,c2,1,2.5',
-      'all,c2,,',
     ]);
   });
 });

@@ -1,15 +1,19 @@
 import { Segmented } from 'antd';
 import { ChannelSelect } from '../../step/ChannelSelect';
+import { KeepFigure } from '../../figure/KeepFigure';
+import { figureOfConditions } from './figureOfConditions';
 import type { ConditionsData } from './useConditionsData';
 
 interface ConditionsHeadingProps {
+  campaignId: number;
+  runId: number;
   data: ConditionsData;
   /** Name of the condition in hand. */
   inHand: string | undefined;
 }
 
 /** How the conditions are looked at, and what a drag does there. */
-export function ConditionsHeading({ data, inHand }: ConditionsHeadingProps) {
+export function ConditionsHeading({ campaignId, runId, data, inHand }: ConditionsHeadingProps) {
   const { view, setView, numbers, xAxis, yAxis, setAxes } = data;
   const [x, y] = [xAxis?.symbol ?? '', yAxis?.symbol ?? ''];
   const onRun = inHand === undefined ? 'drag across a chart to set limits' : `${inHand} in hand, its limits shaded`;
@@ -34,6 +38,12 @@ export function ConditionsHeading({ data, inHand }: ConditionsHeadingProps) {
       <span className="soft">
         {view === 'map' ? 'the darker, the longer; drag a rectangle, or Shift and drag a lasso' : onRun}
       </span>
+      <span className="grow" />
+      <KeepFigure
+        campaignId={campaignId}
+        name={view === 'map' ? `${yAxis?.name ?? ''} over ${xAxis?.name ?? ''}` : 'Conditions along the run'}
+        source={figureOfConditions(runId, data)}
+      />
     </>
   );
 }

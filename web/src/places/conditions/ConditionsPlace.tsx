@@ -49,7 +49,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
       title="Conditions"
       context={picker}
       ledger={<Ledger campaignId={campaignId} runId={runId} />}
-      heading={<ConditionsHeading data={data} inHand={draft?.body.name} />}
+      heading={<ConditionsHeading campaignId={campaignId} runId={runId} data={data} inHand={draft?.body.name} />}
       chart={
         <ConditionsChart
           data={data}

@@ -1,18 +1,25 @@
 import { Select } from 'antd';
 import { residualViews, type ResidualView } from '../../chart/seriesMarks';
+import { KeepFigure } from '../../figure/KeepFigure';
 import { drawnInWords } from './fitWords';
 import { StopFit } from './StopFit';
 import type { FitHeld } from './useFitInHand';
 
 /** The formula, what is drawn or what can be done with a range, and how the residuals are looked at. */
 export function FitHeading({ held }: { held: FitHeld }) {
-  const { fit, selection, trial, stop, view, setView } = held;
+  const { campaign, body, fitId, fit, selection, trial, stop, view, setView } = held;
   return (
     <>
       <b className="clip wide">{fit ? <code>{fit.formula}</code> : 'Choose x and y'}</b>
       {selection ? <RangeBar held={held} /> : <span className="soft clip wide">{drawnInWords(fit)}</span>}
       <span className="grow" />
       {trial.isFetching && <StopFit key={trial.dataUpdatedAt} onStop={stop} />}
+      <KeepFigure
+        campaignId={campaign.id}
+        name={body.name}
+        why="Save the fit first"
+        source={fitId === undefined ? undefined : { kind: 'fit', fitId, residuals: view }}
+      />
       <Select<ResidualView>
         size="small"
         aria-label="Residuals"

@@ -1,3 +1,5 @@
+import { KeepFigure } from '../../figure/KeepFigure';
+import { figureOfChart } from './figureOfChart';
 import { SelectionBar } from './SelectionBar';
 import type { Signals } from './useSignals';
 import type { View } from './viewOption';
@@ -13,7 +15,7 @@ const hints: Readonly<Record<View, string>> = {
 
 /** What is on the chart, or what can be done with the stretch that is selected. */
 export function SignalsHeading({ signals }: { signals: Signals }) {
-  const { state, data, actions, why, look } = signals;
+  const { campaignId, runId, run, state, data, actions, why, look } = signals;
   const { draft, selection } = state;
   const { bench, along, shown, view } = data;
   if (selection) return <SelectionBar range={selection} unit={along?.unit ?? ''} actions={actions} why={why} />;
@@ -23,6 +25,21 @@ export function SignalsHeading({ signals }: { signals: Signals }) {
       <b>{draft ? `The run as step ${draft.index + 1} leaves it` : first}</b>
       <span className="soft">{draft ? 'in hand, not saved yet' : hints[view.view]}</span>
       <span className="grow" />
+      <KeepFigure
+        campaignId={campaignId}
+        name={run.data?.name ?? ''}
+        why={draft ? 'Accept the step in hand first' : 'There is no channel on the chart'}
+        source={figureOfChart({
+          runId,
+          shown,
+          looks: data.looks,
+          view: view.view,
+          x: view.x?.symbol,
+          as: view.as,
+          window: state.window,
+          isOnTrial: draft !== null,
+        })}
+      />
       <ViewTools data={data} />
       {state.window && (
         <button className="quiet" onClick={() => look(null)}>

@@ -1,4 +1,5 @@
 import { Checkbox, Segmented } from 'antd';
+import type { ReactNode } from 'react';
 import { callInWords, errorInWords } from './tableWords';
 import type { TableDraft, Understood } from './state';
 import type { SurfaceView } from './surfaceOption';
@@ -17,10 +18,11 @@ interface TableHeadingProps {
   onView(view: SurfaceView): void;
   drawn: DrawnBeside;
   onDrawn(drawn: DrawnBeside): void;
+  children: ReactNode;
 }
 
 /** How the table is called, how far it can be trusted, and what is drawn beside it. */
-export function TableHeading({ draft, understood, view, onView, drawn, onDrawn }: TableHeadingProps) {
+export function TableHeading({ draft, understood, view, onView, drawn, onDrawn, children }: TableHeadingProps) {
   const isCurve = draft.shape === 'curve';
   const isMap = !isCurve && view === 'map';
   const error = errorInWords(understood?.error, draft);
@@ -55,6 +57,8 @@ export function TableHeading({ draft, understood, view, onView, drawn, onDrawn }
       {beside('others', 'other methods', isMap || draft.shape === 'scattered')}
       {beside('rate', 'slope', isMap)}
       {isCurve && beside('area', 'integral', false)}
+      <span className="grow" />
+      {children}
     </>
   );
 }

@@ -11,6 +11,7 @@ import { useFormDraft } from '../../data/useDraft';
 import { useKeeping } from '../../data/useKeeping';
 import { download, fileName } from '../../parts/download';
 import { Empty, NotThere } from '../../parts/Empty';
+import { KeepFigure } from '../../figure/KeepFigure';
 import { KeepButtons } from '../../parts/KeepButtons';
 import { useTheme } from '../../theme/ThemeProvider';
 import { curveOption } from './curveOption';
@@ -103,7 +104,14 @@ function TableInHand(props: TableInHandProps) {
           onView={setView}
           drawn={drawn}
           onDrawn={setDrawn}
-        />
+        >
+          <KeepFigure
+            campaignId={props.campaign.id}
+            name={draft.name}
+            why="Save the table first"
+            source={row ? { kind: 'table', tableId: row.id } : undefined}
+          />
+        </TableHeading>
       }
       chart={<Chart label={`${draft.name} against ${draft.xName}`} build={build} />}
       boardHeight={230}
