@@ -14,6 +14,9 @@ test.each([
   ['/fits/3/result', 'fits'],
   ['/fits/trial', 'fits'],
   ['/findings/3/budget', 'findings'],
+  ['/figures/3', 'figures'],
+  ['/figures/3/content', 'drawings'],
+  ['/campaigns/1/figures', 'figures'],
   ['/about', 'about'],
 ])('%s asks for %s', (address, resource) => expect(resourceOf(address)).toBe(resource));
 
@@ -48,6 +51,8 @@ describe('a change of', () => {
       ['/fits/3/result', '/comparisons/2/result', '/runs/7'],
     ],
     ['campaigns', undefined, ['/campaigns', '/campaigns/2/tables'], ['/about', '/runs/7/bench', '/campaigns/1/fits']],
+    ['dressings', undefined, ['/campaigns/1/figures', '/figures/3'], ['/figures/3/content', '/fits/3/result']],
+    ['figures', undefined, ['/campaigns/1/figures', '/figures/3/content'], ['/fits/3/result']],
     // Run 1 is not run 12.
     ['runs', 12, ['/runs/12/bench', '/runs/12/map'], ['/runs/1/bench', '/runs/2/map', '/runs/121/bench']],
   ];

@@ -1,4 +1,4 @@
-import type { FigureContent, FigureDressing, FigureSeries } from '@undameter/contract';
+import type { FigureContent, FigureDressing } from '@undameter/contract';
 import { freePlace, textLine, type Box } from '@undameter/core';
 import { framesOf, turnedBox, type Frame, type PanelAxes } from './frames';
 import type { LaidLine } from './layLine';
@@ -43,6 +43,8 @@ export function noteOf(content: FigureContent, dressing: FigureDressing, looks: 
 
 export interface Arrangement {
   frames: Frame[];
+  /** Number of the panel in which series are named: the one that has all of them, else the first. */
+  home: number;
   covered: Float64Array;
   names: PlacedName[];
   key: LaidKey | undefined;
@@ -63,24 +65,38 @@ interface ToArrange {
 export function arrange(to: ToArrange): Arrangement {
   const { panels, sheet, dressing, named } = to;
   const { place, corner } = dressing.key;
+  const home = homeOf(panels, named);
   const plain = framesOf(panels, sheet, margins(to, 0, 0));
   const covered = (frames: Frame[]): Float64Array =>
-    occupiedBy(occupants(panels, frames, to.looks), dressing.look.barsFactor);
-  const without: Arrangement = { frames: plain, covered: covered(plain), names: [], key: undefined, keyBox: undefined };
+    occupiedBy(occupants(panels[home]!, frames[home]!, to.looks), dressing.look.barsFactor);
+  const without: Arrangement = {
+    frames: plain,
+    home,
+    covered: covered(plain),
+    names: [],
+    key: undefined,
+    keyBox: undefined,
+  };
   if (place === 'off' || named.length === 0) return without;
   if (place === 'ends') {
     if (named.length < 2) return without;
-    return atEnds(to, plain, covered) ?? inside(to, without, 'free') ?? below(to, covered);
+    return atEnds(to, without, covered) ?? inside(to, without, 'free') ?? below(to, without, covered);
   }
-  if (place === 'inside') return inside(to, without, corner) ?? below(to, covered);
+  if (place === 'inside') return inside(to, without, corner) ?? below(to, without, covered);
   if (place === 'right') {
     const key = layKey(named, sheet, 0);
     const frames = framesOf(panels, sheet, margins(to, key.width + sheet.font, 0));
     const right = panels[0]!.right?.room ?? 0;
     const keyBox = { x: frames[0]!.left + frames[0]!.width + right + sheet.font, y: frames[0]!.top, ...sizeOf(key) };
-    return { frames, covered: covered(frames), names: [], key, keyBox };
+    return { ...without, frames, covered: covered(frames), key, keyBox };
   }
-  return below(to, covered);
+  return below(to, without, covered);
+}
+
+function homeOf(panels: readonly PanelAxes[], named: readonly Named[]): number {
+  const has = ({ panel }: PanelAxes): boolean =>
+    named.every(({ series }) => panel.series.some((s) => s.id === series.id));
+  return Math.max(0, panels.findIndex(has));
 }
 
 const sizeOf = ({ width, height }: LaidKey): { width: number; height: number } => ({ width, height });
@@ -98,33 +114,33 @@ function margins({ title, note, panels, sheet }: ToArrange, right: number, botto
   };
 }
 
-function atEnds(to: ToArrange, plain: Frame[], covered: (frames: Frame[]) => Float64Array): Arrangement | undefined {
+function atEnds(
+  to: ToArrange,
+  without: Arrangement,
+  covered: (frames: Frame[]) => Float64Array,
+): Arrangement | undefined {
   const { panels, sheet, named } = to;
+  const { frames: plain, home } = without;
   const pad = 0.6 * sheet.font;
-  const first = panels[0]!;
-  const rightRoom = first.right?.room ?? 0;
-  const placeIn = (frame: Frame) => (series: FigureSeries) => pixelsOf(first, frame, series.side);
-  const mine = named.filter(({ series }) => first.panel.series.some((s) => s.id === series.id));
-  if (mine.length < named.length) return undefined;
-  const narrower = mine.reduce((most, one) => {
-    const need = roomForNames([one], plain[0]!, placeIn(plain[0]!)(one.series), sheet, sheet.width - pad - rightRoom);
-    return Math.max(most, need);
+  const axes = panels[home]!;
+  const isHere = (id: string): boolean => axes.panel.series.some((s) => s.id === id);
+  if (!named.every(({ series }) => isHere(series.id))) return undefined;
+  const rightEdge = sheet.width - pad - (axes.right?.room ?? 0);
+  const narrower = named.reduce((most, one) => {
+    const place = pixelsOf(axes, plain[home]!, one.series.side);
+    return Math.max(most, roomForNames([one], plain[home]!, place, sheet, rightEdge));
   }, 0);
-  if (narrower > 0.45 * plain[0]!.width) return undefined;
+  if (narrower > 0.45 * plain[home]!.width) return undefined;
   const frames = framesOf(panels, sheet, margins(to, narrower + margins(to, 0, 0).right, 0));
+  const frame = frames[home]!;
   const free = covered(frames);
-  const within: Box = {
-    x: 0,
-    y: frames[0]!.top - sheet.font,
-    width: sheet.width,
-    height: frames[0]!.height + 2 * sheet.font,
-  };
-  const names = mine.reduce<PlacedName[] | undefined>((placed, one) => {
-    const place = placeIn(frames[0]!)(one.series);
+  const within: Box = { x: 0, y: frame.top - sheet.font, width: sheet.width, height: frame.height + 2 * sheet.font };
+  const names = named.reduce<PlacedName[] | undefined>((placed, one) => {
+    const place = pixelsOf(axes, frame, one.series.side);
     const found = placed && namesAtEnds([...placed, one], place, free, sheet, within);
     return found && [...placed, found.at(-1)!];
   }, []);
-  return names && { frames, covered: free, names, key: undefined, keyBox: undefined };
+  return names && { ...without, frames, covered: free, names };
 }
 
 function inside(
@@ -133,7 +149,7 @@ function inside(
   corner: FigureDressing['key']['corner'],
 ): Arrangement | undefined {
   const key = layKey(named, sheet, 0);
-  const frame = plain.frames[0]!;
+  const frame = plain.frames[plain.home]!;
   const inset = 0.6 * sheet.font;
   const size = sizeOf(key);
   if (size.width > frame.width - 2 * inset || size.height > frame.height - 2 * inset) return undefined;
@@ -152,13 +168,12 @@ function inside(
   return free && { ...plain, key, keyBox: { ...free, ...size } };
 }
 
-function below(to: ToArrange, covered: (frames: Frame[]) => Float64Array): Arrangement {
+function below(to: ToArrange, without: Arrangement, covered: (frames: Frame[]) => Float64Array): Arrangement {
   const { panels, sheet, named } = to;
-  const plain = framesOf(panels, sheet, margins(to, 0, 0));
-  const key = layKey(named, sheet, plain[0]!.width);
+  const key = layKey(named, sheet, without.frames[0]!.width);
   const frames = framesOf(panels, sheet, margins(to, 0, key.height + 0.4 * sheet.font));
   const last = frames.at(-1)!;
   const y = last.top + last.height + panels.at(-1)!.x.room + 0.4 * sheet.font;
   const x = last.left + Math.max(0, (last.width - key.width) / 2);
-  return { frames, covered: covered(frames), names: [], key, keyBox: { x, y, ...sizeOf(key) } };
+  return { ...without, frames, covered: covered(frames), key, keyBox: { x, y, ...sizeOf(key) } };
 }

@@ -7,7 +7,8 @@ import { FAMILY, rule, typeAt, type Element } from './elements';
 import { gapOf, scaleOf, type Frame, type LaidAxis, type PanelAxes } from './frames';
 import { layLine, shrunk, type LaidLine, type Measure, type TypeFace } from './layLine';
 import { keyElements, nameElements, type LaidKey, type PlacedName } from './names';
-import { axesOf, looksOf, pixelsOf, shownOf, type Lay, type Looks } from './panelAxes';
+import { occupiedBy } from './occupied';
+import { axesOf, looksOf, occupants, pixelsOf, shownOf, type Lay, type Looks } from './panelAxes';
 import { mapMark, seriesMarks } from './seriesMarks';
 import { sheetOf, type Sheet } from './sheet';
 
@@ -62,7 +63,11 @@ export function figureOption({ content, dressing, measure, scale = 1 }: FigureDr
     face,
     measure,
     toPixels: pixelsOf(panels[0]!, frames[0]!, 'left'),
-    covered: arranged.covered,
+    // Annotations stand on the first panel, names where their series are.
+    covered:
+      arranged.home === 0
+        ? arranged.covered
+        : occupiedBy(occupants(panels[0]!, frames[0]!, looks), dressing.look.barsFactor),
     taken: [...(keyBox ? [keyBox] : []), ...names.map((n) => n.box)],
   };
   const annotated = annotate(content, dressing, looks, panels[0]!, board);

@@ -125,16 +125,15 @@ export const shownOf = ({ x, y, right }: PanelAxes, side: 'left' | 'right'): Sho
   return { x: x.shownOf, y: vertical.shownOf, xFactor: x.factor, yFactor: vertical.factor };
 };
 
-/** Only the first panel holds names and annotations, so only what lies there can be covered. */
-export function occupants([first]: readonly PanelAxes[], [frame]: readonly Frame[], looks: Looks) {
-  return first!.panel.series.map((series) => {
-    const vertical = series.side === 'right' && first!.right ? first!.right : first!.y;
-    const [across, up] = [scaleOf(first!.x, 'x', frame!), scaleOf(vertical, 'y', frame!)];
+/** What series of one panel can cover. */
+export const occupants = (axes: PanelAxes, frame: Frame, looks: Looks) =>
+  axes.panel.series.map((series) => {
+    const vertical = series.side === 'right' && axes.right ? axes.right : axes.y;
+    const [across, up] = [scaleOf(axes.x, 'x', frame), scaleOf(vertical, 'y', frame)];
     return {
       series,
       look: looks.get(series.id)!,
-      shown: shownOf(first!, series.side),
+      shown: shownOf(axes, series.side),
       toPixels: (x: number, y: number): readonly [number, number] => [across(x), up(y)],
     };
   });
-}

@@ -3,6 +3,7 @@
  * when its name is taken, when it is not there, and when it names a thing of another campaign.
  */
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { dressingOf, houseStyles } from '@undameter/drawing';
 import { table } from './bodies';
 import { addRun, column, startHere, type ServerHere } from './inProcess';
 
@@ -47,6 +48,10 @@ const comparison = () => ({
   reference: { runId: run, x: 't', y: 'y', conditionIds: [], data: 'samples' },
   candidates: [candidate({ kind: 'fit', fitId: made['fits']! })],
 });
+const withLook = (look: object) => {
+  const dressing = dressingOf(houseStyles[0]!);
+  return { ...dressing, look: { ...dressing.look, ...look } };
+};
 const sources = [{ name: 'calibration', isShared: false, of: { kind: 'absolute', value: 0.1, statedAs: 'twice' } }];
 
 interface Case {
@@ -121,6 +126,25 @@ const cases: Case[] = [
     ],
   },
   {
+    path: 'figures',
+    body: () => ({
+      name: 'Line',
+      source: { kind: 'fit', fitId: made['fits']!, residuals: 'x' },
+      dressing: dressingOf(houseStyles[0]!),
+    }),
+    refused: [
+      [{ source: { kind: 'fit', fitId: 999_999, residuals: 'x' } }, 'no fit'],
+      [{ source: { kind: 'comparison', comparisonId: 999_999, below: 'none' } }, 'no comparison'],
+      [{ source: { kind: 'table', tableId: 999_999 } }, 'no table'],
+      [{ source: { kind: 'cloud' } }, 'body.source'],
+      [{ dressing: { ...dressingOf(houseStyles[0]!), title: 'a'.repeat(301) } }, 'more than 300 characters'],
+      [{ dressing: withLook({ widthMm: 1 }) }, 'body.dressing.look.widthMm must be >= 20'],
+      [{ dressing: withLook({ heightMm: 10_000 }) }, 'body.dressing.look.heightMm must be <= 1200'],
+      [{ dressing: withLook({ colours: ['red'] }) }, 'body.dressing.look.colours.0'],
+    ],
+    foreign: () => ({ source: { kind: 'histogram', runId: other, symbol: 't', from: null, to: null } }),
+  },
+  {
     path: 'procedures',
     body: () => ({
       name: 'Trim',
@@ -159,6 +183,8 @@ describe.each(cases)('$path', ({ path, body, refused, foreign }) => {
 
   test('a name is there once in a campaign, and blanks around it do not count', async () => {
     const { name } = body();
+    // Figures are told apart by their number: the same chart may be kept twice.
+    if (path === 'figures') return;
     expect(await create()).toMatchObject({ status: 409, body: { code: 'NAME_TAKEN' } });
     if (path === 'tables') return;
     expect(await create({ name: ` ${name} ` })).toMatchObject({ status: 409 });
@@ -195,7 +221,7 @@ describe('what refers to each other', () => {
     });
     expect(await remove('runs', run)).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
     expect(await remove('fits', made['fits']!)).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
-    for (const path of ['comparisons', 'fits', 'conditions', 'tables', 'models', 'sensors', 'procedures'])
+    for (const path of ['figures', 'comparisons', 'fits', 'conditions', 'tables', 'models', 'sensors', 'procedures'])
       expect(await remove(path, made[path]!)).toMatchObject({ status: 204 });
     for (const { path } of cases) expect((await server.ask<Row[]>(`/campaigns/${here}/${path}`)).body).toEqual([]);
   });

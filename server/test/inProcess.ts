@@ -18,6 +18,7 @@ import { writeColumns } from '../src/store/samples';
 import { BenchLoader } from '../src/threads/BenchLoader';
 import * as bench from '../src/threads/benchWorker';
 import * as desk from '../src/threads/deskWorker';
+import * as drawing from '../src/threads/figureWorker';
 import type { Pools } from '../src/threads/Pools';
 import * as reader from '../src/threads/readerWorker';
 import type { BlockMessage } from '../src/threads/readerWorker';
@@ -64,6 +65,7 @@ const readHere: Pools['read'] = async (task, store) => {
 const poolsHere = {
   ...answeredHere(bench),
   ...answeredHere(desk),
+  ...answeredHere(drawing),
   read: readHere,
   write: (task: Parameters<Pools['write']>[0]) => piecesOf((port) => writeFileOf({ ...structuredClone(task), port })),
   warmReader: () => undefined,

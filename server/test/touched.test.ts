@@ -4,6 +4,7 @@
  */
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { isTouched } from '@undameter/contract/touched';
+import { dressingOf, houseStyles } from '@undameter/drawing';
 import { table } from './bodies';
 import { addRun, column, startHere, type ServerHere } from './inProcess';
 
@@ -46,13 +47,20 @@ const comparison = {
   reference: { runId: 1, x: 't', y: 'r', conditionIds: [1], data: 'samples' },
   candidates: [{ source: { kind: 'fit', fitId: 1 }, offset: 0, scale: 1, method: 'linear', uncertainty: 0.1 }],
 };
+const figure = {
+  name: 'Density',
+  source: { kind: 'fit', fitId: 1, residuals: 'x' },
+  dressing: dressingOf(houseStyles[0]!),
+};
+const dressed = { name: figure.name, dressing: { ...figure.dressing, title: 'Density' } };
+const noResiduals = { ...figure.source, residuals: 'none' };
 const channel = { symbol: 'T', name: 'Temperature', unit: '°C' };
 
 /** Every question that a screen with all of it would ask; those with a body are posted. */
 const questions: [path: string, body?: object][] = [
   ['/campaigns'],
   ['/campaigns/1'],
-  ...['conditions', 'tables', 'fits', 'models', 'comparisons', 'procedures', 'sensors', 'findings'].map(
+  ...['conditions', 'tables', 'fits', 'models', 'comparisons', 'procedures', 'sensors', 'findings', 'figures'].map(
     (collection): [string] => [`/campaigns/1/${collection}`],
   ),
   ['/tables/1/versions'],
@@ -60,6 +68,8 @@ const questions: [path: string, body?: object][] = [
   ['/fits/1/result'],
   ['/comparisons/1/result'],
   ['/findings/1/budget'],
+  ['/figures/1/content'],
+  ['/figures/2/content'],
   ['/fits/trial', { ...fit, campaignId: 1 }],
   ['/fits/judgement', { ...fit, campaignId: 1, series: 0 }],
   ['/comparisons/trial', { ...comparison, campaignId: 1 }],
@@ -97,6 +107,9 @@ beforeAll(async () => {
   await make('/campaigns/1/fits', fit);
   await make('/campaigns/1/comparisons', comparison);
   await make('/campaigns/1/findings', { origin: { kind: 'parameter', fitId: 1, conditionId: 1, parameter: 'a1' } });
+  await make('/campaigns/1/figures', figure);
+  const along = { kind: 'conditions', runId: 1, panels: [['T']], from: null, to: null };
+  await make('/campaigns/1/figures', { ...figure, source: along });
   before = await answers();
 });
 afterAll(() => server.close());
@@ -142,6 +155,9 @@ test.each<[what: string, method: string, path: string, body: object, altersAtLea
     { origin: { kind: 'goodness', fitId: 1, conditionId: 1 } },
     '/campaigns/1',
   ],
+  ['how a figure is dressed', 'PUT', '/figures/1/dressing', { ...dressed, name: 'Thinner' }, '/campaigns/1/figures'],
+  ['what a figure shows', 'PUT', '/figures/1', { ...figure, source: noResiduals }, '/figures/1/content'],
+  ['a figure frozen', 'PUT', '/figures/1/frozen', { isFrozen: true }, '/figures/1/content'],
   ['a condition more', 'POST', '/campaigns/1/conditions', { ...condition, name: 'other' }, '/runs/2/bench'],
   ['a fit more', 'POST', '/campaigns/1/fits', { ...fit, name: 'other' }, '/campaigns/1'],
 ])('%s: %s %s', async (_, method, path, body, altersAtLeast) => {

@@ -531,10 +531,6 @@ export const catalogue = {
     'input',
     (f) => `"${f.name}" cannot be computed: ${f.reason}`,
   ),
-  FIGURE_NEVER_DRAWN: entry<{ name: string }>(
-    'conflict',
-    (f) => `The figure "${f.name}" could not be drawn yet, so there is no picture of it. See what it is drawn from.`,
-  ),
   // the border
   REQUEST_INVALID: entry<{ problem: string }>('input', (f) => `The request does not fit: ${f.problem}.`),
   HOST_REFUSED: entry<{ header: string; value: string }>(

@@ -12,6 +12,7 @@ import type { Services } from '../services';
 import { campaigns, createCampaign } from '../store/campaigns';
 import { createComparison } from '../store/comparisons';
 import { createCondition } from '../store/conditions';
+import { createFigure } from '../store/figures';
 import { createFinding } from '../store/findings';
 import { createFit } from '../store/fits';
 import { declareChannel, removeCampaign, saveProcedure } from '../store/runs';
@@ -20,6 +21,7 @@ import { createSensor } from '../store/sensors';
 import { createTable } from '../store/tables';
 import { sentenceOf } from '../findings/sentenceOf';
 import { resultsOf } from '../routes/models';
+import { demoFigures } from './demoFigures';
 import type { ComparisonBody, FindingOrigin, FitBody, FitRow } from '@undameter/contract';
 
 /**
@@ -50,9 +52,9 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
   for (const condition of demoConditions) conditionIds.push((await createCondition(db, campaignId, condition)).id);
   // A model of the engineer's own: speed under a constant friction and a drag that grows with its square.
   await createOwnModel(db, campaignId, demoCoasting);
-  const fitIds: number[] = [];
-  for (const fit of demoFits(runIds, conditionIds)) fitIds.push((await keepFit(services, campaignId, fit)).id);
-  const headFit = fitIds[0]!;
+  const fits: Record<string, number> = {};
+  for (const fit of demoFits(runIds, conditionIds)) fits[fit.name] = (await keepFit(services, campaignId, fit)).id;
+  const headFit = fits['Head against flow']!;
   const simulated = runIds.at(-1)!;
   const comparison = await createComparison(
     db,
@@ -65,6 +67,8 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
     { kind: 'difference', comparisonId: comparison.id, conditionId: rated },
   ];
   for (const origin of origins) await createFinding(db, campaignId, await sentenceOf(services, origin), origin);
+  const figures = demoFigures({ sweep: runIds[0]!, pulsation: runIds[3]!, fits, comparison: comparison.id, rated });
+  for (const figure of figures) await createFigure(db, campaignId, figure);
 }
 
 /** The head curves first: a finding and a comparison stand on them. */

@@ -39,7 +39,7 @@ export async function drawPicture(task: PictureTask): Promise<Uint8Array> {
     );
   if (format === 'pdf')
     return pdfOf({ svg: svgOf(content, dressing), look: dressing.look, title: dressing.title || name });
-  return pngOf(svgOf(content, dressing), dressing, dpi);
+  return pngOf(svgOf(content, dressing), dpi);
 }
 
 /** The figure as SVG, in CSS pixels at the size of its print. */
@@ -59,9 +59,10 @@ export function svgOf(content: FigureContent, dressing: FigureDressing, asOutlin
 const sized = (svg: string, { look }: FigureDressing): string =>
   svg.replace(/^<svg width="[\d.]+" height="[\d.]+"/, `<svg width="${look.widthMm}mm" height="${look.heightMm}mm"`);
 
-function pngOf(svg: string, { look }: FigureDressing, dpi: number): Uint8Array {
+function pngOf(svg: string, dpi: number): Uint8Array {
   const image = new Resvg(svg, {
-    fitTo: { mode: 'width', value: Math.round((look.widthMm / 25.4) * dpi) },
+    // The drawing is in CSS pixels, of which an inch has 96.
+    fitTo: { mode: 'zoom', value: dpi / 96 },
     font: { fontFiles: Object.values(typefaceFiles), loadSystemFonts: false, defaultFontFamily: 'IBM Plex Sans' },
   });
   return withDensity(image.render().asPng(), dpi);

@@ -1,5 +1,5 @@
 import type { FigureContent, FigureReply, FigureRow } from '@undameter/contract';
-import { AppError } from '@undameter/core';
+import { AppError, fromReport, type ErrorReport } from '@undameter/core';
 import type { Services } from '../services';
 import { drawnContent, freezeFigure, keepContent } from '../store/figures';
 import { contentOf } from './sources';
@@ -17,10 +17,10 @@ export async function figureReply(services: Services, row: FigureRow): Promise<F
   return { content: now, drawnAt, isFrozen, hasMoved: false, problem: null };
 }
 
-/** What is drawn of it, for a picture. @throws {AppError} FIGURE_NEVER_DRAWN */
+/** What is drawn of it, for a picture. @throws {AppError} what keeps it from being drawn, when it never could be */
 export async function contentOfFigure(services: Services, row: FigureRow): Promise<FigureContent> {
-  const { content } = await figureReply(services, row);
-  if (!content) throw new AppError('FIGURE_NEVER_DRAWN', { name: row.name });
+  const { content, problem } = await figureReply(services, row);
+  if (!content) throw fromReport(problem as ErrorReport) ?? new Error(`Figure ${row.id} has no content.`);
   return content;
 }
 

@@ -4,6 +4,9 @@ import { typefaceFiles } from './typefaces';
 
 const pointsOf = (millimetres: number): number => (millimetres / 25.4) * 72;
 
+// Nothing is fetched, and of this machine's files nothing is read but the faces.
+pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy((path) => Object.values<string>(typefaceFiles).includes(path));
 pdfmake.setFonts({ 'IBM Plex Sans': { ...typefaceFiles } });
 
 /** One drawing on a page of its size: vectors, and letters that are text. */

@@ -52,6 +52,41 @@ const comparison = {
   ],
 };
 
+const figureDressing = {
+  styleName: 'Report',
+  look: {
+    widthMm: 160,
+    heightMm: 100,
+    fontPt: 9,
+    linePt: 1,
+    axisPt: 0.6,
+    symbolMm: 1.8,
+    colours: ['#1c9a66', '#5a337f', '#a2700e'],
+    toldBy: 'colour',
+    grid: true,
+    frame: 'axes',
+    ground: '#ffffff',
+    barsFactor: 2,
+  },
+  title: 'What the Loop 3 pump delivers',
+  caption: 'Head against flow at three speeds.',
+  noteShown: true,
+  axes: { 'main.x': { every: 20, digits: 0 }, 'main.y': { labels: 'along' } },
+  series: { 'condition 3': { colour: '#a01931', line: 'dashed', width: 1.5 } },
+  key: { place: 'ends', corner: 'free', order: [] },
+  equations: {
+    'condition 3': { at: null, leader: true, units: true, uncertainty: true, rSquared: false, residual: false },
+  },
+  notes: [],
+  lines: [],
+  points: [],
+};
+const figure = {
+  name: 'Head against flow',
+  source: { kind: 'fit', fitId: 1, residuals: 'none' },
+  dressing: figureDressing,
+};
+
 const table = {
   isShared: false,
   symbol: 'k_v',
@@ -196,5 +231,9 @@ export const examples: Readonly<Record<string, unknown>> = {
   tryComparison: { ...comparison, campaignId: 1 },
   startMonteCarlo: { ...readings, draws: 200 },
   writeFinding: { origin: { kind: 'parameter', fitId: 1, conditionId: 3, parameter: 'a0' } },
+  createFigure: figure,
+  changeFigure: figure,
+  dressFigure: { name: 'Head against flow', dressing: figureDressing },
+  freezeFigure: { isFrozen: true },
   explainFinding: { meaning: 'What the pump gives against a closed valve.' },
 };

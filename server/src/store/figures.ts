@@ -1,4 +1,4 @@
-import type { DressBody, FigureBody, FigureContent, FigureRow } from '@undameter/contract';
+import type { DressBody, FigureBody, FigureContent, FigureRow, FigureSource } from '@undameter/contract';
 import { oneOf } from './one';
 import type { Db } from './pg/Database';
 
@@ -27,6 +27,7 @@ export const figure = async (db: Db, id: number): Promise<FigureRow> => oneOf(aw
 /** @throws {AppError} NOT_FOUND */
 export async function createFigure(db: Db, campaignId: number, body: FigureBody): Promise<FigureRow> {
   oneOf(await db.sql`select id from campaign where id = ${campaignId}`, 'campaign', campaignId);
+  await checkSource(db, campaignId, body.source);
   const made = await db.sql<{ id: number }>`
     insert into figure (campaign_id, name, source, dressing)
     values (${campaignId}, ${body.name.trim()}, ${JSON.stringify(body.source)}::jsonb,
@@ -37,11 +38,33 @@ export async function createFigure(db: Db, campaignId: number, body: FigureBody)
 /** What it shows may be changed too: then it is drawn anew. @throws {AppError} NOT_FOUND */
 export async function updateFigure(db: Db, id: number, body: FigureBody): Promise<FigureRow> {
   const source = JSON.stringify(body.source);
+  const before = await figure(db, id);
+  // What it stands on may be gone: then it still can be dressed and named.
+  if (JSON.stringify(before.source) !== source) await checkSource(db, before.campaignId, body.source);
   await db.sql`
     update figure set name = ${body.name.trim()}, dressing = ${JSON.stringify(body.dressing)}::jsonb,
            content = case when source = ${source}::jsonb then content end, source = ${source}::jsonb
      where id = ${id}`;
   return figure(db, id);
+}
+
+/** What a figure shows is there, and of its own campaign or shared. @throws {AppError} NOT_FOUND */
+async function checkSource(db: Db, campaignId: number, source: FigureSource): Promise<void> {
+  if ('runId' in source) {
+    const { runId } = source;
+    oneOf(await db.sql`select id from run where id = ${runId} and campaign_id = ${campaignId}`, 'run', runId);
+  } else if (source.kind === 'fit') {
+    const { fitId } = source;
+    oneOf(await db.sql`select id from fit where id = ${fitId} and campaign_id = ${campaignId}`, 'fit', fitId);
+  } else if (source.kind === 'comparison') {
+    const { comparisonId: id } = source;
+    oneOf(await db.sql`select id from comparison where id = ${id} and campaign_id = ${campaignId}`, 'comparison', id);
+  } else if (source.kind === 'table') {
+    const { tableId: id } = source;
+    const found = await db.sql`
+      select id from property_table where id = ${id} and (campaign_id = ${campaignId} or is_shared)`;
+    oneOf(found, 'table', id);
+  }
 }
 
 /** What it shows stays. @throws {AppError} NOT_FOUND */

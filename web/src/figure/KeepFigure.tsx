@@ -2,7 +2,7 @@ import type { FigureBody, FigureRow, FigureSource } from '@undameter/contract';
 import { dressingOf, houseStyles } from '@undameter/drawing';
 import { useMutation } from '@tanstack/react-query';
 import { App } from 'antd';
-import { Link } from 'react-router';
+import { useNavigate } from 'react-router';
 import { useCommands } from '../app/commands';
 import { addressOf } from '../app/places';
 import { ask } from '../data/api';
@@ -19,12 +19,16 @@ interface KeepFigureProps {
 /** Keeps the chart as a figure of the campaign, to be dressed for print at Report. */
 export function KeepFigure({ campaignId, source, name, why = 'There is nothing on the chart yet' }: KeepFigureProps) {
   const { message } = App.useApp();
+  const navigate = useNavigate();
   const keep = useMutation({
     mutationFn: (body: FigureBody) => ask<FigureRow>(`/campaigns/${campaignId}/figures`, { body }),
     onSuccess: ({ id, number }) =>
       message.success(
         <>
-          Kept as figure {number}. <Link to={addressOf(campaignId, 'report', id)}>Dress it</Link>
+          Kept as figure {number}.{' '}
+          <button className="quiet" onClick={() => void navigate(addressOf(campaignId, 'report', id))}>
+            Dress it
+          </button>
         </>,
         6,
       ),

@@ -10,6 +10,7 @@ import { Empty } from '../../parts/Empty';
 import { Sentence } from '../../parts/Sentence';
 import { DressingPanel } from './DressingPanel';
 import { FigureSheet } from './FigureSheet';
+import { TakeOut } from './TakeOut';
 import { partsOf, type Part } from './parts';
 import { useFigureInHand, type FigureHeld } from './useFigureInHand';
 
@@ -50,7 +51,7 @@ export function FigureInHand({ row, board, onGone }: InHandProps) {
       }
       boardHeight={190}
       board={board}
-      panel={content && <DressingPanel held={held} content={content} part={part} />}
+      panel={content ? <DressingPanel held={held} content={content} part={part} /> : <TakeOut held={held} />}
     />
   );
 }

@@ -89,8 +89,8 @@ export function SheetForm({ held }: { held: FigureHeld }) {
 }
 
 const limits = {
-  widthMm: { min: 20, max: 1200, precision: 1 },
-  heightMm: { min: 15, max: 1200, precision: 1 },
+  widthMm: { min: 20, max: 1200 },
+  heightMm: { min: 15, max: 1200 },
   fontPt: { min: 4, max: 72, step: 0.5 },
   linePt: { min: 0.1, max: 20, step: 0.25 },
   axisPt: { min: 0.1, max: 10, step: 0.1 },
