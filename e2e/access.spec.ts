@@ -39,7 +39,7 @@ const places: readonly (readonly [place: string, role: 'heading' | 'button', nam
   ['Tables', 'heading', 'Table'],
   ['Models', 'heading', 'Can it be trusted?'],
   ['Compare', 'heading', 'Comparison'],
-  ['Report', 'heading', 'Report'],
+  ['Report', 'heading', 'House style'],
 ];
 
 for (const theme of ['light', 'dark'])

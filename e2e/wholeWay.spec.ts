@@ -1,6 +1,6 @@
 /** The whole way on a fresh data directory, with logs that are not the demo's: a valve block on an oil bench. */
 import { readFileSync } from 'node:fs';
-import { expect } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { acceptStep, addStep, benchTest, choose, drag, fileInput, go, ledger, typeKnots } from './bench';
 
 const test = benchTest(false);
@@ -178,9 +178,24 @@ test('from a log to a finding', async ({ bench: page }) => {
   await page.getByRole('button', { name: 'Pin as finding' }).click();
   await expect(page.getByText(/Pinned: .* above /)).toBeVisible();
 
-  // Report: two findings, the chart as PNG of the wanted size and density, as SVG, the data with units
-  await go(page, 'Report');
+  // The chart is kept as a figure, and dressed for print at Report
+  await page.getByRole('button', { name: 'Keep as figure' }).click();
+  await page.getByRole('button', { name: 'Dress it' }).click();
+  const figure = await dressAndTakeOut(page);
+  expect(figure.png.readUInt32BE(16)).toBe(Math.round((120 / 25.4) * 150));
+  expect(figure.png.readUInt32BE(41)).toBe(Math.round(150 / 0.0254));
+  expect(figure.svg).toMatch(/^<svg width="120mm"/);
+  expect(figure.svg).toContain('>What the valve costs</text>');
+  expect(figure.csv).toContain('Drop [bar]');
+  expect(figure.csv).toContain('0.6375');
+
+  // Two findings stand beside it
+  await page.getByText('Findings', { exact: true }).click();
   await expect(page.locator('.finding')).toHaveCount(2);
+});
+
+/** Gives the figure in hand a title and another size, and takes it out in three ways. */
+async function dressAndTakeOut(page: Page): Promise<{ png: Buffer; svg: string; csv: string }> {
   const take = async (name: string) => {
     const [file] = await Promise.all([
       page.waitForEvent('download'),
@@ -188,13 +203,11 @@ test('from a log to a finding', async ({ bench: page }) => {
     ]);
     return readFileSync(await file.path());
   };
-  await page.getByRole('spinbutton', { name: 'Width (mm)' }).fill('120');
-  await page.getByRole('spinbutton', { name: 'Resolution (dpi)' }).fill('150');
+  await page.getByRole('spinbutton', { name: 'Width in mm' }).fill('120');
+  await page.getByRole('button', { name: 'title', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Title' }).fill('What the valve costs');
+  await page.getByRole('spinbutton', { name: 'Resolution in dpi' }).fill('150');
+  await page.getByRole('spinbutton', { name: 'Resolution in dpi' }).press('Enter');
   const png = await take('PNG');
-  expect(png.readUInt32BE(16)).toBe(Math.floor((120 / 25.4) * 150));
-  expect(png.readUInt32BE(41)).toBe(Math.round(150 / 0.0254));
-  expect((await take('SVG')).toString()).toMatch(/^<svg width="120mm"/);
-  const csv = (await take('Data as CSV')).toString();
-  expect(csv).toContain('Series,What,Flow (L/min),Drop (bar)\r\n');
-  expect(csv).toMatch(/simulated-drop,5,0\.6375/);
-});
+  return { png, svg: (await take('SVG')).toString(), csv: (await take('CSV')).toString() };
+}

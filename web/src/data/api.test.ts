@@ -132,7 +132,7 @@ describe('the places', () => {
     const campaign = {
       name: 'Pump loop: how steep?',
       runRows: [{ steps: 2 }, { steps: 1 }],
-      counts: { conditions: 1, tables: 0, fits: 2, comparisons: 1, findings: 10 },
+      counts: { conditions: 1, tables: 0, fits: 2, comparisons: 1, findings: 10, figures: 11 },
     } as unknown as CampaignReply;
     expect(places.map((p) => `${p.title}: ${p.content(campaign)}`)).toEqual([
       'Campaign: Pump loop',
@@ -142,7 +142,7 @@ describe('the places', () => {
       'Tables: 0 tables',
       'Models: 2 fits',
       'Compare: 1 open',
-      'Report: 10 findings',
+      'Report: 11 figures',
     ]);
   });
 });

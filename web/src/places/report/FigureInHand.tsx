@@ -1,17 +1,17 @@
-import type { FigureReply, FigureRow } from '@undameter/contract';
+import type { FigureRow } from '@undameter/contract';
 import { useMutation } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { useCommands } from '../../app/commands';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { ask } from '../../data/api';
-import { day } from '../../parts/day';
 import { Empty } from '../../parts/Empty';
 import { Sentence } from '../../parts/Sentence';
 import { DressingPanel } from './DressingPanel';
 import { FigureSheet } from './FigureSheet';
 import { TakeOut } from './TakeOut';
 import { partsOf, type Part } from './parts';
+import { stateInWords } from './stateInWords';
 import { useFigureInHand, type FigureHeld } from './useFigureInHand';
 
 interface InHandProps {
@@ -54,16 +54,6 @@ export function FigureInHand({ row, board, onGone }: InHandProps) {
       panel={content ? <DressingPanel held={held} content={content} part={part} /> : <TakeOut held={held} />}
     />
   );
-}
-
-/** `Figure 2, from the fit …; follows its data`. */
-export function stateInWords(row: FigureRow, shown: FigureReply | undefined): string {
-  const about = shown?.content?.about ?? 'is being drawn';
-  const at = shown?.drawnAt ? day(shown.drawnAt) : '';
-  if (shown?.problem) return `Figure ${row.number}, ${about}; what it stands on is gone, drawn last ${at}`;
-  if (shown?.isFrozen)
-    return `Figure ${row.number}, ${about}; frozen ${at}${shown.hasMoved ? ', its data have moved since' : ''}`;
-  return `Figure ${row.number}, ${about}; follows its data`;
 }
 
 function FigureTools({ held, onGone }: { held: FigureHeld; onGone(): void }) {

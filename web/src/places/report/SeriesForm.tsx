@@ -56,13 +56,15 @@ export function SeriesForm({ held, series, index }: SeriesFormProps) {
       </Field>
       <Field label="Colour" group>
         <ColorPicker
-          aria-label="Colour"
           disabledAlpha
-          showText
           value={look.colour}
           presets={[{ label: 'told apart by everybody', colors: [...colours] }]}
           onChangeComplete={(colour) => set({ colour: colour.toHexString().slice(0, 7) })}
-        />
+        >
+          <button className="colour-button" aria-label={`Colour ${look.colour}`}>
+            <span style={{ background: look.colour }} /> {look.colour}
+          </button>
+        </ColorPicker>
       </Field>
       {series.points && <SymbolFields look={look} set={set} />}
       {series.curve && <LineFields look={look} set={set} />}

@@ -1,0 +1,110 @@
+/** A chart of one's own log, kept, dressed and taken out; then the data move, and go. */
+import { readFileSync } from 'node:fs';
+import { expect, type Page } from '@playwright/test';
+import { benchTest, choose, drag, fileInput, go } from './bench';
+
+const test = benchTest(false);
+
+/** A spring on a test stand: force against travel, a straight line with a little scatter. */
+const log = [
+  'Time [s],Travel [mm],Force [N]',
+  ...Array.from({ length: 60 }, (_, i) => {
+    const travel = i / 2;
+    return `${i},${travel},${(12.5 + 4.2 * travel + 0.4 * Math.sin(7 * i)).toFixed(3)}`;
+  }),
+].join('\n');
+
+/** A campaign with the spring's run, and a straight line fitted through it. */
+async function fitOfSpring(page: Page): Promise<void> {
+  await page.getByRole('textbox', { name: 'Name' }).fill('Springs');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByText('No run yet.')).toBeVisible();
+  await go(page, 'Intake');
+  await fileInput(page).setInputFiles({ name: 'spring.csv', mimeType: 'text/csv', buffer: Buffer.from(log) });
+  await page.getByRole('button', { name: 'Import 3 of 3 columns' }).click();
+  await expect(page.getByText('60 samples from 61 lines')).toBeVisible();
+  await go(page, 'Models');
+  await choose(page, 'x', 'Travel');
+  await choose(page, 'y', 'Force');
+  await page.getByRole('spinbutton', { name: 'Degree' }).fill('1');
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Spring rate');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+}
+
+const point = (page: Page, part: string) =>
+  page.getByRole('toolbar', { name: 'Parts of the figure' }).getByRole('button', { name: part, exact: true }).click();
+
+async function taken(page: Page, name: string): Promise<string> {
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name, exact: true }).click(),
+  ]);
+  return readFileSync(await file.path()).toString('latin1');
+}
+
+test('a fit is dressed for print, follows its data, can be frozen, and outlives them', async ({ bench: page }) => {
+  await fitOfSpring(page);
+  await page.getByRole('button', { name: 'Keep as figure' }).click();
+  await page.getByRole('button', { name: 'Dress it' }).click();
+  await expect(page.getByText('Figure 1, from the fit "Spring rate"')).toBeVisible();
+
+  // The axes: four ticks without decimals on x, a title of its own, numbers of y along their axis.
+  await point(page, 'title');
+  await page.getByRole('textbox', { name: 'Title' }).fill('What the spring holds');
+  await point(page, 'x axis');
+  await page.getByRole('textbox', { name: 'Title' }).fill('Travel of the plate (mm)');
+  await page.getByRole('spinbutton', { name: 'Number of ticks' }).fill('4');
+  await page.getByRole('spinbutton', { name: 'Decimals' }).fill('0');
+  await point(page, 'y: Force');
+  await page.getByRole('button', { name: 'along', exact: true }).click();
+
+  // The line: red, dashed, thicker, named; its equation on the chart.
+  await point(page, 'all kept samples');
+  await choose(page, 'Line', 'dashed');
+  await page.getByRole('spinbutton', { name: 'Width of the line' }).fill('2');
+  await page.getByRole('textbox', { name: /^Name/ }).fill('straight line');
+  await page.getByRole('button', { name: /^Colour/ }).click();
+  const hex = page.locator('.ant-color-picker-hex-input input');
+  await hex.fill('c00000');
+  await hex.press('Enter');
+  await page.keyboard.press('Escape');
+  await point(page, 'equations');
+  await page.getByRole('checkbox', { name: 'all kept samples' }).check();
+  await expect(page.locator('[data-part^="equation:"]')).toBeVisible();
+
+  // A wrong range is refused with a sentence, and nothing is lost.
+  await point(page, 'x axis');
+  await page.getByRole('spinbutton', { name: 'Lowest' }).fill('50');
+  await page.getByRole('spinbutton', { name: 'Highest' }).fill('10');
+  await expect(page.locator('.refusal')).toContainText('Its lower end must lie below the upper one');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('.refusal')).toHaveCount(0);
+
+  const svg = await taken(page, 'SVG');
+  expect(svg).toContain('>What the spring holds</text>');
+  expect(svg).toContain('>Travel of the plate (mm)</text>');
+  expect(svg).toMatch(/stroke="#c00000"|stroke:#c00000/);
+  expect(await taken(page, 'PDF')).toMatch(/^%PDF/);
+
+  // Ten samples set aside move the line; a frozen figure stays, and says that it moved.
+  await page.getByRole('button', { name: 'Freeze as it is today' }).click();
+  await expect(page.getByRole('button', { name: 'Follow its data' })).toBeVisible();
+  await go(page, 'Signals');
+  await drag(page, 0.8, 0.95);
+  await page.getByRole('toolbar', { name: 'Selection' }).getByText('Set aside').click();
+  await expect(page.locator('.ledger')).toContainText('set aside');
+  await go(page, 'Report');
+  await expect(page.getByText('its data have moved since')).toBeVisible();
+  await page.getByRole('button', { name: 'Follow its data' }).click();
+  await expect(page.getByText('follows its data')).toBeVisible();
+
+  // With the fit gone, the last picture stays.
+  await go(page, 'Models');
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await go(page, 'Report');
+  await expect(page.getByText('what it stands on is gone')).toBeVisible();
+  await expect(page.locator('.sheet canvas')).toBeVisible();
+  expect(await taken(page, 'SVG')).toContain('>What the spring holds</text>');
+});

@@ -1,0 +1,49 @@
+import { expect, test } from '@jest/globals';
+import { figureOfConditions } from './conditions/figureOfConditions';
+import { figureOfChart } from './signals/figureOfChart';
+
+const chart = {
+  runId: 7,
+  shown: ['n', 'Q', 'p_d'],
+  looks: {},
+  view: 'run' as const,
+  x: 'Q',
+  as: 'density' as const,
+  window: null,
+  isOnTrial: false,
+};
+
+test('each view of the channels is a source of its own', () => {
+  const panels = [['n'], ['Q'], ['p_d']];
+  const run = { runId: 7, panels, from: null, to: null };
+  expect(figureOfChart(chart)).toEqual({ kind: 'run', ...run });
+  expect(figureOfChart({ ...chart, view: 'channel' })).toEqual({ kind: 'channels', x: 'Q', ...run });
+  expect(figureOfChart({ ...chart, view: 'spectrum' })).toEqual({ kind: 'spectrum', as: 'density', ...run });
+  expect(figureOfChart({ ...chart, view: 'histogram' })).toEqual({
+    kind: 'histogram',
+    runId: 7,
+    symbol: 'n',
+    from: null,
+    to: null,
+  });
+});
+test('the window is kept, and what stands at the right of the channel above shares its panel', () => {
+  expect(figureOfChart({ ...chart, window: [10, 20] })).toMatchObject({ from: 10, to: 20 });
+  expect(figureOfChart({ ...chart, looks: { Q: { right: true } } })).toMatchObject({ panels: [['n', 'Q'], ['p_d']] });
+  const both = { Q: { right: true }, p_d: { right: true } };
+  expect(figureOfChart({ ...chart, looks: both })).toMatchObject({ panels: [['n', 'Q'], ['p_d']] });
+  expect(figureOfChart({ ...chart, looks: { n: { right: true } } })).toMatchObject({ panels: [['n'], ['Q'], ['p_d']] });
+});
+test('a step in hand, no channel, or nothing across the chart is no figure', () => {
+  expect(figureOfChart({ ...chart, isOnTrial: true })).toBeUndefined();
+  expect(figureOfChart({ ...chart, shown: [] })).toBeUndefined();
+  expect(figureOfChart({ ...chart, view: 'channel', x: undefined })).toBeUndefined();
+});
+test('conditions along the run, or on their map', () => {
+  const [x, y] = [{ symbol: 'Q' }, { symbol: 'H' }];
+  const looked = { view: 'run' as const, symbols: ['n', 'Q'], xAxis: x, yAxis: y };
+  expect(figureOfConditions(7, looked)).toMatchObject({ kind: 'conditions', runId: 7, panels: [['n'], ['Q']] });
+  expect(figureOfConditions(7, { ...looked, view: 'map' })).toEqual({ kind: 'map', runId: 7, x: 'Q', y: 'H' });
+  expect(figureOfConditions(7, { ...looked, symbols: [] })).toBeUndefined();
+  expect(figureOfConditions(7, { ...looked, view: 'map', yAxis: undefined })).toBeUndefined();
+});

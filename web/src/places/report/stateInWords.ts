@@ -1,0 +1,13 @@
+import type { FigureReply, FigureRow } from '@undameter/contract';
+import { day } from '../../parts/day';
+
+/** `Figure 2, from the fit …; follows its data`. */
+export function stateInWords(row: FigureRow, shown: FigureReply | undefined): string {
+  if (!shown) return `Figure ${row.number}, is being drawn`;
+  const about = shown.content?.about ?? 'never drawn yet';
+  const at = shown.drawnAt ? day(shown.drawnAt) : '';
+  if (shown.problem) return `Figure ${row.number}, ${about}; what it stands on is gone, drawn last ${at}`;
+  if (shown.isFrozen)
+    return `Figure ${row.number}, ${about}; frozen ${at}${shown.hasMoved ? ', its data have moved since' : ''}`;
+  return `Figure ${row.number}, ${about}; follows its data`;
+}
