@@ -277,6 +277,17 @@ export const figureReply = closed({
 });
 export type FigureReply = Static<typeof figureReply>;
 
+/** What of a dressing goes from figure to figure: no words, no ranges of its own data. */
+export const houseStyleBody = closed({
+  name,
+  look: figureLook,
+  key: keyDressing,
+  axes: figureDressing.properties.axes,
+});
+export type HouseStyleBody = Static<typeof houseStyleBody>;
+export const houseStyleRow = closed({ id, campaignId: id, ...houseStyleBody.properties });
+export type HouseStyleRow = Static<typeof houseStyleRow>;
+
 export const dressBody = closed({ name, dressing: figureDressing });
 export type DressBody = Static<typeof dressBody>;
 export const freezeBody = closed({ isFrozen: Type.Boolean() });

@@ -18,6 +18,7 @@ export type Resource =
   | 'figures'
   | 'drawings'
   | 'dressings'
+  | 'styles'
   | 'layouts';
 
 /** Of a run, what its conditions decide as well. */
@@ -56,6 +57,7 @@ const standsOn: Record<Resource, readonly Resource[]> = {
   figures: ['drawings'],
   drawings: [],
   dressings: ['figures'],
+  styles: [],
   layouts: [],
 };
 

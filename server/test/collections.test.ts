@@ -145,6 +145,18 @@ const cases: Case[] = [
     foreign: () => ({ source: { kind: 'histogram', runId: other, symbol: 't', from: null, to: null } }),
   },
   {
+    path: 'styles',
+    body: () => {
+      const { look, key, axes } = dressingOf(houseStyles[0]!);
+      return { name: 'Journal', look, key, axes };
+    },
+    refused: [
+      [{ look: { ...dressingOf(houseStyles[0]!).look, fontPt: 1 } }, 'body.look.fontPt must be >= 4'],
+      [{ axes: { 'main.x': { labels: 'upside down' } } }, 'body.axes'],
+      [{ name: ' ' }, 'body.name'],
+    ],
+  },
+  {
     path: 'procedures',
     body: () => ({
       name: 'Trim',
@@ -221,7 +233,17 @@ describe('what refers to each other', () => {
     });
     expect(await remove('runs', run)).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
     expect(await remove('fits', made['fits']!)).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
-    for (const path of ['figures', 'comparisons', 'fits', 'conditions', 'tables', 'models', 'sensors', 'procedures'])
+    for (const path of [
+      'figures',
+      'comparisons',
+      'fits',
+      'conditions',
+      'tables',
+      'models',
+      'sensors',
+      'procedures',
+      'styles',
+    ])
       expect(await remove(path, made[path]!)).toMatchObject({ status: 204 });
     for (const { path } of cases) expect((await server.ask<Row[]>(`/campaigns/${here}/${path}`)).body).toEqual([]);
   });

@@ -81,6 +81,12 @@ const figureDressing = {
   lines: [],
   points: [],
 };
+const houseStyle = {
+  name: 'Journal, one column',
+  look: { ...figureDressing.look, widthMm: 85, heightMm: 60, fontPt: 8 },
+  key: { place: 'inside', corner: 'free', order: [] },
+  axes: {},
+};
 const figure = {
   name: 'Head against flow',
   source: { kind: 'fit', fitId: 1, residuals: 'none' },
@@ -231,6 +237,8 @@ export const examples: Readonly<Record<string, unknown>> = {
   tryComparison: { ...comparison, campaignId: 1 },
   startMonteCarlo: { ...readings, draws: 200 },
   writeFinding: { origin: { kind: 'parameter', fitId: 1, conditionId: 3, parameter: 'a0' } },
+  createHouseStyle: houseStyle,
+  changeHouseStyle: houseStyle,
   createFigure: figure,
   changeFigure: figure,
   dressFigure: { name: 'Head against flow', dressing: figureDressing },

@@ -14,5 +14,6 @@ export const tagWords: Readonly<Record<string, string>> = {
   models: 'Formulas kept as models for the fits of a campaign.',
   comparisons: 'Measured, simulated and fitted curves held against each other.',
   figures: 'Kept charts: what each shows, how it is dressed, and its picture for print.',
+  styles: 'House styles of a campaign: dressings under a name, to be put on other figures.',
   findings: 'Sentences with numbers that know where they came from.',
 };

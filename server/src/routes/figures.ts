@@ -5,10 +5,14 @@ import {
   figureReply as figureReplySchema,
   figureRow,
   freezeBody,
+  houseStyleBody,
+  houseStyleRow,
   idParams,
   pictureQuery,
   type FigureBody,
   type FigureRow,
+  type HouseStyleBody,
+  type HouseStyleRow,
 } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { writers, zipOf } from '@undameter/formats';
@@ -18,6 +22,7 @@ import { attachment, plainName } from '../http/attachment';
 import { checkMatch, withEtag } from '../http/match';
 import type { Services } from '../services';
 import { createFigure, dressFigure, figure, figures, removeFigure, updateFigure } from '../store/figures';
+import { createHouseStyle, houseStyle, houseStyles, removeHouseStyle, updateHouseStyle } from '../store/houseStyles';
 import { whenLeft } from '../whenLeft';
 import { collectionRoutes } from './collectionRoutes';
 import type { Routes } from './Routes';
@@ -39,6 +44,24 @@ export function figureRoutes(app: Routes, services: Services): void {
     update: (id, body) => updateFigure(db, id, body),
     remove: (id) => removeFigure(db, id),
   });
+  collectionRoutes<HouseStyleBody, HouseStyleRow>(app, {
+    path: 'styles',
+    called: 'house style',
+    body: houseStyleBody,
+    row: houseStyleRow,
+    list: (campaignId) => houseStyles(db, campaignId),
+    one: (id) => houseStyle(db, id),
+    create: (campaignId, body) => createHouseStyle(db, campaignId, body),
+    update: (id, body) => updateHouseStyle(db, id, body),
+    remove: (id) => removeHouseStyle(db, id),
+  });
+  oneFigureRoutes(app, services);
+  takingOutRoutes(app, services);
+}
+
+/** What a figure shows, how it is dressed, whether it follows. */
+function oneFigureRoutes(app: Routes, services: Services): void {
+  const { db } = services;
   app.get(
     '/figures/:id/content',
     {
@@ -87,7 +110,6 @@ export function figureRoutes(app: Routes, services: Services): void {
     async ({ params, body }, reply) =>
       withEtag(reply, await freeze(services, await figure(db, params.id), body.isFrozen)),
   );
-  takingOutRoutes(app, services);
 }
 
 /** Figures as files. */

@@ -19,6 +19,7 @@ import type {
   FitRow,
   FormulaReply,
   HistogramReply,
+  HouseStyleRow,
   JudgementReply,
   MapReply,
   OwnModelRow,
@@ -93,6 +94,7 @@ export const queries = {
   trialComparison: (body: ComparisonBody & { campaignId: number }, wanted: boolean) =>
     put<ComparisonReply>('/comparisons/trial', body, wanted),
   figures: (campaignId: number) => read<FigureRow[]>(`/campaigns/${campaignId}/figures`),
+  houseStyles: (campaignId: number) => read<HouseStyleRow[]>(`/campaigns/${campaignId}/styles`),
   figureContent: (id: number) => read<FigureReply>(`/figures/${id}/content`),
   findings: (campaignId: number) => read<FindingRow[]>(`/campaigns/${campaignId}/findings`),
   /** Asked again while it goes on, and no more when it has ended. */

@@ -1,5 +1,5 @@
 import type { FigureContent, FigureDressing, FigureSeries } from '@undameter/contract';
-import { Checkbox, Input, Segmented, Select } from 'antd';
+import { Checkbox, Input, InputNumber, Segmented, Select } from 'antd';
 import { Field } from '../../parts/Field';
 import { dressEquation } from './dress';
 import { withEquations } from './parts';
@@ -68,6 +68,7 @@ function EquationFields({ held, series }: { held: FigureHeld; series: FigureSeri
           {tick('rSquared', 'R²')}
           {tick('residual', 'residual standard deviation')}
           {tick('leader', 'line to the curve')}
+          <PlaceFields at={own.at} onChange={(at) => set({ at })} />
           {own.at && (
             <button className="quiet" onClick={() => set({ at: null })}>
               Back to a free place
@@ -76,6 +77,33 @@ function EquationFields({ held, series }: { held: FigureHeld; series: FigureSeri
         </div>
       )}
     </div>
+  );
+}
+
+/** Where it stands, in per cent of the width and the height of the frame: what dragging does, by the keyboard. */
+function PlaceFields({
+  at,
+  onChange,
+}: {
+  at: { x: number; y: number } | null;
+  onChange(at: { x: number; y: number }): void;
+}) {
+  const field = (label: string, side: 'x' | 'y') => (
+    <InputNumber
+      aria-label={label}
+      placeholder="free"
+      suffix="%"
+      min={-200}
+      max={300}
+      value={at ? Math.round(100 * at[side]) : null}
+      onChange={(percent) => percent !== null && onChange({ ...(at ?? { x: 0.5, y: 0.5 }), [side]: percent / 100 })}
+    />
+  );
+  return (
+    <span className="pair">
+      {field('Across the frame', 'x')}
+      {field('Down the frame', 'y')}
+    </span>
   );
 }
 

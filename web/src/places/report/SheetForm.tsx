@@ -1,8 +1,8 @@
 import type { FigureLook } from '@undameter/contract';
-import { dressingOf, houseStyles } from '@undameter/drawing';
+import { houseStyles } from '@undameter/drawing';
 import { Checkbox, Input, InputNumber, Segmented } from 'antd';
 import { Field } from '../../parts/Field';
-import { ownCount } from './dress';
+import { HouseStyles } from './HouseStyles';
 import type { FigureHeld } from './useFigureInHand';
 
 /** Size, type and lines of the sheet, and the house styles that set them at once. */
@@ -96,31 +96,3 @@ const limits = {
   axisPt: { min: 0.1, max: 10, step: 0.1 },
   symbolMm: { min: 0.3, max: 10, step: 0.2 },
 } as const;
-
-function HouseStyles({ held }: { held: FigureHeld }) {
-  const own = ownCount(held.dressing);
-  return (
-    <>
-      <h3 className="panel-sub">House style</h3>
-      <div className="styles-list" role="group" aria-label="House style">
-        {houseStyles.map((style) => {
-          const isHere = held.dressing.styleName === style.title;
-          return (
-            <button
-              key={style.id}
-              aria-pressed={isHere}
-              onClick={() => {
-                const { styleName, look } = dressingOf(style);
-                held.dress({ ...held.dressing, styleName, look });
-              }}
-            >
-              <b>{style.title}</b>
-              <span className="soft">{style.words}</span>
-              {isHere && own > 0 && <span className="soft">{own === 1 ? '1 thing' : `${own} things`} of your own</span>}
-            </button>
-          );
-        })}
-      </div>
-    </>
-  );
-}

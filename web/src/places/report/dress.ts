@@ -63,6 +63,43 @@ export function moved(d: FigureDressing, id: string, at: { x: number; y: number 
 /** Within what the schema takes, and no finer than can be seen. */
 const rounded = (share: number): number => Number(Math.min(3, Math.max(-2, share)).toFixed(4));
 
+/** What goes from figure to figure under a name. */
+export interface Style {
+  name: string;
+  look: FigureDressing['look'];
+  key?: FigureDressing['key'];
+  axes?: FigureDressing['axes'];
+}
+
+/** Of an axis, what belongs to no data of its own. */
+const general = ({ labels, labelsShown, titleShown, numbers, digits, grouped, minor }: AxisDressing): AxisDressing =>
+  withChanges<AxisDressing>(undefined, { labels, labelsShown, titleShown, numbers, digits, grouped, minor });
+
+/** The part of a dressing that a style holds: no words, no ranges, no series. */
+export const styleOf = ({ look, key, axes }: FigureDressing): Required<Omit<Style, 'name'>> => ({
+  look,
+  key: { ...key, order: [] },
+  axes: Object.fromEntries(
+    Object.entries(axes)
+      .map(([name, own]) => [name, general(own)] as const)
+      .filter(([, own]) => Object.keys(own).length > 0),
+  ),
+});
+
+/** A dressing in another style; what is its own stays. */
+export const restyled = (d: FigureDressing, { name, look, key, axes = {} }: Style): FigureDressing => ({
+  ...d,
+  styleName: name,
+  look,
+  key: key ? { ...key, order: d.key.order } : d.key,
+  axes: Object.fromEntries(
+    [...new Set([...Object.keys(d.axes), ...Object.keys(axes)])].map((name) => [
+      name,
+      { ...d.axes[name], ...axes[name] },
+    ]),
+  ),
+});
+
 /** How many things of an axis or a series are not automatic. */
 export const ownCount = (d: FigureDressing): number =>
   Object.values(d.axes).length +

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { FigureContent, FigureReply, FigureRow } from '@undameter/contract';
 import { dressingOf, houseStyles } from '@undameter/drawing';
-import { dressAxis, dressEquation, dressSeries, moved, newEquation, ownCount } from './dress';
+import { dressAxis, dressEquation, dressSeries, moved, newEquation, ownCount, restyled, styleOf } from './dress';
 import { rulerMarks, scaleFor } from './draw';
 import { begun, changed, redone, undone } from './history';
 import { middleOf } from './middleOf';
@@ -115,6 +115,23 @@ describe('dressing', () => {
       'condition 3': { at: { x: 0.1235, y: 3 } },
     });
     expect(moved(noted, 'axis:main.x', at)).toBe(noted);
+  });
+  test('a style takes what belongs to no data along, and is put on without what is its own', () => {
+    const dressed = dressAxis({ ...plain, title: 'T' }, 'main.y', { labels: 'along', title: 'Head', low: 0 });
+    const style = styleOf({ ...dressed, key: { place: 'below', corner: 'free', order: ['a'] } });
+    expect(style).toEqual({
+      look: plain.look,
+      key: { place: 'below', corner: 'free', order: [] },
+      axes: { 'main.y': { labels: 'along' } },
+    });
+    const other = { ...dressAxis(plain, 'main.y', { low: 5 }), title: 'Other', key: { ...plain.key, order: ['b'] } };
+    expect(restyled(other, { name: 'Journal', ...style })).toMatchObject({
+      styleName: 'Journal',
+      title: 'Other',
+      key: { place: 'below', order: ['b'] },
+      axes: { 'main.y': { low: 5, labels: 'along' } },
+    });
+    expect(restyled(other, { name: 'Report', look: plain.look })).toEqual({ ...other, styleName: 'Report' });
   });
   test('things of its own are counted', () => {
     expect(ownCount(plain)).toBe(0);
