@@ -214,6 +214,20 @@ describe('series', () => {
     expect(new Set([0, 1, 2, 3].map((k) => of(k, { points: null }).line)).size).toBe(4);
     expect(new Set([0, 1, 2].map((k) => of(k).colour))).toEqual(new Set(['#000000']));
   });
+  test('many points are smaller and lie below their curve, few are not', () => {
+    const many = Array.from({ length: 400 }, (_, i) => i);
+    const dense = series('a', { points: { x: many, y: many, xError: [], yError: [] } });
+    const sizeOf = (s: FigureSeries) => lookOfSeries(s, 0, plain, sheet).size / sheet.symbol;
+    expect([sizeOf(dense), sizeOf(series('a'))]).toEqual([0.5, 1]);
+    const order = (s: FigureSeries) => {
+      const marks = marksOf(draw(contentOf([s])));
+      return Math.sign(
+        (marks.find((m) => m['type'] === 'line')!['z'] as number) -
+          (marks.find((m) => m['type'] === 'scatter')!['z'] as number),
+      );
+    };
+    expect([order(dense), order(series('a'))]).toEqual([1, -1]);
+  });
   test('seven and more are told apart by being filled', () =>
     expect([0, 6, 12].map((k) => lookOfSeries(series('a'), k, plain, sheet).filled)).toEqual([false, true, false]));
 });

@@ -11,6 +11,8 @@ export interface SeriesLook {
   symbol: SymbolShape;
   pointsShown: boolean;
   size: number;
+  /** Its symbols lie so close that its curve is drawn over them. */
+  isCrowded: boolean;
   filled: boolean;
   opacity: number;
   line: LineType;
@@ -39,6 +41,7 @@ export function lookOfSeries(
   density = 0,
 ): SeriesLook {
   const own = dressed[series.id] ?? {};
+  const crowd = crowding(series);
   const colour = own.colour ?? look.colours[index % look.colours.length]!;
   return {
     name: own.name ?? series.name,
@@ -47,7 +50,8 @@ export function lookOfSeries(
     textColour: readable(colour),
     symbol: own.symbol ?? shapes[index % shapes.length]!,
     pointsShown: own.pointsShown ?? true,
-    size: own.size === undefined ? sheet.symbol : sheet.mm(own.size),
+    size: own.size === undefined ? sheet.symbol * crowd : sheet.mm(own.size),
+    isCrowded: crowd < 1,
     // From the seventh series on the symbols come round again, filled.
     filled: own.filled ?? Math.floor(index / shapes.length) % 2 === 1,
     opacity: own.opacity ?? 1,
@@ -60,6 +64,14 @@ export function lookOfSeries(
     band: own.band ?? true,
   };
 }
+
+/** More symbols than this along a curve begin to hide it. */
+const MOST_SYMBOLS = 60;
+const SMALLEST = 0.5;
+
+/** By how much symbols shrink for their number, 1 where there are few. */
+const crowding = ({ points }: FigureSeries): number =>
+  Math.max(SMALLEST, Math.min(1, Math.sqrt(MOST_SYMBOLS / Math.max(1, points?.x.length ?? 0))));
 
 /** Measured curves are thinner than models, which lie over them. */
 const widthShare = ({ nature }: FigureSeries): number => (nature === 'measured' ? 0.8 : 1);

@@ -47,7 +47,7 @@ export function seriesMarks(series: FigureSeries, look: SeriesLook, shown: Shown
     ...(series.cells ? [cells(series.cells, look, lifted, z)] : []),
     ...(series.curve && look.band ? bandOf(series.curve, look, lifted, z) : []),
     ...(series.setAside && series.setAside.x.length > 0 ? [asideOf(series.setAside, look, lifted, z)] : []),
-    ...(series.curve && look.line !== 'none' ? [curveOf(series.curve, look, lifted, z)] : []),
+    ...(series.curve && look.line !== 'none' ? [curveOf(series.curve, look, lifted, look.isCrowded ? z + 3 : z)] : []),
     ...(series.points && look.bars ? barsOf(series.points, look, lifted, barsFactor, z) : []),
     ...(series.points && look.pointsShown ? [pointsOf(series.points, look, lifted, z)] : []),
   ];
