@@ -104,7 +104,15 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
     },
   ],
   ['compare', '/compare', (page) => page.getByRole('row', { name: /2900 rpm.*Simulated head curve/ }).click()],
-  ['report', '/report'],
+  [
+    'report',
+    '/report/2',
+    (page) =>
+      page
+        .getByRole('toolbar', { name: 'Parts of the figure' })
+        .getByRole('button', { name: 'x axis', exact: true })
+        .click(),
+  ],
 ];
 
 const data = newDataDirectory();

@@ -6,7 +6,7 @@ const MOST = 20_000;
 /** Points along a curve are no farther apart than this, in pixels. */
 const STEP = 5;
 
-/** Pixels that series cover, x and y in turn: their points with the ends of their bars, and points along their curves. */
+/** Pixels that series cover, x and y in turn: their points with the ends of their bars, what is set aside, and points along their curves. */
 export function occupiedBy(
   drawn: readonly {
     series: FigureSeries;
@@ -20,7 +20,11 @@ export function occupiedBy(
   for (const { series, look, shown, toPixels } of drawn) {
     if (!look.shown) continue;
     const at = (x: number, y: number): readonly [number, number] => toPixels(shown.x(x), shown.y(y) + look.offset);
-    const { curve, points } = series;
+    const { curve, points, setAside } = series;
+    setAside?.x.forEach((x, i) => {
+      const y = setAside.y[i] ?? null;
+      if (x !== null && y !== null && found.length <= MOST) found.push(...at(x, y));
+    });
     if (points && look.pointsShown)
       points.x.forEach((x, i) => {
         const y = points.y[i] ?? null;
