@@ -214,11 +214,13 @@ describe('series', () => {
     expect(new Set([0, 1, 2, 3].map((k) => of(k, { points: null }).line)).size).toBe(4);
     expect(new Set([0, 1, 2].map((k) => of(k).colour))).toEqual(new Set(['#000000']));
   });
-  test('many points are smaller and lie below their curve, few are not', () => {
+  test('points that stand close along the whole width are smaller and lie below their curve; few, or clusters, are not', () => {
     const many = Array.from({ length: 400 }, (_, i) => i);
     const dense = series('a', { points: { x: many, y: many, xError: [], yError: [] } });
     const sizeOf = (s: FigureSeries) => lookOfSeries(s, 0, plain, sheet).size / sheet.symbol;
-    expect([sizeOf(dense), sizeOf(series('a'))]).toEqual([0.5, 1]);
+    const three = many.map((i) => 100 * (i % 3) + i / 400);
+    const clusters = series('a', { points: { x: three, y: many, xError: [], yError: [] } });
+    expect([dense, series('a'), clusters].map(sizeOf)).toEqual([expect.closeTo(0.6, 9), 1, 1]);
     const order = (s: FigureSeries) => {
       const marks = marksOf(draw(contentOf([s])));
       return Math.sign(

@@ -1,4 +1,4 @@
-import type { FigureDressing, FigureSeries, LineType, SymbolShape } from '@undameter/contract';
+import type { FigureDressing, FigureLook, FigureSeries, LineType, SymbolShape } from '@undameter/contract';
 import type { Sheet } from './sheet';
 
 /** How a series is drawn: as its nature and its place in the order tell, unless it is dressed. Lengths in pixels. */
@@ -41,7 +41,7 @@ export function lookOfSeries(
   density = 0,
 ): SeriesLook {
   const own = dressed[series.id] ?? {};
-  const crowd = crowding(series);
+  const crowded = isCrowded(series, look);
   const colour = own.colour ?? look.colours[index % look.colours.length]!;
   return {
     name: own.name ?? series.name,
@@ -50,8 +50,8 @@ export function lookOfSeries(
     textColour: readable(colour),
     symbol: own.symbol ?? shapes[index % shapes.length]!,
     pointsShown: own.pointsShown ?? true,
-    size: own.size === undefined ? sheet.symbol * crowd : sheet.mm(own.size),
-    isCrowded: crowd < 1,
+    size: own.size === undefined ? sheet.symbol * (crowded ? SMALLER : 1) : sheet.mm(own.size),
+    isCrowded: crowded,
     // From the seventh series on the symbols come round again, filled.
     filled: own.filled ?? Math.floor(index / shapes.length) % 2 === 1,
     opacity: own.opacity ?? 1,
@@ -65,13 +65,18 @@ export function lookOfSeries(
   };
 }
 
-/** More symbols than this along a curve begin to hide it. */
-const MOST_SYMBOLS = 60;
-const SMALLEST = 0.5;
+/** Symbols that would cover the curve shrink to this share of their size. */
+const SMALLER = 0.6;
 
-/** By how much symbols shrink for their number, 1 where there are few. */
-const crowding = ({ points }: FigureSeries): number =>
-  Math.max(SMALLEST, Math.min(1, Math.sqrt(MOST_SYMBOLS / Math.max(1, points?.x.length ?? 0))));
+/** Whether symbols of a size, in mm, stand so close along the whole width that they hide the curve; clusters do not. */
+function isCrowded({ points, curve }: FigureSeries, { widthMm, symbolMm }: FigureLook): boolean {
+  const x = (points?.x ?? []).filter((v) => v !== null);
+  const cells = Math.floor((0.8 * widthMm) / symbolMm);
+  if (!curve || x.length <= cells) return false;
+  const [low, high] = x.reduce(([a, b], v) => [Math.min(a, v), Math.max(b, v)], [Infinity, -Infinity]);
+  const taken = new Set(x.map((v) => Math.floor(((v - low!) / (high! - low! || 1)) * cells)));
+  return taken.size > cells / 2;
+}
 
 /** Measured curves are thinner than models, which lie over them. */
 const widthShare = ({ nature }: FigureSeries): number => (nature === 'measured' ? 0.8 : 1);
