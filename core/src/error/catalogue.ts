@@ -529,7 +529,7 @@ export const catalogue = {
   ),
   FIGURE_SOURCE_FAILED: entry<{ name: string; reason: string }>(
     'input',
-    (f) => `"${f.name}" cannot be computed: ${f.reason}`,
+    (f) => `There is nothing to draw of "${f.name}": ${f.reason.replace(/\.$/, '')}. Mend it where it is made.`,
   ),
   // the border
   REQUEST_INVALID: entry<{ problem: string }>('input', (f) => `The request does not fit: ${f.problem}.`),
