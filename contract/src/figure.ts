@@ -59,6 +59,7 @@ export const figureSeries = closed({
   id: described('Stays the same when the figure is drawn anew; what is dressed is found by it.', Type.String()),
   title: described('What it is called in lists.', Type.String()),
   name: described('What it is called on the figure; nothing where another one stands for it.', Type.String()),
+  of: described('What it is drawn of, where its name does not say it; else nothing.', Type.String()),
   group: described(
     'Series of one group have one colour and one symbol; null: a group of its own.',
     orNull(Type.String()),
@@ -110,7 +111,6 @@ export const figurePanel = closed({
 export type FigurePanel = Static<typeof figurePanel>;
 export const figureContent = closed({
   panels: described('One above the other.', Type.Array(figurePanel)),
-  legend: described('What kinds of lines mean, where names alone do not say it; else nothing.', Type.String()),
   about: described('What it was drawn from, in words with counts.', Type.String()),
 });
 export type FigureContent = Static<typeof figureContent>;

@@ -1,5 +1,5 @@
-import type { FigureContent, FigureDressing } from '@undameter/contract';
-import { freePlace, textLine, type Box } from '@undameter/core';
+import type { FigureContent, FigureDressing, FigureSeries } from '@undameter/contract';
+import { formatValue, freePlace, textLine, type Box } from '@undameter/core';
 import { framesOf, turnedBox, type Frame, type PanelAxes } from './frames';
 import type { LaidLine } from './layLine';
 import { layKey, namesAtEnds, roomForNames, type LaidKey, type Named, type PlacedName } from './names';
@@ -33,12 +33,27 @@ export function noteOf(content: FigureContent, dressing: FigureDressing, looks: 
   const bars = shown.some((s) => looks.get(s.id)!.bars && (has(s.points?.xError) || has(s.points?.yError)));
   const bands = shown.some((s) => looks.get(s.id)!.band && (s.curve?.low.some((v) => v !== null) ?? false));
   const factor = dressing.look.barsFactor;
+  const looked = [...new Set(shown.map((s) => looks.get(s.id)!))];
   const words = [
-    ...(content.legend === '' ? [] : [content.legend]),
+    ...kindsOfLines(shown, looks),
     ...(bars ? [factor === 1 ? 'bars: standard uncertainty' : 'bars: U with k = 2'] : []),
     ...(bands ? ['bands: 95 % of the curve'] : []),
+    // A curve that does not stand where it was measured says so.
+    ...looked.filter((l) => l.offset !== 0).map((l) => `${l.name} raised by ${formatValue(l.offset)}`),
   ].join('; ');
   return words === '' ? undefined : lay([{ kind: 'text', text: words }], 400, 0.85);
+}
+
+const lineWords = { none: '', solid: 'solid', dashed: 'dashed', dotted: 'dotted', dashDotted: 'dash, dot' } as const;
+
+/** `symbols: Sweep`, `dashed: Simulated head curve`, as they are drawn; what is drawn in several ways is not told by it. */
+function kindsOfLines(shown: readonly FigureSeries[], looks: Looks): string[] {
+  const kinds = new Map<string, Set<string>>();
+  for (const { id, of, curve } of shown.filter((s) => s.of !== '')) {
+    const { line } = looks.get(id)!;
+    kinds.set(of, (kinds.get(of) ?? new Set()).add(curve && line !== 'none' ? lineWords[line] : 'symbols'));
+  }
+  return [...kinds].flatMap(([of, words]) => (words.size === 1 ? [`${[...words][0]}: ${of}`] : []));
 }
 
 export interface Arrangement {

@@ -15,6 +15,7 @@ const series = (id: string, over: Partial<FigureSeries> = {}): FigureSeries => (
   id,
   title: id,
   name: id,
+  of: '',
   group: null,
   nature: 'model',
   side: 'left',
@@ -40,7 +41,6 @@ const contentOf = (all: FigureSeries[], over: Partial<FigureContent['panels'][nu
       ...over,
     },
   ],
-  legend: '',
   about: '',
 });
 
@@ -248,6 +248,33 @@ describe('what the note says', () => {
   });
 });
 
+describe('kinds of lines in the note', () => {
+  const of = (id: string, what: string, over: Partial<FigureSeries> = {}) =>
+    series(id, { of: what, points: null, curve: { x: [1, 2], y: [1, 2], low: [], high: [], held: false }, ...over });
+  const points = { x: [1], y: [1], xError: [], yError: [] };
+  const all = contentOf([
+    of('a', 'Sweep', { points, curve: null }),
+    of('b', 'Simulated', { nature: 'simulated' }),
+    of('c', 'Fit'),
+  ]);
+  const note = (dressing: Partial<FigureDressing> = {}) =>
+    textsOf(draw(all, { key: { ...plain.key, place: 'off' }, ...dressing })).find((t) => /: (Sweep|Fit|Sim)/.test(t));
+  test('are told as they are drawn, also when they are dressed otherwise', () => {
+    expect(note()).toBe('symbols: Sweep; dashed: Simulated; solid: Fit');
+    expect(note({ series: { b: { line: 'dotted' } } })).toBe('symbols: Sweep; dotted: Simulated; solid: Fit');
+    expect(note({ look: houseStyles[2]!.look })).not.toContain('solid: Fit');
+  });
+  test('what is drawn in several ways is not told by one of them', () => {
+    const two = contentOf([of('a', 'Fit'), of('b', 'Fit')]);
+    const drawn = draw(two, { series: { b: { line: 'dotted' } }, key: { ...plain.key, place: 'off' } });
+    expect(textsOf(drawn).some((t) => t.includes('Fit'))).toBe(false);
+  });
+  test('a curve that was raised says by how much, another one does not', () => {
+    expect(note({ series: { b: { offset: 5 } } })).toContain('b raised by 5');
+    expect(note()).not.toContain('raised');
+  });
+});
+
 describe('an equation', () => {
   const equation = {
     x: 'Q',
@@ -276,6 +303,12 @@ describe('an equation', () => {
     expect(at(0.5, 0.5).x + at(0.5, 0.5).width / 2).toBeCloseTo(frame!.left + frame!.width / 2, 0);
     expect(at(3, 3).x + at(3, 3).width).toBeLessThanOrEqual(sheet.width + 0.5);
     expect(at(-2, -2).x).toBe(0);
+  });
+  test('beside an axis in another unit has its units, without being asked for them', () => {
+    const bare = { ...shown, units: false };
+    const text = textsOf(draw(wide, { equations: { a: bare }, axes: { 'main.x': { unit: 'm^3/h' } } }));
+    expect(text).toContain('(L/min)');
+    expect(textsOf(draw(wide, { equations: { a: bare } }))).not.toContain('(L/min)');
   });
   test('is none of a series without one, nor of one that is not asked for', () => {
     expect(partOf(draw(wide), 'equation:a')).toBeUndefined();

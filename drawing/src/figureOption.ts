@@ -156,9 +156,12 @@ function annotate(
   const inUnits = { x: axes.x.shownOf, y: axes.y.shownOf };
   const points = pointsPlaced(dressing.points, board, inUnits).map(numbered('point'));
   board.taken.push(...points.map((p) => p.box));
+  const isConverted = [axes.x, axes.y].some((a) => a.factor !== 1 || a.shownOf(0) !== 0);
   const equations = (first?.series ?? []).flatMap((series): Annotated[] => {
     const wanted = dressing.equations[series.id];
-    const placed = wanted && equationPlaced(series, looks.get(series.id)!, wanted, board);
+    // Beside axes in other units a bare equation would be wrong.
+    const said = wanted && isConverted ? { ...wanted, units: true } : wanted;
+    const placed = said && equationPlaced(series, looks.get(series.id)!, said, board);
     return placed ? [{ ...placed, id: `equation:${series.id}` }] : [];
   });
   return [...lines, ...points, ...equations, ...notesPlaced(dressing.notes, board).map(numbered('note'))];

@@ -237,6 +237,13 @@ describe('the ways out', () => {
     expect(outlines).not.toMatch(/<text|@font-face/);
     expect(outlines.match(/<path transform/g)!.length).toBeGreaterThan(10);
   });
+  test('a PNG of more pixels than can be drawn is refused, the largest sheet as such is not', async () => {
+    const large = { ...dressing, look: { ...dressing.look, widthMm: 1200, heightMm: 1200 } };
+    const figure = await keep({ kind: 'fit', fitId: 1, residuals: 'none' }, { dressing: large });
+    const { status, body } = await server.ask(`/figures/${figure.id}/picture?format=png&dpi=600`);
+    expect([status, body.code]).toEqual([413, 'PICTURE_TOO_LARGE']);
+    expect((await bytesOf(`/figures/${figure.id}/picture?format=png&dpi=30`)).length).toBeGreaterThan(1000);
+  });
   test('a PDF has a page of its size', async () => {
     const text = new TextDecoder('latin1').decode(await bytesOf(`/figures/${id}/picture?format=pdf`));
     expect(text).toMatch(/^%PDF-1/);

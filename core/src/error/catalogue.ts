@@ -527,6 +527,11 @@ export const catalogue = {
     (f) =>
       `One panel cannot show ${f.units} beside each other: it has two axes. Put a channel into a panel of its own.`,
   ),
+  PICTURE_TOO_LARGE: entry<{ have: number; most: number }>(
+    'tooLarge',
+    (f) =>
+      `A picture of ${formatCount(f.have)} megapixels cannot be drawn; at most ${formatCount(f.most)} are possible. Lower the dpi or the size, or take the SVG or the PDF, which have no pixels.`,
+  ),
   FIGURE_SOURCE_FAILED: entry<{ name: string; reason: string }>(
     'input',
     (f) => `There is nothing to draw of "${f.name}": ${f.reason.replace(/\.$/, '')}. Mend it where it is made.`,

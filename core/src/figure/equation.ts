@@ -120,7 +120,7 @@ function numberPart(value: number, half: number | null, unit: string, { units, u
   const { digits, exponent } = placesOf(Math.abs(value), half);
   const scaled = (v: number): string => formatGrouped(v / 10 ** exponent, digits);
   const number =
-    half !== null && uncertainty
+    half !== null && half > 0 && Number.isFinite(half) && uncertainty
       ? `(${scaled(Math.abs(value))} ± ${scaled(half)})`
       : trimmed(scaled(Math.abs(value)), half);
   const power = exponent === 0 ? [] : [upright('·10'), raised(upright(formatGrouped(exponent, 0)))];

@@ -1,4 +1,5 @@
 import type { FigureContent, FigureDressing } from '@undameter/contract';
+import { AppError } from '@undameter/core';
 import { figureOption } from '@undameter/drawing';
 import { Resvg } from '@resvg/resvg-js';
 import * as echarts from 'echarts';
@@ -30,7 +31,7 @@ echarts.setPlatformAPI({
   }),
 });
 
-/** A figure as the bytes of a file. @throws {AppError} as figureOption */
+/** A figure as the bytes of a file. @throws {AppError} PICTURE_TOO_LARGE, and as figureOption */
 export async function drawPicture(task: PictureTask): Promise<Uint8Array> {
   const { content, dressing, format, dpi, name, outlines } = task;
   if (format === 'svg')
@@ -39,6 +40,7 @@ export async function drawPicture(task: PictureTask): Promise<Uint8Array> {
     );
   if (format === 'pdf')
     return pdfOf({ svg: svgOf(content, dressing), look: dressing.look, title: dressing.title || name });
+  checkPixels(dressing, dpi);
   return pngOf(svgOf(content, dressing), dpi);
 }
 
@@ -58,6 +60,15 @@ export function svgOf(content: FigureContent, dressing: FigureDressing, asOutlin
 /** Its size in millimetres, so that it is placed at the size of its print. */
 const sized = (svg: string, { look }: FigureDressing): string =>
   svg.replace(/^<svg width="[\d.]+" height="[\d.]+"/, `<svg width="${look.widthMm}mm" height="${look.heightMm}mm"`);
+
+const MOST_MEGAPIXELS = 150;
+
+/** @throws {AppError} PICTURE_TOO_LARGE */
+function checkPixels({ look }: FigureDressing, dpi: number): void {
+  const megapixels = Math.ceil(((look.widthMm / 25.4) * dpi * (look.heightMm / 25.4) * dpi) / 1e6);
+  if (megapixels > MOST_MEGAPIXELS)
+    throw new AppError('PICTURE_TOO_LARGE', { have: megapixels, most: MOST_MEGAPIXELS });
+}
 
 function pngOf(svg: string, dpi: number): Uint8Array {
   const image = new Resvg(svg, {

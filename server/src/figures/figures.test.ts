@@ -77,7 +77,6 @@ describe('the data of a figure', () => {
         map: null,
       },
     ],
-    legend: '',
     about: '',
   };
   const { channels } = dataOfFigure('Figure', content);

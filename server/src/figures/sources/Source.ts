@@ -40,6 +40,7 @@ export const named = (name: string): Pick<FigureSeries, 'title' | 'name'> => ({ 
 
 /** A series with nothing in it, to be filled. */
 export const bareSeries: Omit<FigureSeries, 'id' | 'title' | 'name' | 'nature'> = {
+  of: '',
   group: null,
   side: 'left',
   points: null,

@@ -13,7 +13,6 @@ export const comparison = sourceKind({
     const candidates = reply.candidates.map((c) => c.name).join(', ');
     return {
       panels: panelsOfComparison(reply, below),
-      legend: reply.series.length > 1 ? legendOf(reply) : '',
       about: `from the comparison "${stored.name}": ${candidates} against ${reply.reference}`,
     };
   },
@@ -48,17 +47,12 @@ const titleOf = (reply: ComparisonReply, i: number, k: number): string =>
 const groupOf = (reply: ComparisonReply, i: number, which: number): string =>
   reply.series.length > 1 ? seriesId(reply, i) : `${seriesId(reply, i)} ${which}`;
 
-/** `symbols: Sweep; dashed: Simulated head curve; solid: Head against flow`. */
-function legendOf({ reference, candidates }: ComparisonReply): string {
-  const lines = { measured: 'thin', simulated: 'dashed', fit: 'solid' } as const;
-  return [`symbols: ${reference}`, ...candidates.map((c) => `${lines[c.kind]}: ${c.name}`)].join('; ');
-}
-
 function referenceOf(reply: ComparisonReply, i: number): FigureSeries {
   const { drawn, name } = reply.series[i]!;
   return {
     ...bareSeries,
     id: seriesId(reply, i),
+    of: reply.series.length > 1 ? reply.reference : '',
     group: groupOf(reply, i, 0),
     title: reply.series.length > 1 ? `${name}, ${reply.reference}` : reply.reference,
     // Of several series the first curve bears the name, which ends where the eye looks for it.
@@ -76,6 +70,7 @@ const candidatesOf = (reply: ComparisonReply, i: number, isMany: boolean): Figur
           {
             ...bareSeries,
             id: candidateId(reply, i, k),
+            of: isMany ? reply.candidates[k]!.name : '',
             group: groupOf(reply, i, k + 1),
             title: titleOf(reply, i, k),
             name: isMany ? (k === 0 ? reply.series[i]!.name : '') : reply.candidates[k]!.name,

@@ -18,7 +18,6 @@ export const conditions = sourceKind({
         ...known.flatMap(({ id, name: title }) => samplesOf(channel, id, title, traces)),
         lineOf(channel, traces),
       ]),
-      legend: '',
       about: `${aboutRun(name, bench)}, ${known.length} conditions`,
     };
   },

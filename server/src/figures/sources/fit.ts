@@ -12,7 +12,7 @@ export const fit = sourceKind({
     const reply = await pools.fit(await loader.fit(stored));
     const failed = reply.series.every((s) => s.problem !== null) ? reply.series[0]?.problem : null;
     if (failed) throw new AppError('FIGURE_SOURCE_FAILED', { name: stored.name, reason: failed.message });
-    return { panels: panelsOfFit(reply, residuals), legend: '', about: aboutFit(stored.name, reply) };
+    return { panels: panelsOfFit(reply, residuals), about: aboutFit(stored.name, reply) };
   },
 });
 

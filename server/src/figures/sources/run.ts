@@ -18,7 +18,6 @@ export const run = sourceKind({
       panels: channelPanels(bench.channels, panels, alongAxis(bench, traces.window), (channel) => [
         seriesOf(channel, traces),
       ]),
-      legend: '',
       about: aboutRun(name, bench),
     };
   },

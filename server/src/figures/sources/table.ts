@@ -26,7 +26,6 @@ export function contentOfTable(body: TableBody): FigureContent {
         series: second ? levelsOf(body, second) : [single(body)],
       },
     ],
-    legend: '',
     about: `from the table "${body.name}": ${body.source}`,
   };
 }

@@ -27,7 +27,6 @@ export const channels = sourceKind({
           },
         },
       ]),
-      legend: '',
       about: aboutRun(run.name, bench) + thinned,
     };
   },
@@ -64,7 +63,6 @@ export const spectrum = sourceKind({
           ],
         };
       }),
-      legend: '',
       about: `${aboutRun(run.name, bench)}; the longest stretch without a gap`,
     };
   },
@@ -120,7 +118,6 @@ export const histogram = sourceKind({
           ],
         },
       ],
-      legend: '',
       about: aboutRun(run.name, bench),
     };
   },
@@ -166,7 +163,6 @@ export const map = sourceKind({
           }),
         },
       ],
-      legend: '',
       about: `${aboutRun(run.name, bench)}; the darker, the longer it was there`,
     };
   },

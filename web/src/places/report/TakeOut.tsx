@@ -1,8 +1,17 @@
 import { useMutation } from '@tanstack/react-query';
 import { App, Button, InputNumber } from 'antd';
 import { usePreference } from '../../data/usePreference';
+import { download, fileName } from '../../parts/download';
 import { Sentence } from '../../parts/Sentence';
 import type { FigureHeld } from './useFigureInHand';
+
+/** A file as the figure is dressed now. @throws {Error} with the sentence of the refusal, which must not end as a file */
+async function fileOf(held: FigureHeld, address: string): Promise<Response> {
+  await held.flush();
+  const reply = await fetch(address);
+  if (reply.ok) return reply;
+  throw new Error(((await reply.json()) as { message: string }).message);
+}
 
 /** The ways out of a figure: pictures for print, the clipboard, its data. */
 export function TakeOut({ held }: { held: FigureHeld }) {
@@ -14,17 +23,14 @@ export function TakeOut({ held }: { held: FigureHeld }) {
   const picture = (format: string): string => `/api/figures/${id}/picture?format=${format}&dpi=${dpi}`;
   const take = useMutation({
     mutationFn: async (address: string) => {
-      await held.flush();
-      const link = document.createElement('a');
-      link.href = address;
-      link.download = '';
-      link.click();
+      const reply = await fileOf(held, address);
+      const [, extension = 'csv'] = /format=(\w+)/.exec(address) ?? [];
+      download(`${fileName(held.name)}.${extension}`, await reply.blob());
     },
   });
   const copy = useMutation({
     mutationFn: async () => {
-      await held.flush();
-      const reply = await fetch(picture('png'));
+      const reply = await fileOf(held, picture('png'));
       await navigator.clipboard.write([new ClipboardItem({ 'image/png': await reply.blob() })]);
     },
     onSuccess: () => message.success(`Figure ${number} is on the clipboard`),

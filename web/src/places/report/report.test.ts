@@ -159,9 +159,9 @@ describe('the sheet on the screen', () => {
 });
 
 describe('the state of a figure in words', () => {
-  const row = { number: 2 } as FigureRow;
+  const row = { number: 2, frozenAt: '2026-11-29T10:00:00Z' } as FigureRow;
   const reply = (over: Partial<FigureReply>): FigureReply => ({
-    content: { panels: [], legend: '', about: 'from the fit "Line"' },
+    content: { panels: [], about: 'from the fit "Line"' },
     drawnAt: '2026-11-30T10:00:00Z',
     isFrozen: false,
     hasMoved: false,
@@ -170,11 +170,14 @@ describe('the state of a figure in words', () => {
   });
   test('it follows its data, unless it is frozen or what it stands on is gone', () => {
     expect(stateInWords(row, reply({}))).toBe('Figure 2, from the fit "Line"; follows its data');
-    expect(stateInWords(row, reply({ isFrozen: true }))).toMatch(/; frozen 30 Nov 2026[^;]*$/);
+    expect(stateInWords(row, reply({ isFrozen: true }))).toMatch(/; frozen 29 Nov 2026[^;]*$/);
     expect(stateInWords(row, reply({ isFrozen: true }))).not.toContain('moved');
     expect(stateInWords(row, reply({ isFrozen: true, hasMoved: true }))).toContain('its data have moved since');
     const problem = { code: 'NOT_FOUND', message: '', facts: {} };
     expect(stateInWords(row, reply({ problem }))).toContain('what it stands on is gone, drawn last 30 Nov 2026');
+    const other = stateInWords(row, reply({ problem: { ...problem, code: 'PANEL_UNITS' } }));
+    expect(other).toContain('it cannot be drawn from its data now, drawn last 30 Nov 2026');
+    expect(other).not.toContain('gone');
   });
   test('while it is asked for it is being drawn', () =>
     expect(stateInWords(row, undefined)).toBe('Figure 2, is being drawn'));

@@ -6,8 +6,12 @@ export function stateInWords(row: FigureRow, shown: FigureReply | undefined): st
   if (!shown) return `Figure ${row.number}, is being drawn`;
   const about = shown.content?.about ?? 'never drawn yet';
   const at = shown.drawnAt ? day(shown.drawnAt) : '';
-  if (shown.problem) return `Figure ${row.number}, ${about}; what it stands on is gone, drawn last ${at}`;
+  if (shown.problem) {
+    const why =
+      shown.problem.code === 'NOT_FOUND' ? 'what it stands on is gone' : 'it cannot be drawn from its data now';
+    return `Figure ${row.number}, ${about}; ${why}${at && `, drawn last ${at}`}`;
+  }
   if (shown.isFrozen)
-    return `Figure ${row.number}, ${about}; frozen ${at}${shown.hasMoved ? ', its data have moved since' : ''}`;
+    return `Figure ${row.number}, ${about}; frozen ${day(row.frozenAt ?? '')}${shown.hasMoved ? ', its data have moved since' : ''}`;
   return `Figure ${row.number}, ${about}; follows its data`;
 }

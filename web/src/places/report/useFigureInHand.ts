@@ -1,6 +1,6 @@
 import type { FigureDressing, FigureRow } from '@undameter/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useReducer } from 'react';
+import { useEffect, useReducer, useRef } from 'react';
 import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
 import { begun, changed, redone, undone, type History } from './history';
@@ -34,13 +34,20 @@ export function useFigureInHand(row: FigureRow) {
       ),
   });
   const { mutate } = keep;
+  const waiting = useRef<() => void>(undefined);
   const isKept = now.name === row.name && now.dressing === row.dressing;
   const isFirst = history.past.length === 0 && history.future.length === 0;
   useEffect(() => {
     if (isFirst || isKept || now.name.trim() === '') return undefined;
-    const timer = setTimeout(() => mutate(now), PAUSE);
+    waiting.current = () => mutate(now);
+    const timer = setTimeout(() => {
+      waiting.current = undefined;
+      mutate(now);
+    }, PAUSE);
     return () => clearTimeout(timer);
   }, [now, isFirst, isKept, mutate]);
+  // Who leaves at once loses nothing of what was changed last.
+  useEffect(() => () => waiting.current?.(), []);
   const freeze = useMutation({
     mutationFn: (isFrozen: boolean) => ask(`/figures/${row.id}/frozen`, { method: 'PUT', body: { isFrozen } }),
   });
@@ -59,6 +66,7 @@ export function useFigureInHand(row: FigureRow) {
     freeze: (isFrozen: boolean) => freeze.mutate(isFrozen),
     /** Keeps what is still waiting, before it is taken out. */
     flush: async () => {
+      waiting.current = undefined;
       if (!isFirst && now.name.trim() !== '') await keep.mutateAsync(now);
     },
   };
