@@ -179,6 +179,8 @@ describe('the state of a figure in words', () => {
     expect(other).toContain('it cannot be drawn from its data now, drawn last 30 Nov 2026');
     expect(other).not.toContain('gone');
   });
+  test('just released, its row is ahead of its picture, and it is not said to be frozen', () =>
+    expect(stateInWords({ ...row, frozenAt: null }, reply({ isFrozen: true }))).toContain('follows its data'));
   test('while it is asked for it is being drawn', () =>
     expect(stateInWords(row, undefined)).toBe('Figure 2, is being drawn'));
 });

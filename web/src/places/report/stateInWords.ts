@@ -11,7 +11,8 @@ export function stateInWords(row: FigureRow, shown: FigureReply | undefined): st
       shown.problem.code === 'NOT_FOUND' ? 'what it stands on is gone' : 'it cannot be drawn from its data now';
     return `Figure ${row.number}, ${about}; ${why}${at && `, drawn last ${at}`}`;
   }
-  if (shown.isFrozen)
-    return `Figure ${row.number}, ${about}; frozen ${day(row.frozenAt ?? '')}${shown.hasMoved ? ', its data have moved since' : ''}`;
+  // The row and what is drawn arrive one after the other; only together they say that a figure is frozen.
+  if (row.frozenAt && shown.isFrozen)
+    return `Figure ${row.number}, ${about}; frozen ${day(row.frozenAt)}${shown.hasMoved ? ', its data have moved since' : ''}`;
   return `Figure ${row.number}, ${about}; follows its data`;
 }
