@@ -13,9 +13,10 @@ const knows = {
   formats: ['core'],
   contract: ['core'],
   drawing: ['core', 'contract'],
+  writing: ['core', 'contract'],
   demo: ['core', 'contract'],
-  server: ['core', 'contract', 'formats', 'drawing', 'demo'],
-  web: ['core', 'contract', 'drawing'],
+  server: ['core', 'contract', 'formats', 'drawing', 'writing', 'demo'],
+  web: ['core', 'contract', 'drawing', 'writing'],
   // e2e sees what a person sees, and nothing of ours from the inside.
   e2e: [],
 };

@@ -14,3 +14,5 @@ export * from './finding';
 export * from './figure';
 export * from './procedure';
 export * from './view';
+export * from './living';
+export * from './report';

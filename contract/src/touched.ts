@@ -1,6 +1,6 @@
 /**
  * What can be asked of the server, by what an answer stands on; `bench` and `points` are computed from the samples of a
- * run, `drawings` are what figures show, and `dressings` how they do.
+ * run, `drawings` are what figures show, and `dressings` how they do; `living` is what the living things of reports say.
  */
 export type Resource =
   | 'campaigns'
@@ -19,6 +19,9 @@ export type Resource =
   | 'drawings'
   | 'dressings'
   | 'styles'
+  | 'living'
+  | 'reports'
+  | 'templates'
   | 'layouts';
 
 /** Of a run, what its conditions decide as well. */
@@ -33,7 +36,7 @@ export function resourceOf(address: string): string {
   return first;
 }
 
-const results = ['fits', 'comparisons', 'findings', 'drawings'] as const;
+const results = ['fits', 'comparisons', 'findings', 'drawings', 'living'] as const;
 const fromSamples = ['bench', 'points', ...results] as const;
 
 /**
@@ -50,14 +53,17 @@ const standsOn: Record<Resource, readonly Resource[]> = {
   procedures: [],
   tables: [...fromSamples],
   sensors: ['runs', ...fromSamples],
-  fits: ['comparisons', 'findings', 'drawings'],
+  fits: ['comparisons', 'findings', 'drawings', 'living'],
   models: [...results],
-  comparisons: ['findings', 'drawings'],
-  findings: [],
-  figures: ['drawings'],
+  comparisons: ['findings', 'drawings', 'living'],
+  findings: ['living'],
+  figures: ['drawings', 'living'],
   drawings: [],
-  dressings: ['figures'],
+  dressings: ['figures', 'living'],
   styles: [],
+  living: [],
+  reports: [],
+  templates: [],
   layouts: [],
 };
 

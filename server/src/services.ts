@@ -2,7 +2,9 @@ import type { Config } from './config';
 import type { Imports } from './intake/Imports';
 import type { Originals } from './intake/Originals';
 import type { Uploads } from './intake/Uploads';
+import type { LivingMemory } from './living/LivingMemory';
 import type { Propagations } from './jobs/Propagations';
+import type { ReportExports } from './jobs/ReportExports';
 import type { Database } from './store/pg/Database';
 import type { BenchLoader } from './threads/BenchLoader';
 import type { Pools } from './threads/Pools';
@@ -15,6 +17,8 @@ export interface Services {
   originals: Originals;
   imports: Imports;
   propagations: Propagations;
+  reportExports: ReportExports;
+  living: LivingMemory;
   pools: Pools;
   loader: BenchLoader;
 }

@@ -6,7 +6,10 @@ import { Imports } from './intake/Imports';
 import { Originals } from './intake/Originals';
 import { Uploads } from './intake/Uploads';
 import { Propagations } from './jobs/Propagations';
+import { ReportExports } from './jobs/ReportExports';
+import { LivingMemory } from './living/LivingMemory';
 import type { Services } from './services';
+import { purgeKept } from './store/keptContents';
 import { lockDirectory } from './store/lock';
 import { migrate } from './store/migrate';
 import { Database } from './store/pg/Database';
@@ -30,23 +33,27 @@ export async function startServices(config: Config, migrations: string): Promise
     const db = await Database.open(join(config.dataDirectory, 'postgres'));
     await migrate(db, migrations);
     await purgeUnready(db);
+    await purgeKept(db);
     const pools = new Pools();
     const originals = new Originals(config.dataDirectory, db);
     const uploads = new Uploads(config.dataDirectory, pools, db, originals);
     const say = (what: string) => (error: unknown) =>
       asAppError(error, (reference, cause) => console.error(`${what} failed (${reference})`, cause)).report();
-    const imports = new Imports(db, uploads, originals, pools, say('import'));
+    const living = new LivingMemory();
+    const imports = new Imports(db, uploads, originals, pools, say('import'), () => living.forget());
     const propagations = new Propagations(pools, say('Monte Carlo run'));
+    const reportExports = new ReportExports(pools, say('export of a report'));
     const loader = new BenchLoader(db);
     const stop = async (): Promise<void> => {
       await imports.stopAll();
       await propagations.stopAll();
+      await reportExports.stopAll();
       await originals.stop();
       await pools.close();
       await db.close();
       unlock();
     };
-    return { config, db, uploads, originals, imports, propagations, pools, loader, stop };
+    return { config, db, uploads, originals, imports, propagations, reportExports, living, pools, loader, stop };
   } catch (error) {
     unlock();
     throw error;

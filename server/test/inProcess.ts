@@ -8,6 +8,8 @@ import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { fromReport, type AppError } from '@undameter/core';
 import { buildApp } from '../src/app';
+import { ReportExports } from '../src/jobs/ReportExports';
+import { LivingMemory } from '../src/living/LivingMemory';
 import { Imports } from '../src/intake/Imports';
 import { Originals } from '../src/intake/Originals';
 import { Uploads } from '../src/intake/Uploads';
@@ -92,12 +94,15 @@ export async function startHere(): Promise<ServerHere> {
   const data = mkdtempSync(join(tmpdir(), 'undameter-here-'));
   const originals = new Originals(data, db);
   const uploads = new Uploads(data, poolsHere, db, originals);
-  const imports = new Imports(db, uploads, originals, poolsHere, (error) => (error as AppError).report());
+  const say = (error: unknown) => (error as AppError).report();
+  const living = new LivingMemory();
+  const imports = new Imports(db, uploads, originals, poolsHere, say, () => living.forget());
+  const reportExports = new ReportExports(poolsHere, say);
   const services = {
     config: { uploadLimitBytes: 2 ** 20, webDirectory: undefined, port: 0, checksReplies: true, version: '1.2.3' },
     db,
     loader: new BenchLoader(db),
-    ...{ pools: poolsHere, originals, uploads, imports },
+    ...{ pools: poolsHere, originals, uploads, imports, living, reportExports },
   } as unknown as Services;
   const app = await buildApp(services);
   const address = await app.listen({ host: '127.0.0.1', port: 0 });
@@ -116,6 +121,7 @@ export async function startHere(): Promise<ServerHere> {
   const close = async (): Promise<void> => {
     await app.close();
     await imports.stopAll();
+    await reportExports.stopAll();
     await originals.stop();
     await db.close();
     rmSync(data, { recursive: true, force: true });

@@ -527,6 +527,14 @@ export const catalogue = {
     (f) =>
       `One panel cannot show ${f.units} beside each other: it has two axes. Put a channel into a panel of its own.`,
   ),
+  DOCUMENT_NODE: entry<{ where: string; reason: string }>(
+    'input',
+    (f) => `The report cannot be kept: at ${f.where}, ${f.reason}. Take that part out and try again.`,
+  ),
+  DOCUMENT_TOO_LARGE: entry<{ what: string; most: number }>(
+    'input',
+    (f) => `The report has more than ${formatCount(f.most)} ${f.what}. Split it into two reports.`,
+  ),
   PICTURE_TOO_LARGE: entry<{ have: number; most: number }>(
     'tooLarge',
     (f) =>

@@ -21,7 +21,10 @@ import { createSensor } from '../store/sensors';
 import { createTable } from '../store/tables';
 import { sentenceOf } from '../findings/sentenceOf';
 import { resultsOf } from '../routes/models';
+import { settled } from '../reports/settled';
+import { createReport } from '../store/reports';
 import { demoFigures } from './demoFigures';
+import { demoReport } from './demoReport';
 import type { ComparisonBody, FindingOrigin, FitBody, FitRow } from '@undameter/contract';
 
 /**
@@ -66,9 +69,21 @@ async function fillDemo(services: Services, campaignId: number): Promise<void> {
     { kind: 'parameter', fitId: headFit, conditionId: rated, parameter: 'a0' },
     { kind: 'difference', comparisonId: comparison.id, conditionId: rated },
   ];
-  for (const origin of origins) await createFinding(db, campaignId, await sentenceOf(services, origin), origin);
+  const findingIds: number[] = [];
+  for (const origin of origins)
+    findingIds.push((await createFinding(db, campaignId, await sentenceOf(services, origin), origin)).id);
   const figures = demoFigures({ sweep: runIds[0]!, pulsation: runIds[3]!, fits, comparison: comparison.id, rated });
-  for (const figure of figures) await createFigure(db, campaignId, figure);
+  const figureIds: Record<string, number> = {};
+  for (const figure of figures) figureIds[figure.name] = (await createFigure(db, campaignId, figure)).id;
+  const report = demoReport({
+    sweep: runIds[0]!,
+    headFit,
+    comparison: comparison.id,
+    rated,
+    finding: findingIds[0]!,
+    figures: figureIds,
+  });
+  await createReport(db, campaignId, { ...report, document: await settled(services, campaignId, report.document) });
 }
 
 /** The head curves first: a finding and a comparison stand on them. */

@@ -70,7 +70,7 @@ function checkPixels({ look }: FigureDressing, dpi: number): void {
     throw new AppError('PICTURE_TOO_LARGE', { have: megapixels, most: MOST_MEGAPIXELS });
 }
 
-function pngOf(svg: string, dpi: number): Uint8Array {
+export function pngOf(svg: string, dpi: number): Uint8Array {
   const image = new Resvg(svg, {
     // The drawing is in CSS pixels, of which an inch has 96.
     fitTo: { mode: 'zoom', value: dpi / 96 },

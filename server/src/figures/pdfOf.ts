@@ -1,13 +1,5 @@
 import type { FigureLook } from '@undameter/contract';
-import pdfmake from 'pdfmake';
-import { typefaceFiles } from './typefaces';
-
-const pointsOf = (millimetres: number): number => (millimetres / 25.4) * 72;
-
-// Nothing is fetched, and of this machine's files nothing is read but the faces.
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path) => Object.values<string>(typefaceFiles).includes(path));
-pdfmake.setFonts({ 'IBM Plex Sans': { ...typefaceFiles } });
+import { PDF_FONT, pdfmake, pointsOf } from './pdfMaker';
 
 /** One drawing on a page of its size: vectors, and letters that are text. */
 export async function pdfOf({
@@ -23,7 +15,7 @@ export async function pdfOf({
   const document = pdfmake.createPdf({
     pageSize: { width, height },
     pageMargins: 0,
-    defaultStyle: { font: 'IBM Plex Sans' },
+    defaultStyle: { font: PDF_FONT },
     info: { title },
     content: [{ svg, width, height }],
   });

@@ -29,6 +29,8 @@ export class Imports {
     private readonly originals: Originals,
     private readonly pools: Pools,
     private readonly say: (error: unknown) => { code: string; message: string; facts: Record<string, unknown> },
+    /** Told when a run has come or its samples were replaced. */
+    private readonly hasChanged: () => void,
   ) {}
 
   /**
@@ -102,6 +104,7 @@ export class Imports {
     kept.catch(() => undefined);
     try {
       await this.read(job, upload, target, body, kept);
+      this.hasChanged();
       job.runId = target.id;
       job.state = 'done';
       if (!body.keepUpload) this.uploads.discard(upload.uploadId);

@@ -148,6 +148,30 @@ const window = { symbols: ['p_d'], from: null, to: null };
 const formula = { formula: 'p_d - p_s', unit: 'kPa', before: 0 };
 const readings = { ...trialFit, series: 0, atX: 80, atY: 20, other: null };
 
+const report = {
+  name: 'Head of the Loop 3 pump',
+  kind: 'note',
+  document: {
+    type: 'doc',
+    content: [
+      { type: 'heading', attrs: { level: 1 }, content: [{ type: 'text', text: 'Finding' }] },
+      {
+        type: 'living',
+        attrs: {
+          id: 'f1',
+          source: { kind: 'finding', findingId: 1 },
+          taken: null,
+          kept: null,
+          hidden: [],
+          caption: null,
+        },
+      },
+    ],
+  },
+  page: { size: 'A4', headLeft: 'Tern Yard hydraulics lab', headRight: 'Loop 3', author: '', contents: false },
+};
+const template = { name: 'Short note', document: report.document };
+
 export const examples: Readonly<Record<string, unknown>> = {
   createCampaign: { name: 'Second impeller', question: 'Is the new impeller better beyond 100 L/min?' },
   changeCampaign: { name: 'Second impeller, trimmed' },
@@ -243,5 +267,12 @@ export const examples: Readonly<Record<string, unknown>> = {
   changeFigure: figure,
   dressFigure: { name: 'Head against flow', dressing: figureDressing },
   freezeFigure: { isFrozen: true },
+  askLiving: { sources: [{ kind: 'count', runId: 1, what: 'kept' }], taken: [] },
+  createReport: report,
+  changeReport: report,
+  createTemplate: template,
+  changeTemplate: template,
+  keepReportVersion: { name: 'as sent' },
+  startReportExport: { format: 'pdf' },
   explainFinding: { meaning: 'What the pump gives against a closed valve.' },
 };

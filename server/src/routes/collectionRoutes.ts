@@ -5,7 +5,18 @@ import type { Routes } from './Routes';
 
 interface Collection<Body, Row> {
   /** Last part of the address, and the tag in the API's document. */
-  path: 'conditions' | 'tables' | 'fits' | 'models' | 'comparisons' | 'procedures' | 'sensors' | 'figures' | 'styles';
+  path:
+    | 'conditions'
+    | 'tables'
+    | 'fits'
+    | 'models'
+    | 'comparisons'
+    | 'procedures'
+    | 'sensors'
+    | 'figures'
+    | 'styles'
+    | 'reports'
+    | 'templates';
   /** What one of them is called: `condition`. */
   called: string;
   body: TSchema;

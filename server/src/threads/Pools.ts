@@ -34,6 +34,9 @@ import type { CostTask } from './costOf';
 import type { Drawn, DrawTask } from './drawWay';
 import type { JudgeTask, RankTask, ReadingsTask } from './judgeFit';
 import type { PictureTask } from '../figures/drawPicture';
+import type { drawForReport } from '../reports/drawForReport';
+import type { writeReport } from '../reports/writeReport';
+import type { ReportPicture } from '../reports/writers';
 import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
 import { piecesOf } from './piecesOf';
@@ -86,6 +89,10 @@ export class Pools {
   /** A figure as the bytes of a file. */
   drawPicture = (task: PictureTask, left?: AbortSignal): Promise<Uint8Array> =>
     ask(this.figures, 'drawPicture', task, unless(left));
+  drawForReport = (task: Parameters<typeof drawForReport>[0], left?: AbortSignal): Promise<ReportPicture> =>
+    ask(this.figures, 'drawForReport', task, unless(left));
+  writeReport = (task: Parameters<typeof writeReport>[0], left?: AbortSignal): Promise<Uint8Array> =>
+    ask(this.figures, 'writeReport', task, unless(left));
 
   /** Draws a whole way; `tell` hears how far it is, and `stop` ends it with what there is. */
   drawWay(

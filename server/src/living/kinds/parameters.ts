@@ -1,0 +1,66 @@
+import { formatCount, formatValue } from '@undameter/core';
+import { fit as storedFit } from '../../store/fits';
+import { run } from '../../store/runs';
+import { livingKind, ofCampaign, plusMinus, titleWithUnit } from '../Kind';
+import { basisOfFit, fittedOf, originOfFit } from './fitted';
+
+/** The parameters of a fit as a table: a line for each series. */
+export const parameters = livingKind({
+  kind: 'parameters',
+  entries: async (services, campaignId) =>
+    (await fittedOf(services, campaignId)).map(({ row, reply }) => ({
+      group: 'tables',
+      name: `Parameters, ${row.name}`,
+      text: `${reply.series.length} series`,
+      from: originOfFit(row).words,
+      source: { kind: 'parameters', fitId: row.id },
+    })),
+  async say({ db, pools, loader }, campaignId, { fitId }) {
+    const row = ofCampaign(await storedFit(db, fitId), campaignId, 'fit');
+    const reply = await pools.fit(await loader.fit(row));
+    const solved = reply.series.filter((s) => s.problem === null);
+    const heads = solved[0]?.parameters ?? [];
+    return {
+      content: {
+        form: 'table',
+        caption: `${row.name}: ${reply.formula}`,
+        columns: [
+          { key: 'series', title: 'Series', isNumber: false },
+          ...heads.map((p) => ({ key: p.symbol, title: titleWithUnit(p.symbol, p.unit), isNumber: true })),
+          { key: 'scatter', title: titleWithUnit('Residual s', reply.y.unit), isNumber: true },
+          { key: 'rSquared', title: 'R²', isNumber: true },
+          { key: 'points', title: 'Points', isNumber: true },
+        ],
+        rows: solved.map((s) => ({
+          key: s.conditionId === null ? 'all' : `condition ${s.conditionId}`,
+          cells: [
+            s.name,
+            ...heads.map(({ symbol }) => {
+              const p = s.parameters.find((q) => q.symbol === symbol);
+              return p?.value == null ? '–' : plusMinus(p.value, p.halfWidth);
+            }),
+            formatValue(s.residualStandardDeviation ?? NaN, 3),
+            formatValue(s.rSquared ?? NaN, 4),
+            formatCount(s.points),
+          ],
+        })),
+        note: noteOf(solved),
+      },
+      basis: basisOfFit(reply, (await run(db, row.runId)).name),
+      origin: originOfFit(row),
+    };
+  },
+});
+
+/** What the ± are, and of what. */
+function noteOf(
+  solved: readonly { sources: readonly string[]; parameters: readonly { halfWidth: number | null }[] }[],
+): string {
+  if (!solved.some((s) => s.parameters.some((p) => p.halfWidth !== null))) return '';
+  const sources = [...new Set(solved.flatMap((s) => s.sources))];
+  const held =
+    sources.length > 0
+      ? `systematic of ${sources.join(', ')}, and random`
+      : 'random only, no error of the channels is declared';
+  return `± are 95 % intervals: ${held}.`;
+}
