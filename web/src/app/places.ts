@@ -32,3 +32,7 @@ export type PlaceName = (typeof places)[number]['path'];
 /** The address of a place, and of the thing in hand there. */
 export const addressOf = (campaignId: number, place: PlaceName, thing?: number): string =>
   `/campaign/${campaignId}${place === 'campaign' ? '' : `/${place}`}${thing === undefined ? '' : `/${thing}`}`;
+
+/** The address of a figure on its sheet; of the first where none is named. */
+export const figureAddress = (campaignId: number, figure?: number): string =>
+  `${addressOf(campaignId, 'report')}/figure${figure === undefined ? '' : `/${figure}`}`;

@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
 import { useDraft } from '../data/useDraft';
-import { addressOf, type PlaceName } from './places';
+import { addressOf, figureAddress, type PlaceName } from './places';
 import { useThingId } from './useCampaign';
 
 /** A new thing that is being made, while the address names what it did when that was begun. */
@@ -14,7 +14,11 @@ interface Begun {
  * one that is being made.
  * @returns  `missing` when the address names one that is not there
  */
-export function useOpenThing<Row extends { id: number }>(campaignId: number, place: PlaceName, rows: readonly Row[]) {
+export function useOpenThing<Row extends { id: number }>(
+  campaignId: number,
+  place: PlaceName | 'report/figure',
+  rows: readonly Row[],
+) {
   const thing = useThingId();
   const navigate = useNavigate();
   const [begun, setBegun] = useDraft<Begun>(`${campaignId}.${place}.begun`);
@@ -30,7 +34,7 @@ export function useOpenThing<Row extends { id: number }>(campaignId: number, pla
     begin: () => setBegun({ id: crypto.randomUUID(), at: thing ?? null }),
     open: (id: number | undefined) => {
       setBegun(null);
-      void navigate(addressOf(campaignId, place, id));
+      void navigate(place === 'report/figure' ? figureAddress(campaignId, id) : addressOf(campaignId, place, id));
     },
   };
 }

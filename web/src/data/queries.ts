@@ -21,6 +21,9 @@ import type {
   HistogramReply,
   HouseStyleRow,
   JudgementReply,
+  LivingBody,
+  LivingEntry,
+  LivingReply,
   MapReply,
   OwnModelRow,
   PairsReply,
@@ -29,6 +32,8 @@ import type {
   QualityReply,
   RankingReply,
   ReadingsReply,
+  ReportExportReply,
+  ReportRow,
   RunReply,
   SavedProcedureRow,
   SensorRow,
@@ -39,7 +44,9 @@ import type {
   TableRow,
   TableUse,
   TableVersion,
+  TemplateRow,
   TracesReply,
+  VersionRow,
   WhyReply,
 } from '@undameter/contract';
 import type { SteadyLimit, Step } from '@undameter/core';
@@ -96,6 +103,19 @@ export const queries = {
   figures: (campaignId: number) => read<FigureRow[]>(`/campaigns/${campaignId}/figures`),
   houseStyles: (campaignId: number) => read<HouseStyleRow[]>(`/campaigns/${campaignId}/styles`),
   figureContent: (id: number) => read<FigureReply>(`/figures/${id}/content`),
+  reports: (campaignId: number) => read<ReportRow[]>(`/campaigns/${campaignId}/reports`),
+  reportVersions: (id: number) => read<VersionRow[]>(`/reports/${id}/versions`),
+  templates: (campaignId: number) => read<TemplateRow[]>(`/campaigns/${campaignId}/templates`),
+  /** Everything that can be put into a report. */
+  livingEntries: (campaignId: number) => read<LivingEntry[]>(`/campaigns/${campaignId}/living`),
+  living: (campaignId: number, body: LivingBody) => put<LivingReply>(`/campaigns/${campaignId}/living`, body),
+  /** Asked again while it is written. */
+  reportExport: (jobId: string | undefined) => ({
+    ...read<ReportExportReply>(`/report-exports/${jobId ?? ''}`),
+    enabled: jobId !== undefined,
+    refetchInterval: ({ state }: { state: { data: ReportExportReply | undefined; error: Error | null } }) =>
+      state.error || (state.data && state.data.state !== 'running') ? (false as const) : 250,
+  }),
   findings: (campaignId: number) => read<FindingRow[]>(`/campaigns/${campaignId}/findings`),
   /** Asked again while it goes on, and no more when it has ended. */
   propagation: (jobId: string | undefined) => ({

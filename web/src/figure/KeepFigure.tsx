@@ -4,7 +4,7 @@ import { useMutation } from '@tanstack/react-query';
 import { App } from 'antd';
 import { useNavigate } from 'react-router';
 import { useCommands } from '../app/commands';
-import { addressOf } from '../app/places';
+import { figureAddress } from '../app/places';
 import { ask } from '../data/api';
 
 interface KeepFigureProps {
@@ -26,7 +26,7 @@ export function KeepFigure({ campaignId, source, name, why = 'There is nothing o
       message.success(
         <>
           Kept as figure {number}.{' '}
-          <button className="quiet" onClick={() => void navigate(addressOf(campaignId, 'report', id))}>
+          <button className="quiet" onClick={() => void navigate(figureAddress(campaignId, id))}>
             Dress it
           </button>
         </>,

@@ -15,6 +15,7 @@ const ConditionsPlace = lazy(async () => ({
 const TablesPlace = lazy(async () => ({ default: (await import('../places/tables/TablesPlace')).TablesPlace }));
 const ModelsPlace = lazy(async () => ({ default: (await import('../places/models/ModelsPlace')).ModelsPlace }));
 const ComparePlace = lazy(async () => ({ default: (await import('../places/compare/ComparePlace')).ComparePlace }));
+const FiguresPlace = lazy(async () => ({ default: (await import('../places/report/FiguresPlace')).FiguresPlace }));
 const ReportPlace = lazy(async () => ({ default: (await import('../places/report/ReportPlace')).ReportPlace }));
 
 /** Addresses and what stands at them; each place is loaded when it is first opened. */
@@ -32,6 +33,7 @@ export function Pages() {
             <Route path="tables/:thingId?" element={<TablesPlace />} />
             <Route path="models/:thingId?" element={<ModelsPlace />} />
             <Route path="compare/:thingId?" element={<ComparePlace />} />
+            <Route path="report/figure/:thingId?" element={<FiguresPlace />} />
             <Route path="report/:thingId?" element={<ReportPlace />} />
           </Route>
           <Route

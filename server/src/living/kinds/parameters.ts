@@ -26,7 +26,11 @@ export const parameters = livingKind({
         caption: `${row.name}: ${reply.formula}`,
         columns: [
           { key: 'series', title: 'Series', isNumber: false },
-          ...heads.map((p) => ({ key: p.symbol, title: titleWithUnit(p.symbol, p.unit), isNumber: true })),
+          ...heads.map((p) => ({
+            key: p.symbol,
+            title: titleWithUnit(loweredNumber(p.symbol), p.unit),
+            isNumber: true,
+          })),
           { key: 'scatter', title: titleWithUnit('Residual s', reply.y.unit), isNumber: true },
           { key: 'rSquared', title: 'R²', isNumber: true },
           { key: 'points', title: 'Points', isNumber: true },
@@ -37,7 +41,7 @@ export const parameters = livingKind({
             s.name,
             ...heads.map(({ symbol }) => {
               const p = s.parameters.find((q) => q.symbol === symbol);
-              return p?.value == null ? '–' : plusMinus(p.value, p.halfWidth);
+              return p === undefined || p.value === null ? '–' : plusMinus(p.value, p.halfWidth);
             }),
             formatValue(s.residualStandardDeviation ?? NaN, 3),
             formatValue(s.rSquared ?? NaN, 4),
@@ -51,6 +55,9 @@ export const parameters = livingKind({
     };
   },
 });
+
+/** `a0` as its letter with the number set below. */
+const loweredNumber = (symbol: string): string => symbol.replace(/^([A-Za-z]+)(\d+)$/, '$1_{$2}');
 
 /** What the ± are, and of what. */
 function noteOf(

@@ -1,103 +1,63 @@
 import './report.css';
-import type { FigureRow } from '@undameter/contract';
+import './document/document.css';
 import { useQuery } from '@tanstack/react-query';
-import { Segmented } from 'antd';
-import type { ReactNode } from 'react';
+import { Select } from 'antd';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { PlaceFrame } from '../../app/PlaceFrame';
-import { addressOf } from '../../app/places';
+import { figureAddress } from '../../app/places';
 import { useCampaign } from '../../app/useCampaign';
 import { useOpenThing } from '../../app/useOpenThing';
 import { queries } from '../../data/queries';
-import { usePreference } from '../../data/usePreference';
 import { Empty, NotThere } from '../../parts/Empty';
-import { FigureInHand } from './FigureInHand';
-import { FigureStrip } from './FigureStrip';
-import { FindingBoard } from './FindingBoard';
-import { useFigureFace } from './useFigureFace';
+import { NewReport } from './document/NewReport';
+import { ReportInHand } from './document/ReportInHand';
 
-/** Figures, dressed for print, and findings as sentences. */
+const NEW = -1;
+
+/** The reports of a campaign: one of them on its page. */
 export function ReportPlace() {
   const { campaignId, campaign, error } = useCampaign();
-  const { data: figures } = useQuery(queries.figures(campaignId));
-  const { row, missing, open } = useOpenThing(campaignId, 'report', figures ?? []);
-  const [below, setBelow] = usePreference<Below>('report.below', 'figures');
-  const isFaceThere = useFigureFace();
+  const { data: reports } = useQuery(queries.reports(campaignId));
+  const { row, missing, open } = useOpenThing(campaignId, 'report', reports ?? []);
+  const [isNew, setNew] = useState(false);
   if (error) return <Empty title={error.message} />;
-  if (!campaign || !figures || !isFaceThere) return null;
-  if (missing !== undefined) return <NotThere what="figure" id={missing} />;
-  const board = (
-    <ReportBoard
-      campaignId={campaignId}
-      below={below}
-      onBelow={setBelow}
-      figures={figures}
-      inHand={row?.id}
-      onOpen={open}
-    />
+  if (!campaign || !reports) return null;
+  if (missing !== undefined) return <NotThere what="report" id={missing} />;
+  const figures = <Link to={figureAddress(campaignId)}>Figures and findings</Link>;
+  if (!row || isNew)
+    return (
+      <PlaceFrame
+        title="Report"
+        context={<span className="soft">{campaign.question || campaign.name}</span>}
+        ledger={<div className="figure-tools">{figures}</div>}
+        chart={
+          <NewReport
+            campaignId={campaignId}
+            onMade={(id) => {
+              setNew(false);
+              open(id);
+            }}
+            {...(row ? { onCancel: () => setNew(false) } : {})}
+          />
+        }
+      />
+    );
+  const choice = (
+    <>
+      <Select
+        size="small"
+        aria-label="Report"
+        className="report-choice"
+        value={row.id}
+        options={[
+          ...reports.map(({ id, name }) => ({ value: id, label: name })),
+          { value: NEW, label: 'A new report …' },
+        ]}
+        onChange={(id: number) => (id === NEW ? setNew(true) : open(id))}
+      />
+      {figures}
+    </>
   );
-  if (row) return <FigureInHand key={row.id} row={row} board={board} onGone={() => open(undefined)} />;
-  return (
-    <PlaceFrame
-      title="Report"
-      context={<span className="soft">{campaign.question || campaign.name}</span>}
-      chart={
-        <Empty title="No figure is kept yet">
-          <p>
-            Keep a chart as a figure, for instance at <Link to={addressOf(campaignId, 'models')}>Models</Link>: it is
-            dressed for print here, and follows its data.
-          </p>
-        </Empty>
-      }
-      boardHeight={220}
-      board={<FindingsOnly campaignId={campaignId} />}
-    />
-  );
-}
-
-type Below = 'figures' | 'findings';
-
-interface ReportBoardProps {
-  campaignId: number;
-  below: Below;
-  onBelow(below: Below): void;
-  figures: readonly FigureRow[];
-  inHand: number | undefined;
-  onOpen(id: number): void;
-}
-
-function ReportBoard({ campaignId, below, onBelow, figures, inHand, onOpen }: ReportBoardProps): ReactNode {
-  return (
-    <section className="report-board">
-      <header className="board-head">
-        <Segmented<Below>
-          size="small"
-          aria-label="Below the sheet"
-          value={below}
-          onChange={onBelow}
-          options={[
-            { value: 'figures', label: 'Figures' },
-            { value: 'findings', label: 'Findings' },
-          ]}
-        />
-        <span className="soft">{below === 'figures' && 'small sheets, in proportion to their printed size'}</span>
-        <span className="grow" />
-        {below === 'figures' && (
-          <a href={`/api/campaigns/${campaignId}/figures/archive`} download>
-            All as archive
-          </a>
-        )}
-      </header>
-      {below === 'figures' ? (
-        <FigureStrip figures={figures} inHand={inHand} onOpen={onOpen} />
-      ) : (
-        <FindingsOnly campaignId={campaignId} />
-      )}
-    </section>
-  );
-}
-
-function FindingsOnly({ campaignId }: { campaignId: number }) {
-  const { data: findings } = useQuery(queries.findings(campaignId));
-  return <FindingBoard campaignId={campaignId} findings={findings} />;
+  return <ReportInHand key={row.id} row={row} choice={choice} onGone={() => open(undefined)} />;
 }
