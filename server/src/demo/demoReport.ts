@@ -103,7 +103,7 @@ export function demoReport({ sweep, headFit, comparison, rated, finding, figures
         livingBlock('finding', { kind: 'finding', findingId: finding }),
         bullets(
           'The ± is the calibration of the pressure sensors before anything else: more samples would not make it smaller.',
-          'The simulation gives the head at zero flow, and falls away from the measured curve at large flow; there it should not be used as it is.',
+          'The simulated curve falls more steeply than the measured one: its slope has to be mended before it is used, whatever its mean says.',
         ),
       ],
     },

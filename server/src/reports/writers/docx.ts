@@ -154,7 +154,7 @@ function childrenOf(block: FlowBlock, report: ReportToWrite, room: number, at: I
     case 'list':
       return block.items.flatMap((item) => itemOf(item, block.isOrdered, report, room, at));
     case 'table':
-      return tableOf(block);
+      return tableOf(block, room);
     case 'figure':
       return figureOf(block, report, room);
     case 'pageBreak':
@@ -196,8 +196,18 @@ const captionOf = ({ label, caption }: { label: string; caption: Run[] }, keepNe
 const line = (size: number) => ({ style: BorderStyle.SINGLE, size, color: '1C2B30' });
 const none = { style: BorderStyle.NONE, size: 0, color: 'auto' };
 
-function tableOf(block: Extract<FlowBlock, { kind: 'table' }>): FileChild[] {
+/** In twentieths of a point: by the longest text of each, so that numbers stay on one line. */
+function columnWidths({ head, rows, isNumber }: Extract<FlowBlock, { kind: 'table' }>, room: number): number[] {
+  const wanted = isNumber.map((_, c) =>
+    Math.min(44, Math.max(6, ...[head, ...rows].map((row) => plainText(row[c] ?? []).length + 2))),
+  );
+  const all = wanted.reduce((sum, w) => sum + w, 0);
+  return wanted.map((w) => Math.round((w / all) * room * TWIPS_PER_MM));
+}
+
+function tableOf(block: Extract<FlowBlock, { kind: 'table' }>, room: number): FileChild[] {
   const { head, rows, isNumber, label, note } = block;
+  const widths = columnWidths(block, room);
   const rowOf = (cells: Run[][], isHead: boolean): TableRow =>
     new TableRow({
       tableHeader: isHead,
@@ -205,6 +215,7 @@ function tableOf(block: Extract<FlowBlock, { kind: 'table' }>): FileChild[] {
       children: cells.map(
         (runs, column) =>
           new TableCell({
+            width: { size: widths[column]!, type: WidthType.DXA },
             borders: isHead ? { bottom: line(6) } : {},
             children: [
               new Paragraph({
@@ -222,6 +233,7 @@ function tableOf(block: Extract<FlowBlock, { kind: 'table' }>): FileChild[] {
     ...(label ? [captionOf(block, true)] : []),
     new Table({
       width: { size: 100, type: WidthType.PERCENTAGE },
+      columnWidths: widths,
       borders: {
         top: line(8),
         bottom: line(8),

@@ -50,7 +50,8 @@ function definitionOf(report: ReportToWrite): TDocumentDefinitions {
     content: [
       { text: title, fontSize: 20, bold: true, margin: [0, 0, 0, page.author ? 2 : 12] },
       ...(page.author ? [{ text: page.author, color: SOFT, margin: [0, 0, 0, 12] } as Content] : []),
-      ...(page.contents ? [contents] : []),
+      // The library cannot set a list of nothing.
+      ...(page.contents && flow.some((b) => b.kind === 'heading') ? [contents] : []),
       ...flow.map((block) => contentOf(block, report, room)),
     ],
   };
