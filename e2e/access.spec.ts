@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, type Page } from '@playwright/test';
-import { benchTest, go } from './bench';
+import { benchTest, go, goFigures } from './bench';
 
 const test = benchTest(true);
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -39,7 +39,8 @@ const places: readonly (readonly [place: string, role: 'heading' | 'button', nam
   ['Tables', 'heading', 'Table'],
   ['Models', 'heading', 'Can it be trusted?'],
   ['Compare', 'heading', 'Comparison'],
-  ['Report', 'heading', 'House style'],
+  ['Report', 'heading', 'What can be put in'],
+  ['Figures', 'heading', 'House style'],
 ];
 
 for (const theme of ['light', 'dark'])
@@ -50,7 +51,7 @@ for (const theme of ['light', 'dark'])
     if (theme === 'dark') await page.getByRole('button', { name: 'Dark' }).click();
     const found: string[] = [];
     for (const [place, role, name] of places) {
-      await go(page, place);
+      await (place === 'Figures' ? goFigures(page) : go(page, place));
       await expect(page.getByRole(role, { name, exact: true }).first()).toBeVisible();
       await page.waitForLoadState('networkidle');
       await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);

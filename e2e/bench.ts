@@ -33,6 +33,12 @@ export const benchTest = (demo: boolean) =>
 export const go = (page: Page, place: string) =>
   page.getByRole('navigation', { name: 'Places' }).getByText(place, { exact: true }).click();
 
+/** Opens the figures and findings of the campaign, at the place Report. */
+export async function goFigures(page: Page): Promise<void> {
+  await go(page, 'Report');
+  await page.getByRole('link', { name: 'Figures and findings' }).click();
+}
+
 /** Chooses in a select by its label. */
 export async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
   const box = page.getByRole('combobox', { name: label, exact: true });

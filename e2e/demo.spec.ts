@@ -1,6 +1,6 @@
 /** The demo as a newcomer meets it. */
 import { expect } from '@playwright/test';
-import { benchTest, drag, fileInput, go, ledger } from './bench';
+import { benchTest, drag, fileInput, go, goFigures, ledger } from './bench';
 
 const test = benchTest(true);
 
@@ -18,7 +18,7 @@ test('the demo shows the finished way, and can be taken apart', async ({ bench: 
   await page.getByRole('toolbar', { name: 'Selection' }).getByText('Set aside').click();
   await expect.poll(async () => (await ledger(page))['kept']).toBeLessThan(before - 500);
 
-  await go(page, 'Report');
+  await goFigures(page);
   await page.getByText('Findings', { exact: true }).click();
   await expect(page.locator('.finding').first()).toContainText('Now: Head at zero flow');
   await page.getByRole('button', { name: 'Write anew' }).first().click();

@@ -1,36 +1,10 @@
 /** A chart of one's own log, kept, dressed and taken out; then the data move, and go. */
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { benchTest, choose, drag, fileInput, go } from './bench';
+import { benchTest, choose, drag, go, goFigures } from './bench';
+import { fitOfSpring } from './spring';
 
 const test = benchTest(false);
-
-/** A spring on a test stand: force against travel, a straight line with a little scatter. */
-const log = [
-  'Time [s],Travel [mm],Force [N]',
-  ...Array.from({ length: 60 }, (_, i) => {
-    const travel = i / 2;
-    return `${i},${travel},${(12.5 + 4.2 * travel + 0.4 * Math.sin(7 * i)).toFixed(3)}`;
-  }),
-].join('\n');
-
-/** A campaign with the spring's run, and a straight line fitted through it. */
-async function fitOfSpring(page: Page): Promise<void> {
-  await page.getByRole('textbox', { name: 'Name' }).fill('Springs');
-  await page.getByRole('button', { name: 'Begin' }).click();
-  await expect(page.getByText('No run yet.')).toBeVisible();
-  await go(page, 'Intake');
-  await fileInput(page).setInputFiles({ name: 'spring.csv', mimeType: 'text/csv', buffer: Buffer.from(log) });
-  await page.getByRole('button', { name: 'Import 3 of 3 columns' }).click();
-  await expect(page.getByText('60 samples from 61 lines')).toBeVisible();
-  await go(page, 'Models');
-  await choose(page, 'x', 'Travel');
-  await choose(page, 'y', 'Force');
-  await page.getByRole('spinbutton', { name: 'Degree' }).fill('1');
-  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Spring rate');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
-}
 
 const point = (page: Page, part: string) =>
   page.getByRole('toolbar', { name: 'Parts of the figure' }).getByRole('button', { name: part, exact: true }).click();
@@ -95,7 +69,7 @@ test('a fit is dressed for print, follows its data, can be frozen, and outlives 
   await drag(page, 0.8, 0.95);
   await page.getByRole('toolbar', { name: 'Selection' }).getByText('Set aside').click();
   await expect(page.locator('.ledger')).toContainText('set aside');
-  await go(page, 'Report');
+  await goFigures(page);
   await expect(page.getByText('its data have moved since')).toBeVisible();
   await page.getByRole('button', { name: 'Follow its data' }).click();
   await expect(page.getByText('follows its data')).toBeVisible();
@@ -103,7 +77,7 @@ test('a fit is dressed for print, follows its data, can be frozen, and outlives 
   // With the fit gone, the last picture stays.
   await go(page, 'Models');
   await page.getByRole('button', { name: 'Delete' }).click();
-  await go(page, 'Report');
+  await goFigures(page);
   await expect(page.getByText('what it stands on is gone')).toBeVisible();
   await expect(page.locator('.sheet canvas')).toBeVisible();
   expect(await taken(page, 'SVG')).toContain('>What the spring holds</text>');

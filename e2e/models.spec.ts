@@ -128,7 +128,7 @@ test('the ± is tried by drawing its sources, and each finding has its budget', 
   await page.getByRole('row', { name: /2200 rpm/ }).click();
   await expect(draws).toContainText('Draws every declared source of error');
 
-  await page.goto(`${address}campaign/1/report`);
+  await page.goto(`${address}campaign/1/report/figure`);
   await page.getByText('Findings', { exact: true }).click();
   await page.getByText('Uncertainty budget').first().click();
   await expect(page.getByRole('table', { name: 'Uncertainty budget of finding 1' })).toContainText('p_d');

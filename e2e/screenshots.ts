@@ -104,9 +104,10 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
     },
   ],
   ['compare', '/compare', (page) => page.getByRole('row', { name: /2900 rpm.*Simulated head curve/ }).click()],
+  ['report', '/report', (page) => page.getByText('none moved').waitFor({ timeout: 60_000 })],
   [
-    'report',
-    '/report/2',
+    'figure',
+    '/report/figure/2',
     (page) =>
       page
         .getByRole('toolbar', { name: 'Parts of the figure' })
