@@ -129,7 +129,11 @@ test('the ± is tried by drawing its sources, and each finding has its budget', 
   await expect(draws).toContainText('Draws every declared source of error');
 
   await page.goto(`${address}campaign/1/report/figure`);
-  await page.getByText('Findings', { exact: true }).click();
+  // The sheet beside it is still being drawn, so that a click may be lost.
+  await expect(async () => {
+    await page.getByText('Findings', { exact: true }).click();
+    await expect(page.getByText('Uncertainty budget').first()).toBeVisible({ timeout: 1500 });
+  }).toPass();
   await page.getByText('Uncertainty budget').first().click();
   await expect(page.getByRole('table', { name: 'Uncertainty budget of finding 1' })).toContainText('p_d');
   await expect(page.getByText('To improve it, begin with p_d; more points would not help.')).toBeVisible();

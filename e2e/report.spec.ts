@@ -92,7 +92,7 @@ test('what is pasted from a word processor keeps its words and loses its picture
     const clipboardData = new DataTransfer();
     clipboardData.setData(
       'text/html',
-      '<h2>Pasted</h2><p class="MsoNormal">Some <b>bold</b> words &#128512; שלום<o:p></o:p></p><table><tr><td>1</td><td>2</td></tr></table><p><img src="file:///c/a.png"></p>',
+      '<p>Before.</p><h2>Pasted</h2><p class="MsoNormal">Some <b>bold</b> words &#128512; שלום<o:p></o:p></p><table><tr><td>1</td><td>2</td></tr></table><p><img src="file:///c/a.png"></p>',
     );
     document.activeElement!.dispatchEvent(
       new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }),

@@ -17,6 +17,8 @@ test.each([
   ['/figures/3', 'figures'],
   ['/figures/3/content', 'drawings'],
   ['/campaigns/1/figures', 'figures'],
+  ['/campaigns/1/living', 'living'],
+  ['/reports/3/versions', 'reports'],
   ['/about', 'about'],
 ])('%s asks for %s', (address, resource) => expect(resourceOf(address)).toBe(resource));
 
@@ -52,7 +54,9 @@ describe('a change of', () => {
     ],
     ['campaigns', undefined, ['/campaigns', '/campaigns/2/tables'], ['/about', '/runs/7/bench', '/campaigns/1/fits']],
     ['dressings', undefined, ['/campaigns/1/figures', '/figures/3'], ['/figures/3/content', '/fits/3/result']],
-    ['figures', undefined, ['/campaigns/1/figures', '/figures/3/content'], ['/fits/3/result']],
+    ['figures', undefined, ['/campaigns/1/figures', '/figures/3/content', '/campaigns/1/living'], ['/fits/3/result']],
+    ['findings', undefined, ['/campaigns/1/living'], ['/campaigns/1/reports']],
+    ['reports', undefined, ['/campaigns/1/reports', '/reports/3/versions'], ['/campaigns/1/living', '/fits/3/result']],
     // Run 1 is not run 12.
     ['runs', 12, ['/runs/12/bench', '/runs/12/map'], ['/runs/1/bench', '/runs/2/map', '/runs/121/bench']],
   ];

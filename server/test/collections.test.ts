@@ -157,6 +157,21 @@ const cases: Case[] = [
     ],
   },
   {
+    path: 'reports',
+    body: () => ({
+      name: 'On springs',
+      kind: 'note',
+      document: { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'Stiff.' }] }] },
+      page: { size: 'A4', headLeft: '', headRight: '', author: '', contents: false },
+    }),
+    refused: [
+      [{ document: { type: 'doc', content: [{ type: 'script' }] } }, '"script" cannot stand'],
+      [{ document: { type: 'page', content: [] } }, 'body.document'],
+      [{ page: { size: 'A3', headLeft: '', headRight: '', author: '', contents: false } }, 'body.page.size'],
+      [{ name: ' ' }, 'body.name'],
+    ],
+  },
+  {
     path: 'procedures',
     body: () => ({
       name: 'Trim',
@@ -195,8 +210,8 @@ describe.each(cases)('$path', ({ path, body, refused, foreign }) => {
 
   test('a name is there once in a campaign, and blanks around it do not count', async () => {
     const { name } = body();
-    // Figures are told apart by their number: the same chart may be kept twice.
-    if (path === 'figures') return;
+    // Figures are told apart by their number, reports by what they say: the same name may stand twice.
+    if (path === 'figures' || path === 'reports') return;
     expect(await create()).toMatchObject({ status: 409, body: { code: 'NAME_TAKEN' } });
     if (path === 'tables') return;
     expect(await create({ name: ` ${name} ` })).toMatchObject({ status: 409 });
@@ -234,6 +249,7 @@ describe('what refers to each other', () => {
     expect(await remove('runs', run)).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
     expect(await remove('fits', made['fits']!)).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
     for (const path of [
+      'reports',
       'figures',
       'comparisons',
       'fits',

@@ -165,11 +165,11 @@ describe('what a change may have altered', () => {
       new RegExp(`^runs, campaigns, .*bench/${runId}, points/${runId}, fits`),
     );
     expect(await touched('POST', '/campaigns/1/conditions', '{"name":"low","limits":[]}', json)).toBe(
-      'conditions, campaigns, tables, bench, points, fits, comparisons, findings, drawings',
+      'conditions, campaigns, tables, bench, points, fits, comparisons, findings, drawings, living',
     );
   });
   test('is named with a refusal too, since another may have changed it', async () => {
-    expect(await touched('DELETE', '/fits/4711')).toBe('fits, campaigns, comparisons, findings, drawings');
+    expect(await touched('DELETE', '/fits/4711')).toBe('fits, campaigns, comparisons, findings, drawings, living');
   });
   test('is nothing where a body only asks', async () => {
     expect(await touched('POST', `/runs/${runId}/bench`, '{}', json)).toBeNull();

@@ -10,6 +10,7 @@ import type {
   ReportDocument,
   ReportExportReply,
   ReportRow,
+  TemplateRow,
   VersionRow,
 } from '@undameter/contract';
 import { dressingOf, houseStyles } from '@undameter/drawing';
@@ -351,6 +352,19 @@ test('a named state is kept, read again, gone back to and forgotten; a name once
   expect(JSON.stringify(restored.body.document)).toContain('First words.');
   expect((await server.ask(path, undefined, 'DELETE')).status).toBe(204);
   expect((await server.ask(path)).status).toBe(404);
+});
+
+test('a template is there for every campaign, under a name that its campaign has once', async () => {
+  const body = { name: 'Ours', document: bodyOf([heading(1, 'Result')]).document };
+  const { status, body: saved } = await server.ask<TemplateRow>('/campaigns/1/templates', body);
+  expect([status, saved]).toEqual([201, { id: saved.id, campaignId: 1, ...body }]);
+  expect((await server.ask<TemplateRow[]>('/campaigns/2/templates')).body).toEqual([saved]);
+  expect((await server.ask('/campaigns/1/templates', body)).status).toBe(409);
+  const renamed = await server.ask<TemplateRow>(`/templates/${saved.id}`, { ...body, name: 'Theirs' }, 'PUT');
+  expect(renamed.body.name).toBe('Theirs');
+  expect((await server.ask(`/templates/${saved.id}`, { ...body, document: {} }, 'PUT')).status).toBe(422);
+  expect((await server.ask(`/templates/${saved.id}`, undefined, 'DELETE')).status).toBe(204);
+  expect((await server.ask(`/templates/${saved.id}`)).status).toBe(404);
 });
 
 test.each<[string, unknown[], string]>([

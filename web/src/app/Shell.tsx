@@ -12,6 +12,7 @@ import { Rail } from './Rail';
 export function Shell() {
   const campaignId = Number(useParams()['campaignId']);
   const { data: campaign } = useQuery({ ...queries.campaign(campaignId), enabled: campaignId > 0 });
+  const { data: reports = [] } = useQuery({ ...queries.reports(campaignId), enabled: campaignId > 0 });
   const [list, setList] = useState<'commands' | 'keys' | null>(null);
   const navigate = useNavigate();
   const { toggle } = useTheme();
@@ -28,6 +29,11 @@ export function Shell() {
           run: () => void navigate(addressOf(campaign.id, path)),
         }))
       : []),
+    ...reports.map(({ id, name }) => ({
+      id: `report-${id}`,
+      label: `Open the report "${name}"`,
+      run: () => void navigate(addressOf(campaignId, 'report', id)),
+    })),
   ]);
   return (
     <div className="shell">

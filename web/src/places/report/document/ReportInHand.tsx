@@ -20,7 +20,7 @@ import { PageForm } from './PageForm';
 import { PutIn } from './PutIn';
 import { TakeOutReport } from './TakeOutReport';
 import { Toolbar } from './Toolbar';
-import { takeMoved, useReportEditor, useTakeNew } from './useReportEditor';
+import { showDocument, takeMoved, useReportEditor, useTakeNew } from './useReportEditor';
 import { useReportInHand, type ReportHeld } from './useReportInHand';
 import { VersionsPanel } from './VersionsPanel';
 import { contextWords } from './words';
@@ -107,10 +107,6 @@ interface PanelProps {
 function ReportPanel({ held, editor, entries, search, onGone }: PanelProps) {
   const { id } = held.row;
   const moved = movedBelow(held.document, (l) => held.living.stateOf(l) === 'moved');
-  const go = (block: number): void => {
-    const dom = editor.view.dom.children[block];
-    dom?.scrollIntoView({ block: 'start', behavior: 'smooth' });
-  };
   return (
     <div className="report-panel">
       <div className="report-panel-body">
@@ -121,12 +117,12 @@ function ReportPanel({ held, editor, entries, search, onGone }: PanelProps) {
           onPut={(entry) => insertEntry(editor, entry)}
           onRefer={(to) => insertReference(editor, to)}
         />
-        <OutlinePanel kind={held.kind} outline={held.numbering.outline} moved={moved} onGo={go} />
+        <OutlinePanel kind={held.kind} outline={held.numbering.outline} moved={moved} onGo={showBlock} />
         <PageForm held={held} />
         <VersionsPanel
           held={held}
           onRestored={(restored) => {
-            editor.commands.setContent(restored.document);
+            showDocument(editor, restored.document);
             held.write(restored.document);
           }}
         />
@@ -162,6 +158,12 @@ function OfReport({ id, campaignId, name, document, onGone }: OfReportProps) {
       </Button>
     </div>
   );
+}
+
+/** Shows a block of the text by its place. */
+function showBlock(block: number): void {
+  const text = window.document.querySelector('.report-page .tiptap');
+  text?.children[block]?.scrollIntoView({ block: 'start', behavior: 'smooth' });
 }
 
 /** Shows the next thing on the page that moved, from where the page is scrolled to. */

@@ -51,8 +51,8 @@ export function Toolbar({ editor, saved }: { editor: Editor; saved: ReactNode })
       <Select size="small" aria-label="Kind of block" value={at.level} options={blockKinds} onChange={setLevel} />
       {mark('bold', 'Bold', <BoldOutlined />)}
       {mark('italic', 'Italic', <ItalicOutlined />)}
-      {mark('superscript', 'Raised', <>x²</>)}
-      {mark('subscript', 'Lowered', <>x₂</>)}
+      {mark('superscript', 'Raised, x²', <>x²</>)}
+      {mark('subscript', 'Lowered, x₂', <>x₂</>)}
       <Tool title="Numbered list" isOn={at.isNumbered} onClick={() => chain().toggleOrderedList().run()}>
         <OrderedListOutlined />
       </Tool>

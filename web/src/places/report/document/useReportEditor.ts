@@ -73,6 +73,11 @@ export function useReportEditor(
   return { editor, offered };
 }
 
+/** Shows another document in its place. Apart, for the view compiler would read `commands` of an editor that is not mounted yet. */
+export const showDocument = (editor: Editor, document: ReportDocument): void => {
+  editor.commands.setContent(document);
+};
+
 export const documentOf = (editor: Editor): ReportDocument => editor.getJSON() as unknown as ReportDocument;
 
 /** Takes of each living thing what `hashOf` answers; nothing is left as it is. */
