@@ -20,7 +20,11 @@ export default defineConfig({
           groups: [
             { name: 'charts', test: /node_modules\/(echarts|zrender)\// },
             { name: 'components', test: /node_modules\/(antd|@ant-design|@rc-component|rc-)/ },
-            { name: 'frame', test: /node_modules\// },
+            // All but the editor of reports, which only that place needs.
+            {
+              name: 'frame',
+              test: /node_modules\/(?!@tiptap|prosemirror-|orderedmap|rope-sequence|diff\/)/,
+            },
           ],
         },
       },

@@ -50,11 +50,27 @@ export function svgOf(content: FigureContent, dressing: FigureDressing, asOutlin
   const chart = echarts.init(null, null, { renderer: 'svg', ssr: true, width, height });
   try {
     chart.setOption(asOutlines ? withoutType(option) : option);
-    const svg = chart.renderToSVGString();
+    const svg = forPrint(chart.renderToSVGString());
     return asOutlines ? svg.replace(/<\/svg>\s*$/, `${typeAsOutlines(option)}</svg>`) : svg;
   } finally {
     chart.dispose();
   }
+}
+
+/**
+ * Without what only a chart on a page needs, that it is hovered and clicked: attributes of no standard, and names that
+ * count on from chart to chart, so that the same figure would never be the same file.
+ */
+function forPrint(svg: string): string {
+  const names = new Map<string, string>();
+  return svg
+    .replace(/<style[^>]*>[^]*?<\/style>/g, '')
+    .replace(/ (?:ecmeta_\w+|class|pointer-events)="[^"]*"/g, '')
+    .replace(/\bzr\d+-\w+/g, (name) => {
+      const known = names.get(name) ?? `part-${names.size + 1}`;
+      names.set(name, known);
+      return known;
+    });
 }
 
 /** Its size in millimetres, so that it is placed at the size of its print. */

@@ -1,5 +1,5 @@
 import type { Readable } from 'node:stream';
-import { MessageChannel, type MessagePort } from 'node:worker_threads';
+import { MessageChannel, type MessagePort, type ResourceLimits } from 'node:worker_threads';
 import { AppError, fromReport } from '@undameter/core';
 import type {
   BenchReply,
@@ -57,7 +57,10 @@ export class Pools {
   // A file waits for whoever reads it, so several go out at once.
   private readonly writing = pool('threads/deskWorker', { concurrentTasksPerWorker: 8 });
   private readonly long = pool('threads/longWorker');
-  private readonly figures = pool('threads/figureWorker');
+  // Drawings are many small objects that live for a moment: with more room for the young ones they are swept more seldom.
+  private readonly figures = pool('threads/figureWorker', {
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB, maxYoungGenerationSizeMb: 192 },
+  });
 
   evaluate = (task: EvaluateTask): Promise<BenchReply> => ask(this.screen, 'evaluate', task);
   traces = (task: TracesTask): Promise<TracesReply> => ask(this.screen, 'traces', task);
@@ -171,14 +174,19 @@ const endings: Readonly<Record<string, string>> = {
 
 const unless = (left: AbortSignal | undefined): { signal?: AbortSignal } => (left ? { signal: left } : {});
 
-const pool = (path: string, how: { concurrentTasksPerWorker?: number } = {}): Piscina =>
+const MOST_MEMORY_MB = 2048;
+
+const pool = (
+  path: string,
+  how: { concurrentTasksPerWorker?: number; resourceLimits?: ResourceLimits } = {},
+): Piscina =>
   new Piscina({
     filename: workerUrl(path).href,
     minThreads: 0,
     maxThreads: 1,
     idleTimeout: 600_000,
     // A thread that a file is too much for ends alone, and the server goes on.
-    resourceLimits: { maxOldGenerationSizeMb: 2048 },
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
     execArgv: workerExecArgv,
     ...how,
   });
