@@ -72,6 +72,7 @@ export const seriesReply = closed({
   expression: described('The right-hand side as a formula is typed.', Type.String()),
   parameters: Type.Array(parameterRow),
   residualStandardDeviation: reading,
+  sumOfSquares: described('Of the residuals of the points, unweighted, in the square of the unit of y.', reading),
   degreesOfFreedom: Type.Integer(),
   rSquared: reading,
   adjustedRSquared: reading,
@@ -172,7 +173,14 @@ export const judgementReply = closed({
     'The line through logarithms beside the direct fit, where the model can be drawn straight.',
     orNull(
       closed({
-        parameters: Type.Array(closed({ symbol: Type.String(), value: reading, unit: Type.String() })),
+        parameters: Type.Array(
+          closed({
+            symbol: Type.String(),
+            value: reading,
+            halfWidth: described('Half width of the 95 % interval by the scatter about the line alone.', reading),
+            unit: Type.String(),
+          }),
+        ),
         curve: closed({ x: column, y: column }),
         explanation: Type.String(),
       }),
@@ -210,6 +218,33 @@ export const readingsReply = described(
     zeros: Type.Array(curveReading),
     optima: Type.Array(curveReading),
     crossings: Type.Array(curveReading),
+    linearPart: described(
+      'The longest stretch of the points in which the residuals of a straight line stay random; nothing where there is none.',
+      orNull(
+        closed({
+          from: Type.Number(),
+          to: Type.Number(),
+          before: described('The point before it; nothing where it begins with the first.', reading),
+          after: described('The point behind it; nothing where it goes to the last.', reading),
+          points: Type.Integer(),
+          slope: Type.Number(),
+          p: Type.Number(),
+        }),
+      ),
+    ),
+    breakPoint: described(
+      'Where two straight lines that meet hold the points best; nothing where one does as well, or a parabola better.',
+      orNull(
+        closed({
+          x: Type.Number(),
+          y: Type.Number(),
+          xHalf: Type.Number(),
+          slopeBefore: Type.Number(),
+          slopeAfter: Type.Number(),
+          p: Type.Number(),
+        }),
+      ),
+    ),
   }),
 );
 export type ReadingsReply = Static<typeof readingsReply>;

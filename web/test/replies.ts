@@ -89,6 +89,7 @@ export const seriesOf = (name: string, over: Partial<SeriesReply> = {}): SeriesR
   expression: 'a0 + a1*x',
   parameters: [],
   residualStandardDeviation: 0.5,
+  sumOfSquares: 0.25,
   degreesOfFreedom: 1,
   rSquared: 0.99,
   adjustedRSquared: 0.98,

@@ -1,5 +1,5 @@
 /** Common practice, without a source: what every test engineer knows a fit must give. Data are made here. */
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import { Random } from '../number/Random';
 import { saturationPressure } from '../property';
 import { fitModel, modelOf, straightFit } from './index';
@@ -56,4 +56,29 @@ test('points without a logarithm are left out of the straight fit, and counted i
   const left = straightFit(modelOf('exponential'), { x, y: some, xName: 't' })!;
   expect(left.explanation).toContain('2 points have no logarithm and were left out');
   left.parameters.forEach((value, k) => expect(value).toBeCloseTo(whole.parameters[k]!, 12));
+});
+
+describe('the ± of a line through logarithms', () => {
+  const random = new Random(7);
+  const x = Float64Array.from({ length: 40 }, (_, i) => 1 + i / 4);
+  const y = x.map((v) => 3 * v ** 1.7 * Math.exp(random.normal(0.05)));
+  const { parameters, halfWidths } = straightFit(modelOf('powerLaw'), { x, y, xName: 'x' })!;
+  /** The line itself, by the fit of a straight line, whose ± are held against certified values elsewhere. */
+  const line = fitModel(
+    modelOf('polynomial'),
+    { degree: 1 },
+    { x: x.map(Math.log), y: y.map(Math.log), xName: 'ln x' },
+  );
+  const half = (k: number): number => line.parameterSpread(k).halfWidth;
+  test('is that of its slope for an exponent, and a share of the factor for the factor', () => {
+    expect(halfWidths[1]).toBeCloseTo(half(1), 9);
+    expect(halfWidths[0]! / parameters[0]!).toBeCloseTo(half(0), 6);
+  });
+  test('follows through a slope that is turned over: exponential decay', () => {
+    const decay = x.map((v) => 5 * Math.exp(-v / 2) * Math.exp(random.normal(0.02)));
+    const straight = straightFit(modelOf('exponential'), { x, y: decay, xName: 't' })!;
+    const through = fitModel(modelOf('polynomial'), { degree: 1 }, { x, y: decay.map(Math.log), xName: 't' });
+    // tau = −1/m, so its ± is that of m times tau².
+    expect(straight.halfWidths[1]).toBeCloseTo(through.parameterSpread(1).halfWidth * straight.parameters[1]! ** 2, 6);
+  });
 });

@@ -51,9 +51,12 @@ const scaled = ({ random, systematic, standard, halfWidth, factor }: Spread, by:
   factor,
 });
 
-/** Searches go so many ranges beyond the points on either side. */
+/** Searches go so many ranges beyond the points on either side in even steps, and on in growing ones. */
 const BEYOND = 1;
 const STEPS = 600;
+/** The farthest that is looked, in ranges; what lies there stands on the model alone, and says so. */
+const FARTHEST = 1000;
+const GROWTH = 1.02;
 
 /** The curve's y at x. */
 export function readAt({ fit, range, scatterAt }: ReadCurve, x: number): Reading {
@@ -156,11 +159,11 @@ export function differenceSpread(a: Fit, b: Fit, x: number): Spread {
 }
 
 function roots({ range: [low, high] }: ReadCurve, f: (x: number) => number): number[] {
-  const [from, step] = [low - BEYOND * (high - low), ((1 + 2 * BEYOND) * (high - low)) / STEPS];
+  const places = searched(low, high);
   const found: number[] = [];
-  let [x, before] = [from, f(from)];
-  for (let k = 1; k <= STEPS; k++) {
-    const [next, after] = [from + k * step, f(from + k * step)];
+  let [x, before] = [places[0]!, f(places[0]!)];
+  for (const next of places.slice(1)) {
+    const after = f(next);
     const isCrossing = Number.isFinite(before) && Number.isFinite(after) && (before > 0 !== after > 0 || after === 0);
     if (isCrossing && before !== 0) {
       const root = rootBetween(f, x, next);
@@ -170,6 +173,17 @@ function roots({ range: [low, high] }: ReadCurve, f: (x: number) => number): num
     [x, before] = [next, after];
   }
   return found;
+}
+
+/** Where a curve is looked at for a change of sign, in rising order: even steps about the points, growing ones far out. */
+function searched(low: number, high: number): number[] {
+  const range = high - low;
+  const [from, step] = [low - BEYOND * range, ((1 + 2 * BEYOND) * range) / STEPS];
+  const even = Array.from({ length: STEPS + 1 }, (_, k) => from + k * step);
+  if (!(range > 0)) return even;
+  const outwards: number[] = [];
+  for (let away = BEYOND * GROWTH; away <= FARTHEST; away *= GROWTH) outwards.push(away * range);
+  return [...outwards.map((d) => low - d).reverse(), ...even, ...outwards.map((d) => high + d)];
 }
 
 /** Where the slope changes by more than this share of itself within the half width, a straight line through the place is no good. */

@@ -43,20 +43,20 @@ export const meetingQuantity = (
 
 const value = (fit: Fit, x: number): number => fit.curve(x).value;
 
-/** Steps of the search, as a share of the range, and how far it goes beyond its ends: as readings do. */
+/** Steps of the search, as a share of the range, and how far it goes beyond its ends and the place. */
 const STEP = 1 / 200;
 const BEYOND = 1;
 
 /**
  * The change of sign of a function that is nearest to a place, searched outwards from it; NaN where there is none within
- * one range beyond the ends.
+ * one range beyond the ends and the place.
  */
 export function nearestRoot(f: (x: number) => number, near: number, [low, high]: Range): number {
   const size = high - low || 1;
   const step = STEP * size;
   const at = f(near);
   if (at === 0) return near;
-  const ends = [low - BEYOND * size, high + BEYOND * size] as const;
+  const ends = [Math.min(low, near) - BEYOND * size, Math.max(high, near) + BEYOND * size] as const;
   let [left, right] = [at, at];
   for (let k = 1; ; k++) {
     const [x, z] = [near - k * step, near + k * step];

@@ -1,10 +1,12 @@
 import type { CurveReading, JudgementReply, RankedReply, RankingReply, ReadingsReply } from '@undameter/contract';
 import {
   AppError,
+  breakPoint,
   compareModels,
   crossings,
   diagnose,
   durbinWatson,
+  linearPart,
   modelOf,
   normalityTest,
   optima,
@@ -72,6 +74,7 @@ export function judge(task: JudgeTask): JudgementReply {
         symbol,
         unit: printUnit(unit.text),
         value: reading(straight.parameters[k]!),
+        halfWidth: reading(straight.halfWidths[k] ?? NaN),
       })),
       curve: {
         x: readings(curveGrid(series.range)),
@@ -152,6 +155,16 @@ export function readCurve(task: ReadingsTask): ReadingsReply {
       task.other === null || task.other === task.series
         ? []
         : reply(crossings(curve, readable(seriesInHand(task, task.other)))),
+    ...courseReply(series),
+  };
+}
+
+/** What all points of the series say by themselves, whatever the model and the range that was set. */
+function courseReply({ data }: FittedSeries): Pick<ReadingsReply, 'linearPart' | 'breakPoint'> {
+  const part = linearPart(data);
+  return {
+    linearPart: part && { ...part, before: reading(part.before), after: reading(part.after) },
+    breakPoint: breakPoint(data),
   };
 }
 

@@ -241,6 +241,20 @@ test('back from y, optimum and crossing, each with its error', () => {
   expect(Math.abs(meeting!.x - (3 + Math.sqrt(15)))).toBeLessThan(4 * meeting!.xSpread.standard);
 });
 
+test('the intercept on the axis is found however far out it lies, with how far that is', () => {
+  const x = over(100, 101, 40);
+  const line = fitModel(modelOf('polynomial'), { degree: 1 }, { x, y: noisy(x, (v) => v, 0.01), xName: 'x' });
+  const curve = { fit: line, range: [100, 101] as const, scatterAt: () => line.residualStandardDeviation };
+  const [zero, ...others] = readBack(curve, 0);
+  expect(others).toEqual([]);
+  expect(zero!.x).toBeCloseTo(-line.parameters[0]! / line.parameters[1]!, 6);
+  expect(zero!.outside).toBeCloseTo(100 - zero!.x, 6);
+  expect(Math.abs(zero!.x)).toBeLessThan(zero!.xSpread.halfWidth);
+  // A curve that stays above has none, also far out.
+  const above = fitModel(modelOf('polynomial'), { degree: 2 }, { x, y: x.map((v) => 5 + v * v), xName: 'x' });
+  expect(readBack({ ...curve, fit: above }, 0)).toEqual([]);
+});
+
 test('shared parameters have one value for all series, and are surer than alone', () => {
   const x = over(0, 50, 40);
   const series = [1, 2, 3].map((level) => ({ x, xName: 'x', y: noisy(x, (v) => level + 5 * Math.exp(-v / 12), 0.1) }));

@@ -1,5 +1,5 @@
 import type { ConditionRow, FitBody, RunRow } from '@undameter/contract';
-import { AppError, losses, lossNames, modelOf, models } from '@undameter/core';
+import { AppError, losses, lossNames, modelOf, models, printUnit } from '@undameter/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Input, Select } from 'antd';
 import { queries } from '../../data/queries';
@@ -7,8 +7,9 @@ import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import { plainControl } from '../../step/controls';
 import type { FormChannel } from '../../step/stepFields';
-import { numbersOf, onRun, settingsOf, tidy, withAxes, withModel, without } from './draft';
+import { numbersOf, onRun, seriesNames, settingsOf, tidy, withAxes, withModel, withRange, without } from './draft';
 import { OwnFormula } from './OwnFormula';
+import { RangeFields } from './RangeFields';
 
 const pointKinds: { value: FitBody['data']; label: string }[] = [
   { value: 'samples', label: 'samples' },
@@ -135,7 +136,7 @@ function PointsFields({ body, runs, conditions, onChange }: FitFormProps) {
 }
 
 /** x and y, what far points count, and the ranges that were set. */
-function AxesFields({ body, channels, onChange }: FitFormProps) {
+function AxesFields({ body, channels, conditions, onChange }: FitFormProps) {
   const { choices } = body;
   const setChoices = (next: object) => onChange({ ...body, choices: tidy({ ...choices, ...next } as typeof choices) });
   return (
@@ -154,14 +155,18 @@ function AxesFields({ body, channels, onChange }: FitFormProps) {
           options={lossOptions}
         />
       </Field>
-      {Object.entries(choices.ranges ?? {}).map(([series, [from, to]]) => (
-        <p key={series} className="soft">
-          {series}: only x from {Number(from.toPrecision(5))} to {Number(to.toPrecision(5))}{' '}
-          <button className="quiet" onClick={() => setChoices({ ranges: without(choices.ranges, series) })}>
-            Whole range
-          </button>
-        </p>
-      ))}
+      <RangeFields
+        series={seriesNames(body, conditions)}
+        ranges={choices.ranges ?? {}}
+        unit={printUnit(channels.find((c) => c.symbol === body.x)?.unit ?? '')}
+        onChange={(series, range) =>
+          onChange(
+            range
+              ? withRange(body, [series], range)
+              : { ...body, choices: tidy({ ...choices, ranges: without(choices.ranges, series) }) },
+          )
+        }
+      />
     </>
   );
 }

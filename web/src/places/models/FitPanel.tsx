@@ -1,5 +1,6 @@
 import { Button, Segmented } from 'antd';
 import { KeepButtons } from '../../parts/KeepButtons';
+import { withRange } from './draft';
 import { DrawnWay } from './DrawnWay';
 import { FitForm } from './FitForm';
 import { ParametersTab } from './ParametersTab';
@@ -46,7 +47,14 @@ export function FitPanel({ held, onNew }: FitPanelProps) {
         />
       )}
       {tab === 'readings' && fit && isFitted && (
-        <ReadingsTab campaignId={campaign.id} body={body} fit={fit} index={inHand} fitId={fitId} />
+        <ReadingsTab
+          campaignId={campaign.id}
+          body={body}
+          fit={fit}
+          index={inHand}
+          fitId={fitId}
+          onRange={(range) => held.change(withRange(body, [fit.series[inHand]!.name], range))}
+        />
       )}
       {tab !== 'fit' && !fit && <p className="soft panel-pad">Choose x and y at Fit first.</p>}
     </>

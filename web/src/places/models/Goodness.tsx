@@ -4,6 +4,7 @@ import { formatValue } from '@undameter/core';
 /** How well the curve holds the points, in the usual numbers, and which parameters move together. */
 export function Goodness({ series, onPin }: { series: SeriesReply; onPin?: (() => void) | undefined }) {
   const numbers: [string, number | null, string][] = [
+    ['Σr²', series.sumOfSquares, 'sum of the squares of the residuals, unweighted, in the square of the unit of y'],
     ['R²', series.rSquared, 'share of the scatter of y that the curve explains'],
     ['adjusted', series.adjustedRSquared, 'less what parameters win by their number alone'],
     ['χ²/ν', series.reducedChiSquare, 'near 1 where the uncertainties explain the scatter'],

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
+import { breakWords, linearWords } from './courseWords';
 import { DrawnWay } from './DrawnWay';
 import { ReadingList } from './ReadingList';
 import { usePinFinding } from '../../data/usePinFinding';
@@ -17,6 +18,8 @@ interface ReadingsTabProps {
   index: number;
   /** The saved fit, when what is shown is what was saved: only that can carry a finding. */
   fitId: number | undefined;
+  /** Fits only points of this range of x. */
+  onRange(range: [number, number]): void;
 }
 
 type Pin = (() => void) | undefined;
@@ -65,6 +68,7 @@ export function ReadingsTab(props: ReadingsTabProps) {
       <TypedReadings fit={fit} readings={readings} />
       {fit.series.length > 1 && <MeetsField fit={fit} index={index} readings={readings} />}
       <FoundReadings fit={fit} readings={readings} />
+      <Course fit={fit} readings={readings} onRange={props.onRange} />
       <Sentence error={error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
       <DrawnWay key={JSON.stringify(asked)} kind="reading" body={asked} />
@@ -99,10 +103,32 @@ function TypedReadings({ fit, readings: { atX, setAtX, atY, setAtY, data, pinned
         readings={data?.back}
         unit={x}
         of="x"
-        empty={atY === null ? undefined : 'The curve does not reach this value, also not one range beyond the points.'}
+        empty={atY === null ? undefined : 'The curve does not reach this value, however far out.'}
         onPin={pinned('back', atY)}
       />
     </>
+  );
+}
+
+function Course({ fit, readings: { data }, onRange }: PartProps & Pick<ReadingsTabProps, 'onRange'>) {
+  const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
+  if (!data) return null;
+  const { linearPart, breakPoint } = data;
+  return (
+    <section aria-label="Linear part and break">
+      <header className="panel-head">
+        <h2>Linear part and break</h2>
+      </header>
+      <p className="panel-pad">
+        {linearWords(linearPart, x)}{' '}
+        {linearPart && (linearPart.before !== null || linearPart.after !== null) && (
+          <button className="quiet" onClick={() => onRange([linearPart.from, linearPart.to])}>
+            Fit only this part
+          </button>
+        )}
+      </p>
+      <p className="panel-pad">{breakWords(breakPoint, x, y)}</p>
+    </section>
   );
 }
 
@@ -145,7 +171,7 @@ function FoundReadings({ fit, readings: { other, data, pinned, pinnedCrossing } 
         of="both"
         yUnit={y}
         onPinOne={(k) => pinned('optimum', k)}
-        empty={isNone ? 'None, also not one range beyond the points.' : undefined}
+        empty={isNone ? 'None, however far out.' : undefined}
       />
     </>
   );

@@ -1,5 +1,5 @@
 import type { ActionReply, JudgementReply } from '@undameter/contract';
-import { formatValue } from '@undameter/core';
+import { formatValue, formatWithUncertainty } from '@undameter/core';
 import { Switch } from 'antd';
 import { Sentence } from '../../parts/Sentence';
 
@@ -10,6 +10,16 @@ interface TrustPanelProps {
   onAction(action: ActionReply): void;
   /** The line through logarithms beside the curve. */
   onStraight(on: boolean): void;
+}
+
+type Straight = NonNullable<JudgementReply['straight']>['parameters'][number];
+
+/** `2.31 ± 0.12 s`; without a ± where none is known. */
+export function straightText({ value, halfWidth, unit }: Straight): string {
+  if (value === null) return '–';
+  if (halfWidth === null) return `${formatValue(value, 4)} ${unit}`.trim();
+  const said = formatWithUncertainty(value, halfWidth);
+  return `${said.value} ± ${said.uncertainty} ${unit}`.trim();
 }
 
 /** The ladder in the order in which experts look, tests of the residuals, and the fit through logarithms beside it. */
@@ -57,10 +67,13 @@ export function TrustPanel({ judgement, error, straight, onAction, onStraight }:
             <p className="panel-pad">
               {judgement.straight.parameters.map((p) => (
                 <span key={p.symbol} className="number block">
-                  {p.symbol} = {p.value === null ? '–' : formatValue(p.value, 4)} {p.unit}
+                  {p.symbol} = {straightText(p)}
                 </span>
               ))}
-              <span className="soft">A straight line {judgement.straight.explanation}.</span>
+              <span className="soft">
+                A straight line {judgement.straight.explanation}. ± are 95 % intervals by the scatter about the line
+                alone.
+              </span>
             </p>
           )}
         </>

@@ -129,6 +129,15 @@ export const withBounds = (choices: Choices, symbol: string, ends: [number | nul
     },
   });
 
+/** What the series of a fit are called, by which their ranges are kept. */
+export const seriesNames = (
+  { conditionIds }: Pick<FitBody, 'conditionIds'>,
+  conditions: readonly { id: number; name: string }[],
+): string[] =>
+  conditionIds.length === 0
+    ? ['all kept samples']
+    : conditionIds.flatMap((id) => conditions.find((c) => c.id === id)?.name ?? []);
+
 /** Only a range of x is fitted, of the series that are named. */
 export const withRange = (body: FitBody, series: readonly string[], range: [number, number]): FitBody => {
   const ranges = { ...body.choices.ranges, ...Object.fromEntries(series.map((name) => [name, range])) };
