@@ -75,7 +75,19 @@ export const figureSeries = closed({
   ),
   curve: described(
     'With its 95 % band, nothing where it has none; a held one keeps each value until the next.',
-    orNull(closed({ x: column, y: column, low: column, high: column, held: Type.Boolean() })),
+    orNull(
+      closed({
+        x: column,
+        y: column,
+        low: column,
+        high: column,
+        held: Type.Boolean(),
+        inside: described(
+          'Ends of the points that it stands on: beyond them it is extrapolated; absent where it ends with them.',
+          Type.Optional(column),
+        ),
+      }),
+    ),
   ),
   setAside: orNull(closed({ x: column, y: column })),
   cells: described(

@@ -105,8 +105,16 @@ export const seriesReply = closed({
     closed({ x: column, y: column, beyond: Type.Integer() }),
   ),
   curve: described(
-    'Curve over the range of the points, with its 95 % confidence band, and the 95 % band of one further point.',
-    closed({ x: column, y: column, low: column, high: column, lowest: column, highest: column }),
+    'Curve over the range of the points, and over its reach where one was set, with its 95 % confidence band, and the 95 % band of one further point.',
+    closed({
+      inside: described('Ends of the points: beyond them it is extrapolated.', Type.Array(reading)),
+      x: column,
+      y: column,
+      low: column,
+      high: column,
+      lowest: column,
+      highest: column,
+    }),
   ),
   means: described(
     "Means of the run's channels over the points, for charts of a parameter against them.",

@@ -6,6 +6,7 @@ import { layKey, namesAtEnds, roomForNames, type LaidKey, type Named, type Place
 import { occupiedBy } from './occupied';
 import { occupants, pixelsOf, type Lay, type Looks } from './panelAxes';
 import type { Sheet } from './sheet';
+import { isExtrapolated, lineBeyond } from './seriesMarks';
 
 /** Series with their names laid, in the order of the key; of one alone the name says nothing. */
 export function namedOf(content: FigureContent, dressing: FigureDressing, looks: Looks, lay: Lay): Named[] {
@@ -36,6 +37,7 @@ export function noteOf(content: FigureContent, dressing: FigureDressing, looks: 
   const looked = [...new Set(shown.map((s) => looks.get(s.id)!))];
   const words = [
     ...kindsOfLines(shown, looks),
+    ...beyondWords(shown, looks),
     ...(bars ? [factor === 1 ? 'bars: standard uncertainty' : 'bars: U with k = 2'] : []),
     ...(bands ? ['bands: 95 % of the curve'] : []),
     // A curve that does not stand where it was measured says so.
@@ -45,6 +47,13 @@ export function noteOf(content: FigureContent, dressing: FigureDressing, looks: 
 }
 
 const lineWords = { none: '', solid: 'solid', dashed: 'dashed', dotted: 'dotted', dashDotted: 'dash, dot' } as const;
+
+/** `dashed: extrapolated`, as it is drawn. */
+function beyondWords(shown: readonly FigureSeries[], looks: Looks): string[] {
+  const lines = shown.filter(isExtrapolated).map((s) => lineWords[lineBeyond(looks.get(s.id)!.line)]);
+  const kinds = [...new Set(lines.filter((l) => l !== ''))];
+  return kinds.length > 0 ? [`${kinds.join(' or ')}: extrapolated`] : [];
+}
 
 /** `symbols: Sweep`, `dashed: Simulated head curve`, as they are drawn; what is drawn in several ways is not told by it. */
 function kindsOfLines(shown: readonly FigureSeries[], looks: Looks): string[] {

@@ -234,6 +234,31 @@ describe('series', () => {
     expect([0, 6, 12].map((k) => lookOfSeries(series('a'), k, plain, sheet).filled)).toEqual([false, true, false]));
 });
 
+describe('a curve beyond its points', () => {
+  const curve = { x: [0, 10, 60, 117, 150], y: [28, 27, 20, 7, 0], low: [], high: [], held: false, inside: [10, 117] };
+  const lines = (over: object) =>
+    marksOf(draw(contentOf([series('a', { points: null, curve: { ...curve, ...over } })])))
+      .filter((m) => m['type'] === 'line')
+      .map((m) => [(m['data'] as unknown[]).length, (m['lineStyle'] as { type: unknown }).type === 'solid']);
+  test('is solid over them and dashed where it is extrapolated', () =>
+    expect(lines({})).toEqual([
+      [3, true],
+      [2, false],
+      [2, false],
+    ]));
+  test('is told by the note, as it is drawn, only where there is one', () => {
+    const noteIn = (over: object, dressing: Partial<FigureDressing> = {}) =>
+      textsOf(draw(contentOf([series('a', { points: null, curve: { ...curve, ...over } })]), dressing)).join(' ');
+    expect(noteIn({})).toContain('dashed: extrapolated');
+    expect(noteIn({}, { series: { a: { line: 'dashed' } } })).toContain('dotted: extrapolated');
+    expect(noteIn({ inside: [0, 150] })).not.toContain('extrapolated');
+  });
+  test('is one line where it ends with them, and of a content that was kept before', () => {
+    expect(lines({ inside: [0, 150] })).toEqual([[5, true]]);
+    expect(lines({ inside: undefined })).toEqual([[5, true]]);
+  });
+});
+
 describe('what the note says', () => {
   const note = (over: Partial<FigureSeries>, dressing: Partial<FigureDressing> = {}) =>
     textsOf(draw(contentOf([series('a', over)]), dressing)).find((t) => /bars|bands/.test(t));

@@ -47,11 +47,45 @@ export function seriesMarks(series: FigureSeries, look: SeriesLook, shown: Shown
     ...(series.cells ? [cells(series.cells, look, lifted, z)] : []),
     ...(series.curve && look.band ? bandOf(series.curve, look, lifted, z) : []),
     ...(series.setAside && series.setAside.x.length > 0 ? [asideOf(series.setAside, look, lifted, z)] : []),
-    ...(series.curve && look.line !== 'none' ? [curveOf(series.curve, look, lifted, look.isCrowded ? z + 3 : z)] : []),
+    ...(series.curve && look.line !== 'none' ? curvesOf(series.curve, look, lifted, look.isCrowded ? z + 3 : z) : []),
     ...(series.points && look.bars ? barsOf(series.points, look, lifted, barsFactor, z) : []),
     ...(series.points && look.pointsShown ? [pointsOf(series.points, look, lifted, z)] : []),
   ];
 }
+
+/** Beyond its points a curve is extrapolated, and drawn otherwise than over them. */
+const BEYOND: Partial<Record<LineType, LineType>> = { solid: 'dashed', dashed: 'dotted', dashDotted: 'dotted' };
+export const lineBeyond = (line: LineType): LineType => BEYOND[line] ?? line;
+
+/** Whether a curve is drawn beyond the points that it stands on. */
+export function isExtrapolated({ curve }: Pick<FigureSeries, 'curve'>): boolean {
+  const [low = null, high = null] = curve?.inside ?? [];
+  if (!curve || low === null || high === null) return false;
+  return curve.x.some((x) => x !== null && (x < low || x > high));
+}
+
+function curvesOf(curve: Curve, look: SeriesLook, shown: Shown, z: number): Mark[] {
+  const [low = null, high = null] = curve.inside ?? [];
+  if (low === null || high === null) return [curveOf(curve, look, shown, z)];
+  const part = (isIn: (x: number) => boolean): Curve => {
+    const kept = curve.x.flatMap((x, i) => (x !== null && isIn(x) ? [i] : []));
+    return { ...curve, x: kept.map((i) => curve.x[i]!), y: kept.map((i) => curve.y[i] ?? null) };
+  };
+  const beyond = { ...look, line: lineBeyond(look.line) };
+  return [
+    curveOf(
+      part((x) => x >= low && x <= high),
+      look,
+      shown,
+      z,
+    ),
+    ...[part((x) => x <= low), part((x) => x >= high)].flatMap((side) =>
+      side.x.length > 1 ? [curveOf(side, beyond, shown, z)] : [],
+    ),
+  ];
+}
+
+type Curve = NonNullable<FigureSeries['curve']>;
 
 const curveOf = (curve: NonNullable<FigureSeries['curve']>, look: SeriesLook, shown: Shown, z: number): Mark => ({
   type: 'line',

@@ -102,7 +102,7 @@ export const seriesOf = (name: string, over: Partial<SeriesReply> = {}): SeriesR
   doubts: [],
   drawn: { every: 1, x: [1, 2, 3], y: [2, 4, 6], residual: [0.1, -0.2, 0.1], xUncertainty: [], yUncertainty: [] },
   leftOut: { ...nothing, beyond: 0 },
-  curve: { x: [1, 3], y: [2, 6], low: [1.8, 5.8], high: [2.2, 6.2], lowest: [1, 5], highest: [3, 7] },
+  curve: { inside: [], x: [1, 3], y: [2, 6], low: [1.8, 5.8], high: [2.2, 6.2], lowest: [1, 5], highest: [3, 7] },
   means: [],
   problem: null,
   ...over,

@@ -18,6 +18,8 @@ export const choicesSchema = Type.Object(
     loss: Type.Optional(Type.Unsafe<LossName>(Type.String({ enum: [...lossNames] }))),
     /** The part of x that takes part, by series name; absent: all of it. */
     ranges: Type.Optional(Type.Record(Type.String({ maxLength: 200 }), Type.Tuple([Type.Number(), Type.Number()]))),
+    /** Over which the curve is drawn beyond its points; it takes no part in the fit. */
+    reach: Type.Optional(Type.Tuple([Type.Number(), Type.Number()])),
   },
   { additionalProperties: false },
 );

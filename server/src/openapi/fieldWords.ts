@@ -207,6 +207,7 @@ export const fieldWords: Readonly<Record<string, string>> = {
   rSquared: 'The coefficient of determination, or that it is shown.',
   range: 'The part of x that takes part.',
   ranges: 'The part of x that takes part, by the name of the series.',
+  reach: 'Ends of the stretch over which the curve is drawn; absent: over its points.',
   reading: 'How the cells of the column are read.',
   reads: 'What the cells hold: numbers, times, words.',
   record: 'What came of every line of the file; null: the run came from another way.',

@@ -60,6 +60,23 @@ describe('a fit', () => {
       kept: 50,
     });
   });
+  test('the curve goes as far as it is to be drawn, with a band that widens, and says where its points end', () => {
+    const over = (choices: object) => fit(fitTask(benchRun(columns), { choices })).series[0]!;
+    const [plain, far] = [over({}), over({ reach: [-20, 80] })];
+    expect(plain.curve.inside).toEqual([0, 49]);
+    expect([plain.curve.x[0], plain.curve.x.at(-1)]).toEqual([0, 49]);
+    expect([far.curve.inside, far.curve.x[0], far.curve.x.at(-1)]).toEqual([[0, 49], -20, 80]);
+    expect(far.curve.x).toEqual([...far.curve.x].sort((a, b) => a! - b!));
+    expect(far.parameters.map((p) => p.value)).toEqual(plain.parameters.map((p) => p.value));
+    const width = (x: number): number => {
+      const i = far.curve.x.findIndex((v) => v! >= x);
+      return far.curve.high[i]! - far.curve.low[i]!;
+    };
+    expect(width(79)).toBeGreaterThan(2 * width(25));
+    // A reach within the points leaves the curve over all of them; one the wrong way round is turned.
+    expect(over({ reach: [10, 20] }).curve.x).toEqual(plain.curve.x);
+    expect(over({ reach: [80, -20] }).curve.x).toEqual(far.curve.x);
+  });
   test('a series that cannot be fitted says so beside those that can', () => {
     const conditions = [within(3, 0, 1), within(4, 20, 49), within(5, 0, 1, 'nope')];
     const [few, rest, none] = fit(fitTask(benchRun(columns), { settings: { degree: 3 }, conditions })).series;

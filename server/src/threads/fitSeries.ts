@@ -109,10 +109,26 @@ function leftOutReply({ data: { x, y, setAside }, leftOut }: FittedSeries): Seri
 export const curveGrid = ([low, high]: readonly [number, number]): Float64Array =>
   Float64Array.from({ length: CURVE_POINTS }, (_, i) => low + ((high - low) * i) / (CURVE_POINTS - 1));
 
+const REACHING_POINTS = 60;
+
+/** Over the points, and on either side as far as the curve is to be drawn. */
+export function reachingGrid(
+  range: readonly [number, number],
+  reach: readonly [number, number] | undefined,
+): Float64Array {
+  const inside = curveGrid(range);
+  if (!reach) return inside;
+  const [from, to] = [Math.min(...reach), Math.max(...reach)];
+  const spaced = (low: number, high: number): number[] =>
+    high > low ? Array.from({ length: REACHING_POINTS }, (_, i) => low + ((high - low) * i) / REACHING_POINTS) : [];
+  const after = spaced(-to, -range[1]).map((v) => -v);
+  return Float64Array.from([...spaced(from, range[0]), ...inside, ...after.reverse()]);
+}
+
 function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
   const { condition, data, points, fit: fitted, range } = series;
   const { every, indices } = thinned(points.x.length);
-  const grid = curveGrid(range);
+  const grid = reachingGrid(range, task.choices.reach);
   const goodness = goodnessOf(fitted, points.x.length);
   const curve = Array.from(grid, (at) => predict(fitted, at));
   const scatterAt = scatterAbout(fitted, points);
@@ -149,6 +165,7 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
     },
     leftOut: leftOutReply(series),
     curve: {
+      inside: range.map(reading),
       x: readings(grid),
       y: curve.map((p) => reading(p.value)),
       low: curve.map((p) => reading(p.value - p.spread.halfWidth)),
@@ -223,7 +240,7 @@ function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, '
     doubts: [],
     drawn: { every: 1, x: [], y: [], residual: [], xUncertainty: [], yUncertainty: [] },
     leftOut: { x: [], y: [], beyond: 0 },
-    curve: { x: [], y: [], low: [], high: [], lowest: [], highest: [] },
+    curve: { inside: [], x: [], y: [], low: [], high: [], lowest: [], highest: [] },
     means: [],
   };
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { asDrawn, fitOf, seriesOf } from '../../test/replies';
 import { palettes } from '../theme/palette';
-import { endLabels, fitOption, residualPoints, residualViews, type FitChart } from './seriesMarks';
+import { curveMarks, endLabels, fitOption, residualPoints, residualViews, type FitChart } from './seriesMarks';
 
 const palette = palettes.light;
 const draw = (over: Partial<FitChart> = {}) =>
@@ -93,6 +93,45 @@ describe('a fit as it is drawn', () => {
     expect(option.title[1]!.text).toBe(title);
     expect(option.xAxis.map((x) => x['name'])).toEqual(ownX ? ['Flow Q (L/min)', ownX] : ['', 'Flow Q (L/min)']);
     expect(kinds(lower(option))).toEqual(view === 'histogram' ? ['line'] : ['line', 'scatter']);
+  });
+});
+
+describe('a curve beyond its points', () => {
+  const curve = { inside: [1, 3], x: [0, 1, 2, 3, 4], y: [0, 1, 2, 3, 4], low: [], high: [], lowest: [], highest: [] };
+  const types = (marks: ReturnType<typeof curveMarks>) =>
+    marks.map((m) => [m['data'], (m['lineStyle'] as { type: unknown }).type]);
+  test('is dashed where it is extrapolated and meets the solid part, its name at its end', () => {
+    const marks = curveMarks({ curve, name: 'a' }, 'red', 'A');
+    expect(types(marks)).toEqual([
+      [
+        [
+          [1, 1],
+          [2, 2],
+          [3, 3],
+        ],
+        'solid',
+      ],
+      [
+        [
+          [0, 0],
+          [1, 1],
+        ],
+        [6, 4],
+      ],
+      [
+        [
+          [3, 3],
+          [4, 4],
+        ],
+        [6, 4],
+      ],
+    ]);
+    expect(marks.map((m) => 'endLabel' in m)).toEqual([false, false, true]);
+  });
+  test('is one solid line where it ends with them', () => {
+    const whole = { ...curve, inside: [0, 4] };
+    expect(types(curveMarks({ curve: whole, name: 'a' }, 'red', 'A')).map(([, type]) => type)).toEqual(['solid']);
+    expect(curveMarks({ curve: { ...curve, inside: [] }, name: 'a' }, 'red')).toHaveLength(1);
   });
 });
 

@@ -25,15 +25,32 @@ const fittedMarks = (
       ? [errorBars({ ...series.drawn, xError: series.drawn.xUncertainty, yError: series.drawn.yUncertainty }, colour)]
       : []),
     points(series.drawn, { name: '', colour, series: index, ground: palette.sheet, size: 6 }),
-    line(series.curve, {
-      name: series.name,
-      colour,
-      width: 2,
-      z: 6,
-      ...(label === undefined ? {} : { endLabel: label }),
-    }),
+    ...curveMarks(series, colour, label),
   ];
 };
+
+/** Whether a curve is drawn beyond its points. */
+const isExtrapolated = ({ curve: { inside, x } }: Pick<SeriesReply, 'curve'>): boolean =>
+  inside.length === 2 && (x[0]! < inside[0]! || x.at(-1)! > inside[1]!);
+
+/** Solid over its points, dashed where it is extrapolated. */
+export function curveMarks({ curve, name }: Pick<SeriesReply, 'curve' | 'name'>, colour: string, label?: string) {
+  const look = { name, colour, width: 2, z: 6 };
+  const named = label === undefined ? {} : { endLabel: label };
+  const [low = null, high = null] = curve.inside;
+  if (low === null || high === null) return [line(curve, { ...look, ...named })];
+  const part = (isIn: (x: number) => boolean): Points => {
+    const kept = curve.x.flatMap((x, i) => (x !== null && isIn(x) ? [i] : []));
+    return { x: kept.map((i) => curve.x[i]!), y: kept.map((i) => curve.y[i] ?? null) };
+  };
+  const [inside, before, after] = [part((x) => x >= low && x <= high), part((x) => x <= low), part((x) => x >= high)];
+  const hasAfter = after.x.length > 1;
+  return [
+    line(inside, { ...look, ...(hasAfter ? {} : named) }),
+    ...(before.x.length > 1 ? [line(before, { ...look, dashed: true })] : []),
+    ...(hasAfter ? [line(after, { ...look, ...named, dashed: true })] : []),
+  ];
+}
 
 /** Of the whole height and width: ends of curves nearer than this would write over each other. */
 const SAME_PLACE = 0.05;
@@ -92,6 +109,7 @@ export function fitOption({ fit, palette, size, view, inHand, extras, withPredic
     { label: 'measured', mark: 'symbol' },
     { label: withPrediction ? 'model, 95 % of curve and of a point' : 'model, 95 % band', mark: 'solid' },
     ...(fit.series.some((s) => s.leftOut.x.length > 0) ? [{ label: 'left out', mark: 'cross' } as const] : []),
+    ...(fit.series.some(isExtrapolated) ? [{ label: 'extrapolated', mark: 'dashed' } as const] : []),
     ...(extras.some((e) => e.look === 'dashed') ? [{ label: 'nudged', mark: 'dashed' } as const] : []),
   ];
   const marks = [

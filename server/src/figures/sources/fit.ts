@@ -43,7 +43,7 @@ function seriesOf(series: SeriesReply, { x, y }: FitReply): FigureSeries {
     ...named(series.name),
     nature: 'model',
     points: { x: drawn.x, y: drawn.y, xError: drawn.xUncertainty, yError: drawn.yUncertainty },
-    curve: { x: curve.x, y: curve.y, low: curve.low, high: curve.high, held: false },
+    curve: { x: curve.x, y: curve.y, low: curve.low, high: curve.high, held: false, inside: curve.inside },
     setAside: leftOut.x.length > 0 ? { x: leftOut.x, y: leftOut.y } : null,
     equation: {
       x: x.symbol,

@@ -158,6 +158,8 @@ function AxesFields({ body, channels, conditions, onChange }: FitFormProps) {
       <RangeFields
         series={seriesNames(body, conditions)}
         ranges={choices.ranges ?? {}}
+        reach={choices.reach}
+        onReach={(reach) => setChoices({ reach })}
         unit={printUnit(channels.find((c) => c.symbol === body.x)?.unit ?? '')}
         onChange={(series, range) =>
           onChange(

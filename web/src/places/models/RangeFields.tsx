@@ -8,13 +8,16 @@ interface RangeFieldsProps {
   /** Names of the series. */
   series: readonly string[];
   ranges: Readonly<Record<string, Range>>;
+  /** Over which the curve is drawn; absent: over its points. */
+  reach: Range | undefined;
+  onReach(range: [number, number] | undefined): void;
   unit: string;
   onChange(series: string, range: [number, number] | undefined): void;
 }
 
 /** The range of x that is fitted, for each series: typed here as well as dragged on the chart. */
-export const RangeFields = ({ series, ranges, unit, onChange }: RangeFieldsProps) => (
-  <details className="ranges" open={Object.keys(ranges).length > 0}>
+export const RangeFields = ({ series, ranges, reach, unit, onChange, onReach }: RangeFieldsProps) => (
+  <details className="ranges" open={Object.keys(ranges).length > 0 || reach !== undefined}>
     <summary>Range of x{series.length > 1 ? ', by series' : ''}</summary>
     {series.map((name) => (
       <RangeField
@@ -25,6 +28,13 @@ export const RangeFields = ({ series, ranges, unit, onChange }: RangeFieldsProps
         onChange={(range) => onChange(name, range)}
       />
     ))}
+    <RangeField
+      key={`reach ${JSON.stringify(reach ?? null)}`}
+      name="Curve drawn"
+      range={reach}
+      unit={unit}
+      onChange={onReach}
+    />
   </details>
 );
 

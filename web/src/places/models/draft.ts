@@ -76,16 +76,18 @@ export const numbersOf = (model: string): [string, FieldSchema][] =>
 
 /** Another model leaves nothing of what was said of the parameters of the first. */
 export const withModel = (body: FitBody, model: string, settings: FitBody['settings']): FitBody => {
-  const { ranges, loss } = body.choices;
-  return { ...body, model, settings, choices: tidy({ ...(ranges ? { ranges } : {}), ...(loss ? { loss } : {}) }) };
+  const { ranges, loss, reach } = body.choices;
+  const kept = { ...(ranges ? { ranges } : {}), ...(loss ? { loss } : {}), ...(reach ? { reach } : {}) };
+  return { ...body, model, settings, choices: tidy(kept) };
 };
 
 /** What belongs to the axes: of another y or x nothing is known of the parameters, and of another x nothing of its range. */
 export function withAxes(body: FitBody, axes: Partial<Pick<FitBody, 'x' | 'y'>>): FitBody {
-  const { ranges, loss, shared } = body.choices;
+  const { ranges, loss, shared, reach } = body.choices;
   const keepsRanges = (axes.x ?? body.x) === body.x;
   const kept = {
     ...(ranges && keepsRanges ? { ranges } : {}),
+    ...(reach && keepsRanges ? { reach } : {}),
     ...(loss ? { loss } : {}),
     ...(shared ? { shared } : {}),
   };
