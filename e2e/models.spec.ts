@@ -131,7 +131,7 @@ test('the ± is tried by drawing its sources, and each finding has its budget', 
   await page.goto(`${address}campaign/1/report/figure`);
   // The sheet beside it is still being drawn, so that a click may be lost.
   await expect(async () => {
-    await page.getByText('Findings', { exact: true }).click();
+    await page.getByText('Findings', { exact: true }).first().click();
     await expect(page.getByText('Uncertainty budget').first()).toBeVisible({ timeout: 1500 });
   }).toPass();
   await page.getByText('Uncertainty budget').first().click();

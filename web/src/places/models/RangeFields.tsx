@@ -45,12 +45,16 @@ interface RangeFieldProps {
   onChange(range: [number, number] | undefined): void;
 }
 
+/** What was dragged has more digits than a hand. */
+const rounded = (end: number | undefined): number | null => (end === undefined ? null : Number(end.toPrecision(6)));
+
 function RangeField({ name, range, unit, onChange }: RangeFieldProps) {
-  const [ends, setEnds] = useState<[number | null, number | null]>([range?.[0] ?? null, range?.[1] ?? null]);
+  const shown = [rounded(range?.[0]), rounded(range?.[1])] as const;
+  const [ends, setEnds] = useState<[number | null, number | null]>([...shown]);
   const [from, to] = ends;
   const isReversed = from !== null && to !== null && from >= to;
   const keep = (): void => {
-    if (from !== null && to !== null && !isReversed && (from !== range?.[0] || to !== range[1])) onChange([from, to]);
+    if (from !== null && to !== null && !isReversed && (from !== shown[0] || to !== shown[1])) onChange([from, to]);
     else if (from === null && to === null && range) onChange(undefined);
   };
   const end = (label: string, which: 0 | 1) => (
