@@ -104,7 +104,14 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
     },
   ],
   ['compare', '/compare', (page) => page.getByRole('row', { name: /2900 rpm.*Simulated head curve/ }).click()],
-  ['report', '/report', (page) => page.getByText('none moved').waitFor({ timeout: 60_000 })],
+  [
+    'report',
+    '/report',
+    async (page) => {
+      await page.getByText('none moved').waitFor({ timeout: 60_000 });
+      await page.locator('summary', { hasText: 'Numbers' }).waitFor({ timeout: 60_000 });
+    },
+  ],
   [
     'figure',
     '/report/figure/2',

@@ -17,8 +17,9 @@ interface PutInProps {
 const MOST = 40;
 
 /** Everything that can be put into the report, found by name. */
-export function PutIn({ entries = [], numbering, search, onPut, onRefer }: PutInProps) {
+export function PutIn({ entries: known, numbering, search, onPut, onRefer }: PutInProps) {
   const [typed, setTyped] = useState('');
+  const entries = known ?? [];
   const found = findEntries(entries, typed);
   const isSearching = typed.trim() !== '';
   return (
@@ -41,6 +42,7 @@ export function PutIn({ entries = [], numbering, search, onPut, onRefer }: PutIn
           suffix={isSearching ? <span className="soft">{found.length} found</span> : undefined}
         />
       </div>
+      {!known && <p className="soft panel-pad">Looking through the campaign …</p>}
       {groups.map((group) => {
         const all = entries.filter((e) => e.group === group);
         const these = found.filter((e) => e.group === group);
