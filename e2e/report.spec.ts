@@ -73,7 +73,7 @@ test('a laboratory report is written from a log, follows it, and leaves as PDF a
   await expect(text(page)).not.toContainText('stiffer than ordered');
 
   expect((await taken(page, 'PDF, A4')).subarray(0, 5).toString()).toBe('%PDF-');
-  expect((await taken(page, 'Word document')).subarray(0, 2).toString()).toBe('PK');
+  expect((await taken(page, 'docx')).subarray(0, 2).toString()).toBe('PK');
 
   // It is there again after a reload, and is found by the command list.
   await page.reload();

@@ -16,4 +16,5 @@ export { plainText, runsOf, type Run } from './runs';
 export { templates, type CampaignThings, type Template } from './templates';
 export { frameOf } from './frameOf';
 export { bullets, heading, livingBlock, paragraph, reference, slanted, value } from './build';
+export { sortedJson } from './sortedJson';
 export { livingOf, nodesOf, wordsOf, type AnyNode } from './walk';

@@ -6,17 +6,13 @@ import type {
   LivingReply,
   LivingSource,
 } from '@undameter/contract';
+import { sortedJson } from './sortedJson';
 
 /** How a living thing stands to what it was taken from. */
 export type LivingState = 'asTaken' | 'moved' | 'kept' | 'lost' | 'waiting';
 
 /** Two sources with the same name ask the same. */
-export const nameOfSource = (source: LivingSource): string =>
-  JSON.stringify(source, (_, v: unknown) =>
-    v !== null && typeof v === 'object' && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
+export const nameOfSource = (source: LivingSource): string => sortedJson(source);
 
 /** What is known of the living things of a document: what each says now, and what was taken. */
 export interface Living {

@@ -1,5 +1,6 @@
 import type { FigureContent, FigureReply, FigureRow } from '@undameter/contract';
 import { AppError, fromReport, type ErrorReport } from '@undameter/core';
+import { sortedJson } from '@undameter/writing';
 import type { Services } from '../services';
 import { drawnContent, freezeFigure, keepContent } from '../store/figures';
 import { contentOf } from './sources';
@@ -43,14 +44,6 @@ async function attempted(services: Services, row: FigureRow): Promise<FigureCont
   }
 }
 
-/** Through JSON, as the store has it: there a number that is none is nothing. */
+/** Through JSON, as the store has it: there a number that is none is nothing, and keys have an order of their own. */
 const isSame = (stored: FigureContent, now: FigureContent): boolean =>
-  sorted(stored) === sorted(JSON.parse(JSON.stringify(now)));
-
-/** The store orders the keys of objects in its own way. */
-const sorted = (value: unknown): string =>
-  JSON.stringify(value, (_, v: unknown) =>
-    v !== null && typeof v === 'object' && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
+  sortedJson(stored) === sortedJson(JSON.parse(JSON.stringify(now)));

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { LivingNow, LivingSource } from '@undameter/contract';
 import { AppError } from '@undameter/core';
-import { nameOfSource } from '@undameter/writing';
+import { nameOfSource, sortedJson } from '@undameter/writing';
 import type { Services } from '../services';
 import { keepLiving } from '../store/keptContents';
 import type { Said } from './Kind';
@@ -39,11 +39,4 @@ async function sayNow(services: Services, campaignId: number, source: LivingSour
 
 /** Of what is seen: the same numbers from other samples are the same. */
 const hashOf = ({ content, drawing }: Said): string =>
-  createHash('sha256').update(sorted({ content, drawing })).digest('hex').slice(0, 32);
-
-const sorted = (value: unknown): string =>
-  JSON.stringify(value, (_, v: unknown) =>
-    v !== null && typeof v === 'object' && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
+  createHash('sha256').update(sortedJson({ content, drawing })).digest('hex').slice(0, 32);

@@ -11,7 +11,7 @@ import type { ReportHeld } from './useReportInHand';
 
 const formats: { format: ExportFormat; label: string }[] = [
   { format: 'pdf', label: 'PDF' },
-  { format: 'docx', label: 'Word document' },
+  { format: 'docx', label: 'docx' },
   { format: 'html', label: 'Web page' },
   { format: 'md', label: 'Markdown' },
 ];

@@ -4,6 +4,7 @@ import type { BlockNode, LivingAttrs, LivingEntry, LivingSource, ReportDocument 
 import { heading, livingBlock, paragraph, value } from '@undameter/writing';
 import { askOf, movedBelow } from './askOf';
 import { findEntries, isInline } from './findEntries';
+import { OfferedStore } from './suggestions';
 import { contextWords, unsettledWords } from './words';
 
 const kept: LivingSource = { kind: 'count', runId: 1, what: 'kept' };
@@ -44,6 +45,35 @@ describe('what can be put in is found', () => {
     [{ kind: 'finding', findingId: 1 }, false],
     [{ kind: 'figure', figureId: 1 }, false],
   ])('%j stands in a sentence: %s', (source, inline) => expect(isInline({ source })).toBe(inline));
+});
+
+describe('the list behind the trigger character', () => {
+  const typed = (query: string, chosen: string[] = []) => ({
+    query,
+    command: (entry: LivingEntry) => void chosen.push(entry.name),
+    clientRect: () => ({ left: 10, bottom: 20 }) as DOMRect,
+  });
+  const namesIn = (store: OfferedStore) => store.get()?.entries.map((e) => e.name);
+  test('follows what is typed, and what is chosen from it goes in', () => {
+    const [store, chosen] = [new OfferedStore(), [] as string[]];
+    store.know(entries);
+    store.follow(typed('head zero 2900', chosen));
+    expect(namesIn(store)).toEqual(['Head at zero flow, 2900 rpm']);
+    store.get()!.choose(store.get()!.entries[0]!);
+    expect(chosen).toEqual(['Head at zero flow, 2900 rpm']);
+    store.follow(typed('nothing of the kind'));
+    expect(store.get()).toBeNull();
+  });
+  test('opens for who typed before it had come, and not for who has gone on', () => {
+    const store = new OfferedStore();
+    store.follow(typed('samples'));
+    expect(store.get()).toBeNull();
+    store.know(entries);
+    expect(namesIn(store)).toEqual(['Samples kept']);
+    store.follow(null);
+    store.know(entries);
+    expect(store.get()).toBeNull();
+  });
 });
 
 const taken = (node: ReturnType<typeof value>, hash: string): BlockNode =>

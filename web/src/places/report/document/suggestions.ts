@@ -16,16 +16,32 @@ export interface Offered {
   choose(entry: LivingEntry): void;
 }
 
+type Typed = Pick<SuggestionProps<LivingEntry>, 'query' | 'command' | 'clientRect'>;
+
 /** The list that is open now, for the part of the page that draws it. */
 export class OfferedStore {
   private offered: Offered | null = null;
   private readonly listeners = new Set<() => void>();
   private known: readonly LivingEntry[] = [];
+  /** What is being typed now. */
+  private typed: Typed | null = null;
 
   /** What can be put in, as it is now. */
   know(entries: readonly LivingEntry[]): void {
     this.known = entries;
+    // Who typed before the list had come sees it now.
+    if (this.typed) this.follow(this.typed);
   }
+
+  /** Shows what is found for what is typed, or nothing where nothing is. */
+  follow(typed: Typed | null): void {
+    this.typed = typed;
+    const rect = typed?.clientRect?.();
+    const entries = typed && rect ? this.find(typed.query) : [];
+    if (!typed || !rect || entries.length === 0) return this.set(null);
+    this.set({ entries, taken: 0, left: rect.left, top: rect.bottom + 4, choose: typed.command });
+  }
+
   find = (typed: string): LivingEntry[] => findEntries(this.known, typed).slice(0, MOST);
 
   get = (): Offered | null => this.offered;
@@ -62,21 +78,15 @@ export const suggestions = (store: OfferedStore) =>
                 .run();
           },
           render: () => ({
-            onStart: (props) => show(store, props),
-            onUpdate: (props) => show(store, props),
-            onExit: () => store.set(null),
+            onStart: (props) => store.follow(props),
+            onUpdate: (props) => store.follow(props),
+            onExit: () => store.follow(null),
             onKeyDown: (props) => press(store, props),
           }),
         }),
       ];
     },
   });
-
-function show(store: OfferedStore, { items, command, clientRect }: SuggestionProps<LivingEntry>): void {
-  const rect = clientRect?.();
-  if (!rect || items.length === 0) return store.set(null);
-  store.set({ entries: items, taken: 0, left: rect.left, top: rect.bottom + 4, choose: command });
-}
 
 function press(store: OfferedStore, { event }: SuggestionKeyDownProps): boolean {
   const offered = store.get();
