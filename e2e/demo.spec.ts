@@ -19,7 +19,7 @@ test('the demo shows the finished way, and can be taken apart', async ({ bench: 
   await expect.poll(async () => (await ledger(page))['kept']).toBeLessThan(before - 500);
 
   await goFigures(page);
-  await page.getByText('Findings', { exact: true }).click();
+  await page.getByText('Findings', { exact: true }).first().click();
   await expect(page.locator('.finding').first()).toContainText('Now: Head at zero flow');
   await page.getByRole('button', { name: 'Write anew' }).first().click();
   await go(page, 'Signals');

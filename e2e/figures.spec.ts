@@ -76,6 +76,8 @@ test('a fit is dressed for print, follows its data, can be frozen, and outlives 
 
   // With the fit gone, the last picture stays.
   await go(page, 'Models');
+  // The figure, which is still shown for a moment, can be deleted too.
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
   await page.getByRole('button', { name: 'Delete' }).click();
   await goFigures(page);
   await expect(page.getByText('what it stands on is gone')).toBeVisible();
