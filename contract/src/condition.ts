@@ -47,6 +47,7 @@ export const pointValue = closed({
   worth: reading,
   isShort: described('Too short for its correlation time: its ± is a guess.', Type.Boolean()),
 });
+export type PointValue = Static<typeof pointValue>;
 export const operatingPoint = closed({
   conditionId: id,
   number: described('Place among the points of its condition, from 1.', Type.Integer()),

@@ -226,6 +226,10 @@ export const readingsReply = described(
     zeros: Type.Array(curveReading),
     optima: Type.Array(curveReading),
     crossings: Type.Array(curveReading),
+    isCourseTested: described(
+      'Enough points for the two that follow; false: nothing of the course was tested.',
+      Type.Boolean(),
+    ),
     linearPart: described(
       'The longest stretch of the points in which the residuals of a straight line stay random; nothing where there is none.',
       orNull(

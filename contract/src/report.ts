@@ -123,6 +123,7 @@ export const reportExportReply = closed({
   state: Type.Unsafe<'running' | 'done' | 'stopped' | 'failed'>(Type.Enum(['running', 'done', 'stopped', 'failed'])),
   done: described('Figures drawn and the file written, of so many.', Type.Integer()),
   wanted: Type.Integer(),
+  notShown: described('Characters that the face of the file does not have: they are empty boxes there.', Type.String()),
   error: orNull(errorReply),
 });
 export type ReportExportReply = Static<typeof reportExportReply>;

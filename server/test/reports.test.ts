@@ -227,6 +227,106 @@ describe('what a living thing says', () => {
   });
 });
 
+describe('sources of error name', () => {
+  const linesNow = async (): Promise<string> => {
+    const { rows = [] } = (await say({ kind: 'errors' }))[0]!.content as { rows?: { cells: string[] }[] };
+    return rows.map((r) => r.cells.join(' | ')).join('\n');
+  };
+  const procedure = async (steps: object[]): Promise<void> => {
+    const { body } = await server.ask<{ procedureVersion: number }>('/runs/1');
+    const saved = await server.ask('/runs/1/procedure', { steps, version: body.procedureVersion }, 'PUT');
+    expect(saved.status).toBe(200);
+  };
+  const smoothing = {
+    id: 'calm',
+    kind: 'smooth',
+    version: 1,
+    settings: { channel: 'p', method: 'movingMean', window: 5, order: 0, symbol: 'p_s', name: 'Calm' },
+    on: true,
+  };
+
+  test('a smoothing only where a finding stands on what it made', async () => {
+    await procedure([{ ...smoothing, settings: { ...smoothing.settings, method: 'savitzkyGolay', order: 1 } }]);
+    expect(await linesNow()).not.toContain('Smoothing');
+    await make('/campaigns/1/fits', { ...fit, name: 'Calm line', y: 'p_s' });
+    const { body: fits } = await server.ask<{ id: number; name: string }[]>('/campaigns/1/fits');
+    const { id } = fits.find((f) => f.name === 'Calm line')!;
+    const origin = { kind: 'parameter', fitId: id, conditionId: 1, parameter: 'a1' };
+    const { body: finding } = await server.ask<FindingRow>('/campaigns/1/findings', { origin });
+    expect(await linesNow()).toMatch(/Smoothing of p \| .*takes [\d.]+ kPa \(standard deviation\)/);
+    for (const path of [`/findings/${finding.id}`, `/fits/${id}`])
+      expect((await server.ask(path, undefined, 'DELETE')).status).toBe(204);
+    await procedure([]);
+  });
+  test('an extrapolation only where a finding lies beyond the points', async () => {
+    const pinned = async (at: number): Promise<number> => {
+      const origin = { kind: 'reading', fitId: 1, conditionId: 1, what: 'at', at };
+      return (await server.ask<FindingRow>('/campaigns/1/findings', { origin })).body.id;
+    };
+    const within = await pinned(200);
+    expect(await linesNow()).not.toContain('Extrapolation');
+    const beyond = await pinned(400);
+    // The points reach from 100 to 300: 400 lies half of that range beyond.
+    expect(await linesNow()).toContain('Extrapolation of the curve | model | finding 3 lies 50 % of the range');
+    for (const id of [within, beyond]) await server.ask(`/findings/${id}`, undefined, 'DELETE');
+  });
+  test('what the judgement of a fit doubts, and nothing that it passes', async () => {
+    const lines = (await linesNow()).split('\n').filter((l) => l.includes(' of the fit '));
+    expect(lines.length).toBeGreaterThan(0);
+    for (const line of lines) expect(line).toMatch(/\| model, (doubtful|failed) \|/);
+  });
+});
+
+describe('tables of what was stated', () => {
+  test('the rig: what the file says, and which file it was', async () => {
+    const [now] = await say({ kind: 'rig', runId: 1 });
+    expect(now).toMatchObject({
+      content: { rows: expect.arrayContaining([{ key: expect.anything(), cells: ['Samples', '400'] }]) },
+      origin: { place: 'intake' },
+    });
+  });
+  test('sensors: amount, what it means, and whose it is', async () => {
+    const sources = [
+      { name: 'calibration', isShared: false, of: { kind: 'absolute', value: 0.2, statedAs: 'twice' } },
+      {
+        name: 'linearity',
+        isShared: false,
+        of: { kind: 'fullScale', percent: 0.1, fullScale: 400, statedAs: 'limits' },
+      },
+    ];
+    const { body } = await server.ask<{ id: number }>('/campaigns/1/sensors', {
+      ...{ name: 'Gauge 7', unit: 'kPa', sources, notes: 'Certificate 7-1, made up.' },
+    });
+    const [now] = await say({ kind: 'sensors' });
+    const { rows, note } = now!.content as { rows: { cells: string[] }[]; note: string };
+    expect(rows.map((r) => r.cells)).toEqual([
+      ['Gauge 7', 'calibration', '0.2 kPa', 'k = 2', ''],
+      ['Gauge 7', 'linearity', '0.1 % of 400 kPa', 'limits that are not passed', ''],
+    ]);
+    expect(note).toBe('Certificate 7-1, made up.');
+    await server.ask(`/sensors/${body.id}`, undefined, 'DELETE');
+  });
+  test('a budget: its lines, and their root of squares as one standard deviation', async () => {
+    const [now] = await say({ kind: 'budget', findingId: 1 });
+    const { rows, note } = now!.content as { rows: { cells: string[] }[]; note: string };
+    expect(rows).toHaveLength(1);
+    expect(rows[0]!.cells.slice(1)).toEqual(['random', expect.anything(), '100 %']);
+    expect(note).toBe(`Together u = ${rows[0]!.cells[2]} kPa/s, as one standard deviation.`);
+  });
+});
+
+test('letters that the PDF cannot show are named with it, and none where it shows all', async () => {
+  const named = async (words: string, format = 'pdf'): Promise<string> => {
+    const { id } = await write([paragraph(words)]);
+    const { body } = await server.ask<ReportExportReply>(`/reports/${id}/exports`, { format });
+    await server.ask(`/report-exports/${body.jobId}`, undefined, 'DELETE');
+    return body.notShown;
+  };
+  expect(await named('Smile 😀 שלום')).toBe('😀שלום');
+  expect(await named('12\u202f140 Ω, p₁ ≤ 3 m³')).toBe('');
+  expect(await named('Smile 😀', 'docx')).toBe('');
+});
+
 test('one sample set aside moves the number, and what was taken stays until it is asked for', async () => {
   const report = await write([paragraph('The slope is ', value('s', slope), '.')]);
   const [before] = livingOf(report.document);

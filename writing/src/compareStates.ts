@@ -20,7 +20,8 @@ export function compareStates(before: ReportDocument, now: ReportDocument, livin
   );
 }
 
-function linesOf(block: FlowBlock): string[] {
+/** A block as lines of plain text. */
+export function linesOf(block: FlowBlock): string[] {
   switch (block.kind) {
     case 'heading':
       return [`${block.number} ${plainText(block.runs)}`];

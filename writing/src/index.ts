@@ -1,6 +1,6 @@
 /** A report's document: what it may hold, how it is numbered, what its living things say, how it reads when written out. */
 export { checkDocument } from './checkDocument';
-export { compareStates, type ComparedLine } from './compareStates';
+export { compareStates, linesOf, type ComparedLine } from './compareStates';
 export { flowOf, shownPart, type FlowBlock } from './flow';
 export {
   countLiving,

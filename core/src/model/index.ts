@@ -29,7 +29,7 @@ export type { NoiseThrough } from './uncertainty/NoisyChannel';
 export { scatterAbout } from './uncertainty/scatterAbout';
 export { durbinWatson, normalityTest, runsTest, zeroMeanTest } from './statistics/residualTests';
 export { fTail, normalDistribution, normalQuantile } from './statistics/distributions';
-export { breakPoint, linearPart, type BreakPoint, type LinearPart } from './linearPart';
+export { breakPoint, isCourse, linearPart, type BreakPoint, type LinearPart } from './linearPart';
 export { straightFit, type StraightFit } from './straightFit';
 export { shortPoints } from './shortPoints';
 export { seriesData, type Series, type SeriesKind } from './seriesData';

@@ -1,7 +1,7 @@
 /** The end of the linear part and the break of a course, on courses that are known. */
 import { describe, expect, test } from '@jest/globals';
 import { Random } from '../number';
-import { breakPoint, linearPart } from './linearPart';
+import { breakPoint, isCourse, linearPart } from './linearPart';
 
 const course = (n: number, of: (x: number) => number, noise = 0, seed = 1, to = 10) => {
   const random = new Random(seed);
@@ -55,6 +55,14 @@ describe('the linear part', () => {
     linearPart(data);
     expect([...data.x, ...data.y]).toEqual(before);
   });
+});
+
+test('a course is judged only where there are enough points at enough places', () => {
+  expect(isCourse(course(8, (x) => x))).toBe(true);
+  expect(isCourse(course(7, (x) => x))).toBe(false);
+  const x = Float64Array.of(0, 0, 5, 5, 5, 5, 5, 5, 10);
+  expect(isCourse({ x, y: x })).toBe(false);
+  expect([linearPart({ x, y: x }), breakPoint({ x, y: x })][1]).toBeNull();
 });
 
 describe('the break point', () => {

@@ -58,6 +58,12 @@ function courseOf({ x, y }: Pick<FitData, 'x' | 'y'>): Course {
   return { x: meanOf(x), y: meanOf(y), each };
 }
 
+/** Whether there are enough points apart from each other for their course to be judged; without, nothing was tested. */
+export function isCourse(data: Pick<FitData, 'x' | 'y'>): boolean {
+  const { x } = courseOf(data);
+  return x.length >= LEAST_POINTS && x[2]! < x[x.length - 3]!;
+}
+
 /**
  * The longest stretch in which the residuals of a straight line stay random: no curvature (F-test of a parabola against
  * the line) and no pattern (runs test), both at 1 %.

@@ -27,6 +27,12 @@ function fontOf(weight: number, italic: boolean): Font {
   return font;
 }
 
+/** Characters of a text that the face does not have, each once: they come out as empty boxes. */
+export function lettersWithout(text: string): string {
+  const font = fontOf(400, false);
+  return [...new Set(text)].filter((c) => c > ' ' && !font.hasGlyphForCodePoint(c.codePointAt(0)!)).join('');
+}
+
 const widths = new Map<string, number>();
 const MOST_WIDTHS = 20_000;
 

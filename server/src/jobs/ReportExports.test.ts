@@ -8,6 +8,7 @@ const task = (figures: number): ExportTask => ({
   page: { size: 'A4', headLeft: '', headRight: '', author: '', contents: false },
   flow: [],
   format: 'html',
+  notShown: '',
   drawings: new Map(Array.from({ length: figures }, (_, i) => [String(i), {} as never])),
 });
 const say = (error: unknown) => ({ code: 'X', message: String(error), facts: {} });

@@ -9,6 +9,8 @@ import type { Pools } from '../threads/Pools';
 export interface ExportTask extends Omit<ReportToWrite, 'pictures'> {
   format: ExportFormat;
   drawings: ReadonlyMap<string, KeptDrawing>;
+  /** Characters that the face of the file does not have. */
+  notShown: string;
 }
 
 interface Job {
@@ -39,7 +41,7 @@ export class ReportExports {
     const jobId = randomBytes(16).toString('hex');
     const wanted = task.drawings.size + 1;
     const job: Job = {
-      reply: { jobId, state: 'running', done: 0, wanted, error: null },
+      reply: { jobId, state: 'running', done: 0, wanted, notShown: task.notShown, error: null },
       title: task.title,
       format: task.format,
       bytes: undefined,
@@ -85,7 +87,7 @@ export class ReportExports {
     await Promise.all([...this.jobs.values()].map((job) => job.finished));
   }
 
-  private async run(job: Job, { drawings, format, ...report }: ExportTask): Promise<Uint8Array> {
+  private async run(job: Job, { drawings, format, notShown: _, ...report }: ExportTask): Promise<Uint8Array> {
     const { signal } = job.stop;
     const pictures: Record<string, ReportPicture> = {};
     for (const [hash, drawing] of drawings) {

@@ -1,7 +1,9 @@
 /** Numbers in words, and what is remembered between two changes. */
 import { describe, expect, test } from '@jest/globals';
-import type { LivingNow, LivingSource } from '@undameter/contract';
+import type { LivingNow, LivingSource, PointValue } from '@undameter/contract';
 import { percent, plusMinus, quantityText, titleWithUnit } from './Kind';
+import { pointText } from './kinds/point';
+import { noteOf } from './kinds/points';
 import { LivingMemory } from './LivingMemory';
 
 test.each([
@@ -13,6 +15,42 @@ test.each([
 
 test('a power of ten stands once, behind both', () =>
   expect(plusMinus(1.2345e-9, 2.1e-11)).toBe('(1.234 ± 0.021) · 10^{−9}'));
+
+describe('operating points', () => {
+  const value = (over: Partial<PointValue> = {}): PointValue => ({
+    symbol: 'H',
+    mean: 27.06,
+    standardDeviation: 0.1,
+    standardError: 0.01,
+    systematic: 0.3,
+    uncertainty: 0.32,
+    count: 100,
+    worth: 50,
+    isShort: false,
+    ...over,
+  });
+  test.each([
+    ['declared of all', [value(), value()], '± with k = 2, of what is declared of the channels and of the scatter.'],
+    [
+      'declared of some',
+      [value(), value({ systematic: 0 })],
+      '± with k = 2, of the scatter, and of what is declared where it is.',
+    ],
+    [
+      'declared of none',
+      [value({ systematic: 0 })],
+      '± with k = 2, of the scatter alone: no error of the channels is declared that the samples share.',
+    ],
+    ['without a ±', [value({ uncertainty: null })], ''],
+  ])('%s: the note says what the ± hold', (_, values, note) => expect(noteOf(values)).toBe(note));
+  test('a ± of a stretch that is too short is told to be a guess, in the note and in a sentence, and no other', () => {
+    expect(noteOf([value(), value({ isShort: true })])).toContain('Of 1 of the 2 means it is a guess');
+    expect(noteOf([value()])).not.toContain('guess');
+    expect(pointText(value({ isShort: true }), 'm')).toBe('27.06 ± 0.64 m (its ± a guess)');
+    expect(pointText(value(), 'm')).toBe('27.06 ± 0.64 m');
+    expect(pointText(value({ isShort: true, uncertainty: null }), 'm')).toBe('27.06 m');
+  });
+});
 
 test('a title without a unit has no brackets', () => {
   expect(titleWithUnit('Head', 'm')).toBe('Head (m)');

@@ -1,5 +1,6 @@
 import type { ExportFormat, LivingReply, ReportRow } from '@undameter/contract';
-import { flowOf, livingFrom, livingOf } from '@undameter/writing';
+import { flowOf, linesOf, livingFrom, livingOf } from '@undameter/writing';
+import { lettersWithout } from '../figures/typefaces';
 import type { ExportTask } from '../jobs/ReportExports';
 import { sayAll } from '../living/sayNow';
 import type { Services } from '../services';
@@ -12,7 +13,11 @@ export async function exportTask(services: Services, row: ReportRow, format: Exp
   const hashes = new Set(flow.flatMap((b) => (b.kind === 'figure' && b.hash ? [b.hash] : [])));
   const drawings = new Map<string, KeptDrawing>();
   for (const hash of hashes) drawings.set(hash, await keptDrawing(services.db, hash));
-  return { title: row.name, page: row.page, flow, format, drawings };
+  const { headLeft, headRight, author } = row.page;
+  const words = [row.name, headLeft, headRight, author, ...flow.flatMap(linesOf)].join('');
+  // The other formats are shown by programs that have faces of their own.
+  const notShown = format === 'pdf' ? lettersWithout(words) : '';
+  return { title: row.name, page: row.page, flow, format, drawings, notShown };
 }
 
 /** What was taken; what was not yet is computed now. */

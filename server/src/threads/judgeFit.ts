@@ -6,6 +6,7 @@ import {
   crossings,
   diagnose,
   durbinWatson,
+  isCourse,
   linearPart,
   modelOf,
   normalityTest,
@@ -160,9 +161,10 @@ export function readCurve(task: ReadingsTask): ReadingsReply {
 }
 
 /** What all points of the series say by themselves, whatever the model and the range that was set. */
-function courseReply({ data }: FittedSeries): Pick<ReadingsReply, 'linearPart' | 'breakPoint'> {
+function courseReply({ data }: FittedSeries): Pick<ReadingsReply, 'isCourseTested' | 'linearPart' | 'breakPoint'> {
   const part = linearPart(data);
   return {
+    isCourseTested: isCourse(data),
     linearPart: part && { ...part, before: reading(part.before), after: reading(part.after) },
     breakPoint: breakPoint(data),
   };

@@ -1,4 +1,4 @@
-import type { LivingEntry } from '@undameter/contract';
+import type { LivingEntry, PointValue } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { livingKind, quantityText } from '../Kind';
 import { originOfRun } from './ofRun';
@@ -13,13 +13,14 @@ export const point = livingKind({
       const { reply, nameOfCondition } = await pointsOfRun(services, campaignId, id, []);
       const called = new Map(reply.channels.map((c) => [c.symbol, c]));
       for (const p of reply.points)
-        for (const { symbol, mean, uncertainty } of p.values) {
+        for (const value of p.values) {
+          const { symbol } = value;
           const channel = called.get(symbol);
-          if (!channel || mean === null) continue;
+          if (!channel || value.mean === null) continue;
           all.push({
             group: 'numbers',
             name: `${channel.name} (${symbol}), ${nameOfCondition(p.conditionId)}, point ${p.number}`,
-            text: quantityText(mean, uncertainty === null ? null : 2 * uncertainty, channel.unit),
+            text: pointText(value, channel.unit),
             from: originOfRun({ id, name }, 'conditions').words,
             source: { kind: 'point', runId: id, conditionId: p.conditionId, number: p.number, symbol },
           });
@@ -34,7 +35,7 @@ export const point = livingKind({
     if (!found || !value || value.mean === null)
       throw new AppError('NOT_FOUND', { what: 'operating point', id: String(number) });
     const { unit } = reply.channels.find((c) => c.symbol === symbol)!;
-    const text = quantityText(value.mean, value.uncertainty === null ? null : 2 * value.uncertainty, unit);
+    const text = pointText(value, unit);
     return {
       content: { form: 'number', text },
       basis: basisOfPoints([found], row.name),
@@ -42,3 +43,9 @@ export const point = livingKind({
     };
   },
 });
+
+/** With k = 2; a ± that is only a guess says so. */
+export function pointText({ mean, uncertainty, isShort }: PointValue, unit: string): string {
+  const text = quantityText(mean ?? NaN, uncertainty === null ? null : 2 * uncertainty, unit);
+  return isShort && uncertainty !== null ? `${text} (its ± a guess)` : text;
+}

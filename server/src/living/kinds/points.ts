@@ -1,4 +1,4 @@
-import type { PointsReply, RunReply, RunRow } from '@undameter/contract';
+import type { PointsReply, PointValue, RunReply, RunRow } from '@undameter/contract';
 import { formatCount } from '@undameter/core';
 import type { Services } from '../../services';
 import { conditions } from '../../store/conditions';
@@ -50,13 +50,32 @@ export const points = livingKind({
             formatCount(p.samples),
           ],
         })),
-        note: '± with k = 2, of what is declared of the channels and of the scatter.',
+        note: noteOf(reply.points.flatMap((p) => p.values)),
       },
       basis: basisOfPoints(reply.points, row.name),
       origin: originOfRun(row, 'conditions'),
     };
   },
 });
+
+/** What the ± of the means hold, and of which it is only a guess. */
+export function noteOf(values: readonly PointValue[]): string {
+  const known = values.filter((v) => v.mean !== null && v.uncertainty !== null);
+  if (known.length === 0) return '';
+  const declared = known.filter((v) => (v.systematic ?? 0) > 0).length;
+  const held =
+    declared === 0
+      ? 'of the scatter alone: no error of the channels is declared that the samples share'
+      : declared === known.length
+        ? 'of what is declared of the channels and of the scatter'
+        : 'of the scatter, and of what is declared where it is';
+  const short = values.filter((v) => v.isShort).length;
+  const guess =
+    short === 0
+      ? ''
+      : ` Of ${formatCount(short)} of the ${formatCount(values.length)} means it is a guess: their stretch is too short for how long neighbours know of each other.`;
+  return `± with k = 2, ${held}.${guess}`;
+}
 
 const cellOf = (value: { mean: number | null; uncertainty: number | null } | undefined): string =>
   value?.mean === null || !value

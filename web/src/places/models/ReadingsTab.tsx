@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
-import { breakWords, linearWords } from './courseWords';
+import { breakWords, linearWords, NOT_TESTED } from './courseWords';
 import { DrawnWay } from './DrawnWay';
 import { ReadingList } from './ReadingList';
 import { usePinFinding } from '../../data/usePinFinding';
@@ -113,21 +113,24 @@ function TypedReadings({ fit, readings: { atX, setAtX, atY, setAtY, data, pinned
 function Course({ fit, readings: { data }, onRange }: PartProps & Pick<ReadingsTabProps, 'onRange'>) {
   const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
   if (!data) return null;
-  const { linearPart, breakPoint } = data;
+  const { isCourseTested, linearPart, breakPoint } = data;
   return (
     <section aria-label="Linear part and break">
       <header className="panel-head">
         <h2>Linear part and break</h2>
       </header>
-      <p className="panel-pad">
-        {linearWords(linearPart, x)}{' '}
-        {linearPart && (linearPart.before !== null || linearPart.after !== null) && (
-          <button className="quiet" onClick={() => onRange([linearPart.from, linearPart.to])}>
-            Fit only this part
-          </button>
-        )}
-      </p>
-      <p className="panel-pad">{breakWords(breakPoint, x, y)}</p>
+      {!isCourseTested && <p className="panel-pad soft">{NOT_TESTED}</p>}
+      {isCourseTested && (
+        <p className="panel-pad">
+          {linearWords(linearPart, x)}{' '}
+          {linearPart && (linearPart.before !== null || linearPart.after !== null) && (
+            <button className="quiet" onClick={() => onRange([linearPart.from, linearPart.to])}>
+              Fit only this part
+            </button>
+          )}
+        </p>
+      )}
+      {isCourseTested && <p className="panel-pad">{breakWords(breakPoint, x, y)}</p>}
     </section>
   );
 }

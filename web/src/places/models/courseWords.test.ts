@@ -29,7 +29,7 @@ describe('the linear part', () => {
 
 test('a break is told with its ± and both slopes, and none is told where none was found', () => {
   expect(breakWords(found, 'mm', 'N')).toBe(
-    'Breaks at 4.02 ± 0.21 mm (95 %), at 9.04 N: slope 2.01 before, 0.498 after; one line would do as well by chance in less than 1 in 10 000 of cases.',
+    'Breaks at 4.02 ± 0.21 mm (95 %, by the scatter alone), at 9.04 N: slope 2.01 before, 0.498 after; one line would do as well by chance in less than 1 in 10 000 of cases.',
   );
   expect(breakWords(null, 'mm', 'N')).toMatch(/^No break/);
 });

@@ -6,6 +6,9 @@ type BreakPoint = ReadingsReply['breakPoint'];
 
 const chance = (p: number): string => (p < 1e-4 ? 'less than 1 in 10 000' : `${formatValue(100 * p, 2)} %`);
 
+/** What is said where the points are too few, or at too few places, for anything to be told of their course. */
+export const NOT_TESTED = 'Not tested: the points are too few, or lie at too few places of x.';
+
 /** Where the course is straight, and how it is known. */
 export function linearWords(part: LinearPart, x: string): string {
   if (!part)
@@ -26,5 +29,5 @@ export function breakWords(found: BreakPoint, x: string, y: string): string {
   if (!found) return 'No break: one line does as well as two that meet, or a smooth bend does better.';
   const { value, uncertainty } = formatWithUncertainty(found.x, found.xHalf);
   const slopes = `slope ${formatValue(found.slopeBefore, 3)} before, ${formatValue(found.slopeAfter, 3)} after`;
-  return `Breaks at ${`${value} ± ${uncertainty} ${x}`.trim()} (95 %), at ${`${formatValue(found.y, 4)} ${y}`.trim()}: ${slopes}; one line would do as well by chance in ${chance(found.p)} of cases.`;
+  return `Breaks at ${`${value} ± ${uncertainty} ${x}`.trim()} (95 %, by the scatter alone), at ${`${formatValue(found.y, 4)} ${y}`.trim()}: ${slopes}; one line would do as well by chance in ${chance(found.p)} of cases.`;
 }

@@ -2,13 +2,13 @@ import { livingOf } from '@undameter/writing';
 import type { ReportHeld } from './useReportInHand';
 
 interface HeadStripProps {
-  held: Pick<ReportHeld, 'document' | 'living' | 'counts' | 'isKnown'>;
+  held: Pick<ReportHeld, 'document' | 'living' | 'counts' | 'isCurrent'>;
   onNextMoved(): void;
   onTakeAll(): void;
 }
 
 /** The ledger of a report: its living things in reading order, each with its state, and their counts. */
-export function HeadStrip({ held: { document, living, counts, isKnown }, onNextMoved, onTakeAll }: HeadStripProps) {
+export function HeadStrip({ held: { document, living, counts, isCurrent }, onNextMoved, onTakeAll }: HeadStripProps) {
   return (
     <div className="ledger report-ledger">
       <div className="living-strip" aria-hidden>
@@ -25,13 +25,13 @@ export function HeadStrip({ held: { document, living, counts, isKnown }, onNextM
       <span>
         <b>{counts.tables}</b> {counts.tables === 1 ? 'table' : 'tables'}
       </span>
-      {!isKnown && (
+      {!isCurrent && (
         <span className="soft" role="status">
           asking the data …
         </span>
       )}
-      {isKnown && counts.moved === 0 && <span>none moved</span>}
-      {isKnown && counts.moved > 0 && (
+      {isCurrent && counts.moved === 0 && <span>none moved</span>}
+      {isCurrent && counts.moved > 0 && (
         <span className="doubt">
           <b>{counts.moved}</b> moved,{' '}
           <button className="quiet" onClick={onNextMoved}>

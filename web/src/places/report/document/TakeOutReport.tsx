@@ -6,7 +6,7 @@ import { useCommands } from '../../../app/commands';
 import { ask } from '../../../data/api';
 import { queries } from '../../../data/queries';
 import { Sentence } from '../../../parts/Sentence';
-import { unsettledWords } from './words';
+import { notShownWords, unsettledWords } from './words';
 import type { ReportHeld } from './useReportInHand';
 
 const formats: { format: ExportFormat; label: string }[] = [
@@ -44,7 +44,7 @@ export function TakeOutReport({ held }: { held: ReportHeld }) {
       <div className="take-out-head">
         <h3>Take out</h3>
         <span className={held.counts.moved > 0 ? 'doubt' : 'soft'}>
-          {unsettledWords(held.counts.moved, held.isKnown)}
+          {unsettledWords(held.counts.moved, held.isCurrent)}
         </span>
       </div>
       <Sentence error={start.error ?? stop.error ?? job.error ?? reply?.error} />
@@ -73,6 +73,7 @@ export function TakeOutReport({ held }: { held: ReportHeld }) {
           <Button onClick={() => window.print()}>Print</Button>
         </div>
       )}
+      {reply?.state === 'done' && reply.notShown !== '' && <p className="doubt">{notShownWords(reply.notShown)}</p>}
       {reply?.state === 'stopped' && <p className="soft">Stopped; nothing was written.</p>}
     </footer>
   );

@@ -5,7 +5,7 @@ import { heading, livingBlock, paragraph, value } from '@undameter/writing';
 import { askOf, movedBelow } from './askOf';
 import { findEntries, isInline } from './findEntries';
 import { OfferedStore } from './suggestions';
-import { contextWords, unsettledWords } from './words';
+import { contextWords, notShownWords, unsettledWords } from './words';
 
 const kept: LivingSource = { kind: 'count', runId: 1, what: 'kept' };
 const entry = (name: string, text: string, over: Partial<LivingEntry> = {}): LivingEntry => ({
@@ -113,6 +113,11 @@ describe('in words', () => {
     expect(unsettledWords(0, false)).toBe('as it was taken');
     expect(unsettledWords(1, true)).toBe('1 moved, not settled: it leaves as taken');
     expect(unsettledWords(3, true)).toContain('they leave as taken');
+  });
+  test('letters that a file cannot show are named, and a word said what to do', () => {
+    expect(notShownWords('😀ש')).toContain('has no 😀 ש: empty boxes stand there.');
+    const many = notShownWords([...'אבגדהוזחטיכלמנ'].join(''));
+    expect(many).toContain(' and 2 more: empty boxes');
   });
   test('a version is named once there is one', () => {
     expect(contextWords({ kind: 'laboratory report' }, [])).toBe('Laboratory report');

@@ -54,6 +54,8 @@ export function useReportInHand(row: ReportRow) {
   const kept = useQuery(queries.living(campaignId, { sources: [], taken }));
   const reply = useQuery(queries.living(campaignId, { sources, taken: [] }));
   const isKnown = reply.data !== undefined;
+  // While it is asked anew the last answer stays on the page, and nothing is said of it as if it were the new one.
+  const isCurrent = isKnown && !reply.isFetching;
   const living = livingFrom({ now: reply.data?.now ?? [], taken: kept.data?.taken ?? [] });
   return {
     row,
@@ -62,6 +64,7 @@ export function useReportInHand(row: ReportRow) {
     isSaving: keep.isPending,
     error: keep.error ?? kept.error ?? reply.error,
     isKnown,
+    isCurrent,
     now: reply.data?.now,
     living,
     counts: countLiving(livingOf(document), living),
