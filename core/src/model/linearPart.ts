@@ -160,8 +160,8 @@ function curvature([n, t, t2, t3, t4, y, ty, t2y, yy]: Stretch): number {
 
 /**
  * The place where two straight lines that meet hold a course best.
- * @returns  null where one line does as well (F-test at 1 %), where a parabola does better, since that bends without a
- *           break, or where the points are too few
+ * @returns  null where one line does as well (F-test at 1 %), where a parabola does better or the two lines leave a
+ *           pattern (runs test at 1 %), as they do of a smooth bend, or where the points are too few
  * Source: Hudson, Journal of the American Statistical Association 61 (1966) 1097, for the least squares and the interval
  * from the sum of squares as a function of the place.
  */
@@ -173,15 +173,15 @@ export function breakPoint(data: Pick<FitData, 'x' | 'y'>): BreakPoint | null {
   if (!(high > low)) return null;
   const line = squaresOf(leastSquares([x.map(() => 1), x], y).residuals);
   const places = Array.from({ length: PLACES + 1 }, (_, k) => low + ((high - low) * k) / PLACES);
+  const step = (high - low) / PLACES;
   const tried = places.map((at) => ({ at, ...hinged(x, y, at) }));
-  const best = tried.reduce((a, b) => (b.squares < a.squares ? b : a));
+  const best = refined(x, y, tried.reduce((a, b) => (b.squares < a.squares ? b : a)).at, step);
   const freedom = n - 4;
   const p = best.squares > 0 ? fTail(((line - best.squares) * freedom) / (2 * best.squares), 2, freedom) : 0;
   const bent = squaresOf(leastSquares([x.map(() => 1), x, x.map((v) => v * v)], y).residuals);
-  if (!(p < RARE) || bent <= best.squares) return null;
+  if (!(p < RARE) || bent <= best.squares || hasPattern(best, y)) return null;
   const bound = best.squares * (1 + studentTQuantile(0.975, freedom) ** 2 / freedom);
   const near = tried.filter((t) => t.squares <= bound).map((t) => t.at);
-  const step = (high - low) / PLACES;
   const [level = NaN, before = NaN, change = NaN] = best.factors;
   return {
     x: best.at,
@@ -193,9 +193,27 @@ export function breakPoint(data: Pick<FitData, 'x' | 'y'>): BreakPoint | null {
   };
 }
 
+/** The best place near one, by thirds of the stretch about it. */
+function refined(x: Float64Array, y: Float64Array, near: number, step: number) {
+  let [left, right] = [near - step, near + step];
+  for (let round = 0; round < 40; round++) {
+    const [a, b] = [left + (right - left) / 3, right - (right - left) / 3];
+    if (hinged(x, y, a).squares < hinged(x, y, b).squares) right = b;
+    else left = a;
+  }
+  const at = (left + right) / 2;
+  return { at, ...hinged(x, y, at) };
+}
+
+/** Whether two lines leave more than scatter: then the course bends otherwise than by a break. */
+function hasPattern({ squares, residuals }: { squares: number; residuals: Float64Array }, y: Float64Array): boolean {
+  if (squares <= 1e-18 * squaresOf(y)) return false;
+  return (runsTest(residuals)?.p ?? 1) < RARE;
+}
+
 /** Two lines that meet at a place: the level there, the slope before, and by how much it changes. */
-function hinged(x: Float64Array, y: Float64Array, at: number): { squares: number; factors: Float64Array } {
+function hinged(x: Float64Array, y: Float64Array, at: number) {
   const columns = [x.map(() => 1), x.map((v) => v - at), x.map((v) => Math.max(0, v - at))];
   const { residuals, solution } = leastSquares(columns, y);
-  return { squares: squaresOf(residuals), factors: solution };
+  return { squares: squaresOf(residuals), factors: solution, residuals };
 }

@@ -51,7 +51,7 @@ const scaled = ({ random, systematic, standard, halfWidth, factor }: Spread, by:
   factor,
 });
 
-/** Searches go so many ranges beyond the points on either side in even steps, and on in growing ones. */
+/** Searches go so many ranges beyond the points on either side in even steps; where nothing is, on in growing ones. */
 const BEYOND = 1;
 const STEPS = 600;
 /** The farthest that is looked, in ranges; what lies there stands on the model alone, and says so. */
@@ -158,8 +158,30 @@ export function differenceSpread(a: Fit, b: Fit, x: number): Spread {
   return spreadOf(Math.hypot(r, s), rootOfSquares(shared.values()), freedom);
 }
 
+/**
+ * Where a function changes its sign within one range beyond the points; and only where it does not, the first change
+ * farther out on either side: of a curve that repeats itself those would be without end.
+ */
 function roots({ range: [low, high] }: ReadCurve, f: (x: number) => number): number[] {
-  const places = searched(low, high);
+  const range = high - low;
+  const [from, step] = [low - BEYOND * range, ((1 + 2 * BEYOND) * range) / STEPS];
+  const near = changesAlong(
+    f,
+    Array.from({ length: STEPS + 1 }, (_, k) => from + k * step),
+  );
+  if (near.length > 0 || !(range > 0)) return near;
+  const outwards: number[] = [];
+  for (let away = BEYOND; away <= FARTHEST; away *= GROWTH) outwards.push(away * range);
+  const below = changesAlong(f, outwards.map((d) => low - d).reverse());
+  const above = changesAlong(
+    f,
+    outwards.map((d) => high + d),
+  );
+  return [...below.slice(-1), ...above.slice(0, 1)];
+}
+
+/** Changes of sign between neighbouring places, which rise. */
+function changesAlong(f: (x: number) => number, places: readonly number[]): number[] {
   const found: number[] = [];
   let [x, before] = [places[0]!, f(places[0]!)];
   for (const next of places.slice(1)) {
@@ -173,17 +195,6 @@ function roots({ range: [low, high] }: ReadCurve, f: (x: number) => number): num
     [x, before] = [next, after];
   }
   return found;
-}
-
-/** Where a curve is looked at for a change of sign, in rising order: even steps about the points, growing ones far out. */
-function searched(low: number, high: number): number[] {
-  const range = high - low;
-  const [from, step] = [low - BEYOND * range, ((1 + 2 * BEYOND) * range) / STEPS];
-  const even = Array.from({ length: STEPS + 1 }, (_, k) => from + k * step);
-  if (!(range > 0)) return even;
-  const outwards: number[] = [];
-  for (let away = BEYOND * GROWTH; away <= FARTHEST; away *= GROWTH) outwards.push(away * range);
-  return [...outwards.map((d) => low - d).reverse(), ...even, ...outwards.map((d) => high + d)];
 }
 
 /** Where the slope changes by more than this share of itself within the half width, a straight line through the place is no good. */

@@ -250,6 +250,10 @@ test('the intercept on the axis is found however far out it lies, with how far t
   expect(zero!.x).toBeCloseTo(-line.parameters[0]! / line.parameters[1]!, 6);
   expect(zero!.outside).toBeCloseTo(100 - zero!.x, 6);
   expect(Math.abs(zero!.x)).toBeLessThan(zero!.xSpread.halfWidth);
+  // Of a curve that has zeros near its points those far out are not told: here they would be without end.
+  const wave = { ...line, curve: (v: number) => ({ value: Math.sin(v), gradient: [0, 0] }) } as unknown as typeof line;
+  const zeros = readBack({ fit: wave, range: [1, 7], scatterAt: () => 0.1 }, 0).map((r) => r.x / Math.PI);
+  expect(zeros.map((v) => Math.round(v))).toEqual([-1, 0, 1, 2, 3, 4]);
   // A curve that stays above has none, also far out.
   const above = fitModel(modelOf('polynomial'), { degree: 2 }, { x, y: x.map((v) => 5 + v * v), xName: 'x' });
   expect(readBack({ ...curve, fit: above }, 0)).toEqual([]);

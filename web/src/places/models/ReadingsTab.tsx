@@ -103,7 +103,11 @@ function TypedReadings({ fit, readings: { atX, setAtX, atY, setAtY, data, pinned
         readings={data?.back}
         unit={x}
         of="x"
-        empty={atY === null ? undefined : 'The curve does not reach this value, however far out.'}
+        empty={
+          atY === null
+            ? undefined
+            : 'The curve does not reach this value, also not a thousand ranges beyond the points.'
+        }
         onPin={pinned('back', atY)}
       />
     </>
@@ -174,7 +178,7 @@ function FoundReadings({ fit, readings: { other, data, pinned, pinnedCrossing } 
         of="both"
         yUnit={y}
         onPinOne={(k) => pinned('optimum', k)}
-        empty={isNone ? 'None, however far out.' : undefined}
+        empty={isNone ? 'None, also not a thousand ranges beyond the points.' : undefined}
       />
     </>
   );

@@ -26,7 +26,7 @@ export function linearWords(part: LinearPart, x: string): string {
 
 /** Where the course breaks, with its ± and both slopes; in the units of the axes. */
 export function breakWords(found: BreakPoint, x: string, y: string): string {
-  if (!found) return 'No break: one line does as well as two that meet, or a smooth bend does better.';
+  if (!found) return 'No break: one line does as well as two that meet, or two leave a pattern, as of a smooth bend.';
   const { value, uncertainty } = formatWithUncertainty(found.x, found.xHalf);
   const slopes = `slope ${formatValue(found.slopeBefore, 3)} before, ${formatValue(found.slopeAfter, 3)} after`;
   return `Breaks at ${`${value} ± ${uncertainty} ${x}`.trim()} (95 %, by the scatter alone), at ${`${formatValue(found.y, 4)} ${y}`.trim()}: ${slopes}; one line would do as well by chance in ${chance(found.p)} of cases.`;

@@ -20,36 +20,38 @@ export function PageForm({ held: { page, setPage, name, rename } }: { held: Repo
       <summary>
         Title and page <span className="soft">{page.size === 'A4' ? 'A4' : 'Letter'}</span>
       </summary>
-      <Field label="Title">
-        <Input
-          size="small"
-          aria-label="Title"
-          maxLength={120}
-          status={name.trim() === '' ? 'error' : ''}
-          value={name}
-          onChange={(e) => rename(e.target.value)}
-        />
-      </Field>
-      {line('Author', 'author')}
-      {line('Head, left', 'headLeft')}
-      {line('Head, right', 'headRight')}
-      <Field label="Page">
-        <Select
-          size="small"
-          aria-label="Page"
-          value={page.size}
-          options={[
-            { value: 'A4', label: 'A4, 210 × 297 mm' },
-            { value: 'LETTER', label: 'Letter, 216 × 279 mm' },
-          ]}
-          onChange={(size: 'A4' | 'LETTER') => setPage({ ...page, size })}
-        />
-      </Field>
-      <Field label="">
-        <Checkbox checked={page.contents} onChange={(e) => setPage({ ...page, contents: e.target.checked })}>
-          List of contents
-        </Checkbox>
-      </Field>
+      <div className="panel-pad">
+        <Field label="Title">
+          <Input
+            size="small"
+            aria-label="Title"
+            maxLength={120}
+            status={name.trim() === '' ? 'error' : ''}
+            value={name}
+            onChange={(e) => rename(e.target.value)}
+          />
+        </Field>
+        {line('Author', 'author')}
+        {line('Head, left', 'headLeft')}
+        {line('Head, right', 'headRight')}
+        <Field label="Page">
+          <Select
+            size="small"
+            aria-label="Page"
+            value={page.size}
+            options={[
+              { value: 'A4', label: 'A4, 210 × 297 mm' },
+              { value: 'LETTER', label: 'Letter, 216 × 279 mm' },
+            ]}
+            onChange={(size: 'A4' | 'LETTER') => setPage({ ...page, size })}
+          />
+        </Field>
+        <Field label="">
+          <Checkbox checked={page.contents} onChange={(e) => setPage({ ...page, contents: e.target.checked })}>
+            List of contents
+          </Checkbox>
+        </Field>
+      </div>
     </details>
   );
 }

@@ -1,5 +1,6 @@
 import type { LivingTable } from '@undameter/contract';
 import { Checkbox, Popover } from 'antd';
+import { RunsOf } from './RunsOf';
 
 interface PartsShownProps {
   table: LivingTable;
@@ -27,7 +28,7 @@ export function PartsShown({ table, hidden, onChange }: PartsShownProps) {
             disabled={isShown && isLast}
             onChange={(e) => toggle(key, e.target.checked)}
           >
-            {name}
+            <RunsOf text={name} />
           </Checkbox>
         );
       })}
