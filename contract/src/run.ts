@@ -315,6 +315,18 @@ export const costBody = described(
 );
 const peak = closed({ at: reading, height: reading, width: reading });
 export const costReply = closed({
+  proposal: described(
+    'Of a smoothing by weights: the window that leaves least of noise and bend together; nothing where none can be told.',
+    orNull(
+      closed({
+        window: Type.Integer(),
+        noise: described('Standard deviation, by differences of neighbours.', Type.Number()),
+        noiseLeft: described('Share of it.', Type.Number()),
+        peakLost: described('Share of the height of the highest peak.', Type.Number()),
+        place: Type.Unsafe<'within' | 'narrowest' | 'widest'>(Type.Enum(['within', 'narrowest', 'widest'])),
+      }),
+    ),
+  ),
   standardDeviation: reading,
   neighbourCorrelation: reading,
   removesSignal: Type.Boolean(),

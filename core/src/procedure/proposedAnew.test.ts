@@ -30,6 +30,12 @@ describe('what was proposed from a channel goes with it', () => {
     expect(begun('differentiate')).toMatchObject({ unit: 'rad/s^2', name: 'Angular acceleration' });
     expect(moved('differentiate', 'Q')).toMatchObject({ unit: '', name: 'Rate of flow', symbol: 'dQ_dt' });
   });
+  test('a window that was taken as proposed, and not one that was changed after it', () => {
+    const taken = { window: 51, proposed: { window: 51 } };
+    expect(moved('smooth', 'Q', taken)).toEqual(moved('smooth', 'Q'));
+    expect(moved('smooth', 'Q', { ...taken, window: 33 })).toMatchObject({ window: 33 });
+    expect(moved('smooth', 'Q', { ...taken, window: 33 })).not.toHaveProperty('proposed');
+  });
   test('and back again to what it was', () => {
     for (const kind of ['setAsideLimits', 'smooth', 'differentiate', 'filter', 'integrate', 'normalise'])
       expect(proposedAnew(stepKindOf(kind), moved(kind, 'Q'), 'n', state)).toEqual(begun(kind));

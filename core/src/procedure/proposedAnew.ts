@@ -1,5 +1,11 @@
+import { Type } from 'typebox';
 import type { Step } from './RunState';
 import type { StartState, StepKind } from './StepKind';
+
+/** What was proposed from the samples of the channel and taken: it goes with that channel. */
+export const proposedSettings = Type.Optional(
+  Type.Record(Type.String(), Type.Number(), { title: 'Taken as proposed', field: 'hidden' }),
+);
 
 /**
  * The settings of a step after another channel was chosen for it: what was proposed from the old channel (limits, unit,
@@ -14,8 +20,10 @@ export function proposedAnew(
 ): Step['settings'] {
   const before = proposedFor(kind, String(settings['channel'] ?? ''), state);
   const after = proposedFor(kind, channel, state);
-  const changed = Object.entries(settings).map(([key, value]) => {
-    const isProposed = JSON.stringify(value) === JSON.stringify(before[key]);
+  const { proposed = {}, ...others } = settings as { proposed?: Record<string, unknown> };
+  const changed = Object.entries(others).map(([key, value]) => {
+    const isTaken = key in proposed && proposed[key] === value;
+    const isProposed = isTaken || JSON.stringify(value) === JSON.stringify(before[key]);
     return [key, isProposed && key in after ? after[key] : value];
   });
   return { ...Object.fromEntries(changed), channel };

@@ -22,6 +22,7 @@ export {
 export { windowOfCutoff, type WeightedSmoother } from './smooth/windowOfCutoff';
 export type { Watched } from './steady/Watched';
 export { cutSettling, steadyFlags } from './steady/steadyFlags';
+export { bestWindow, type WindowProposal } from './bestWindow';
 export { smoothingCost, type Peak, type SmoothingCost } from './smoothingCost';
 export { crossCorrelation } from './spectrum/crossCorrelation';
 export { amplitudes, powerDensity, type DensitySettings, type Lines, type Taper } from './spectrum/density';

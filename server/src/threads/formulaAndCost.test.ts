@@ -49,6 +49,17 @@ describe('what a smoothing takes away', () => {
       channel: 'y',
       made: 'y_s',
     })!;
+  test('a window is proposed for what is smoothed by weights, the same whatever is tried, and for nothing else', () => {
+    const [five, wide] = [cost(5).proposal!, cost(61).proposal!];
+    expect(five).toEqual(wide);
+    expect(five.noise).toBeGreaterThan(0.05);
+    expect([five.noiseLeft > 0 && five.noiseLeft < 1, five.peakLost >= 0]).toEqual([true, true]);
+    const run = benchRun(
+      { t: columns.t, y: { unit: 'kPa', values: count(400, (i) => peak(i) + noise(i)) } },
+      { steps: [{ ...smooth(5), settings: { ...smooth(5).settings, method: 'runningMedian' } }] },
+    );
+    expect(costOf({ run, channel: 'y', made: 'y_s' })!.proposal).toBeNull();
+  });
   test('a narrow window takes noise and leaves the peak', () => {
     const { before, after, standardDeviation, frequency, densityBefore, densityAfter } = cost(5);
     expect(before.at).toBeCloseTo(2, 1);

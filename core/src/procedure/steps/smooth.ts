@@ -14,11 +14,13 @@ import {
   runningMedian,
   savitzkyGolay,
   type EndRule,
+  type SavitzkyGolayEnds,
   type WeightedSmoother,
   windowOfCutoff,
 } from '../../signal';
 import { made, madeNames, madeSettings } from '../madeChannel';
 import { needEven, onEvenSteps, overSegments } from '../overSegments';
+import { proposedSettings } from '../proposedAnew';
 import { defineStep } from '../StepKind';
 import { numberChannelOf } from '../stepTools';
 
@@ -118,6 +120,21 @@ export const smooth = defineStep({
         { title: 'At the ends', when: ['movingAverage', 'runningMedian', 'gaussian'] },
       ),
     ),
+    endsOfFit: Type.Optional(
+      Type.Union(
+        [
+          Type.Literal('fit', { title: 'Go on with the last fit' }),
+          Type.Literal('mirror', { title: 'Mirror the samples' }),
+          Type.Literal('nearest', { title: 'Hold the end value' }),
+        ],
+        {
+          title: 'At the ends',
+          description: 'Of even steps; of uneven ones the last fit goes on.',
+          when: ['savitzkyGolay'],
+        },
+      ),
+    ),
+    proposed: proposedSettings,
     ...madeSettings,
   }),
   start: (state) => ({ method: 'savitzkyGolay' as const, window: 21, order: 3, ...madeNames(state, 's', 'smoothed') }),
@@ -162,6 +179,7 @@ interface Smoothing {
   robust?: number;
   alpha?: number;
   ends?: EndRule;
+  endsOfFit?: SavitzkyGolayEnds;
 }
 
 const responds = (method: string): method is WeightedSmoother => (RESPONDING as string[]).includes(method);
@@ -222,7 +240,7 @@ function smoothed(y: Float64Array, x: Float64Array, s: Smoothing, xName: string)
         throw new AppError('TOO_FEW_SAMPLES', { name: 'The stretch', have: y.length, need: window });
       return evenSpacing(x) === undefined
         ? localPolynomialSmooth(y, x, { window, order: s.order })
-        : savitzkyGolay(y, { window, order: s.order });
+        : savitzkyGolay(y, { window, order: s.order, ends: s.endsOfFit ?? 'fit' });
   }
 }
 

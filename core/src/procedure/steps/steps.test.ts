@@ -110,6 +110,26 @@ describe('nothing is joined across a gap', () => {
   });
 });
 
+test('at its ends a Savitzky–Golay smoothing does as it is told, and in the middle the same', () => {
+  const made = (over: object): Float64Array =>
+    runProcedure(
+      run,
+      [smooth({ method: 'savitzkyGolay', window: 11, order: 2, ...over })],
+      new Map(),
+    ).final.channels.get('p_s')!.values;
+  const [plain, fit, mirror, nearest] = [
+    {},
+    { endsOfFit: 'fit' },
+    { endsOfFit: 'mirror' },
+    { endsOfFit: 'nearest' },
+  ].map(made);
+  expect(fit).toEqual(plain);
+  for (const other of [mirror, nearest]) {
+    expect(other![0]).not.toBeCloseTo(plain![0]!, 6);
+    expect(other![50]).toBe(plain![50]);
+  }
+});
+
 test('a smoothing takes no set-aside sample in, and is missing there', () => {
   const spiked = new Map(run.channels).set('p', {
     ...run.channels.get('p')!,

@@ -2,6 +2,14 @@ import { AppError } from '../../error/AppError';
 import { continued, type EndRule } from './ends';
 import { slideWeights } from './slideWeights';
 
+/** Weights of a normal curve, cut at four standard deviations, of sum one. */
+export function gaussianWeights(sigma: number): Float64Array {
+  const half = Math.floor(4 * sigma + 0.5);
+  const weights = Float64Array.from({ length: 2 * half + 1 }, (_, j) => Math.exp(-0.5 * ((j - half) / sigma) ** 2));
+  const sum = weights.reduce((s, w) => s + w, 0);
+  return weights.map((w) => w / sum);
+}
+
 /**
  * Weighted average with weights of a normal curve.
  * @param y      evenly spaced samples, length n, finite
@@ -13,11 +21,9 @@ import { slideWeights } from './slideWeights';
  */
 export function gaussianAverage(y: Float64Array, sigma: number, ends: EndRule = 'shrink'): Float64Array {
   if (!(sigma > 0)) throw new AppError('SETTING_NOT_POSITIVE', { name: 'width', value: sigma });
-  const half = Math.floor(4 * sigma + 0.5);
-  const weights = Float64Array.from({ length: 2 * half + 1 }, (_, j) => Math.exp(-0.5 * ((j - half) / sigma) ** 2));
-  const sum = weights.reduce((s, w) => s + w, 0);
+  const weights = gaussianWeights(sigma);
+  const half = (weights.length - 1) / 2;
   const n = y.length;
-  for (let j = 0; j < weights.length; j++) weights[j]! /= sum;
   if (ends !== 'shrink') {
     const out = new Float64Array(n + 2 * half);
     slideWeights(weights, continued(y, half, ends), out);

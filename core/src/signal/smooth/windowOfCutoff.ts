@@ -1,4 +1,5 @@
 import { AppError } from '../../error/AppError';
+import { gaussianWeights } from './kernels';
 import { localPolynomialWeights } from './localPolynomial';
 
 /** Smoothers whose weights are the same everywhere, so that they have a frequency response. */
@@ -15,7 +16,9 @@ function gain(weights: Float64Array, frequency: number): number {
   return left;
 }
 
-function weightsOf(method: Exclude<WeightedSmoother, 'gaussian'>, window: number, order: number): Float64Array {
+/** The weights of a smoother off the ends, of odd length; of a Gaussian kernel the window is six standard deviations. */
+export function smoothingWeights(method: WeightedSmoother, window: number, order: number): Float64Array {
+  if (method === 'gaussian') return gaussianWeights(window / 6);
   if (method === 'movingAverage') return new Float64Array(window).fill(1 / window);
   const nodes = Float64Array.from({ length: window }, (_, j) => j - (window - 1) / 2);
   return localPolynomialWeights(nodes, order, 0, 0);
@@ -34,7 +37,7 @@ export function windowOfCutoff(cutoff: number, method: WeightedSmoother, order: 
   if (!(cutoff > 0 && cutoff < 0.5)) throw new AppError('CUTOFF_OUTSIDE', { cutoff, highest: 0.5 });
   if (method === 'gaussian') return (6 * Math.sqrt(Math.LN2)) / (2 * Math.PI * cutoff);
   const narrowest = method === 'savitzkyGolay' ? order + (order % 2 ? 2 : 3) : 3;
-  const letsThrough = (window: number): boolean => gain(weightsOf(method, window, order), cutoff) > HALF_POWER;
+  const letsThrough = (window: number): boolean => gain(smoothingWeights(method, window, order), cutoff) > HALF_POWER;
   let low = narrowest;
   let high = narrowest;
   while (high < WIDEST && letsThrough(high)) [low, high] = [high, 2 * high - 1];

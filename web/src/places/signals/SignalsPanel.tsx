@@ -2,6 +2,7 @@ import { BesidesForm } from './BesidesForm';
 import { ElsewherePanel } from './ElsewherePanel';
 import { ProcedurePanel } from './ProcedurePanel';
 import { SmoothingCost } from './SmoothingCost';
+import { withProposedWindow } from './proposalWords';
 import { channelsBefore } from './trial';
 import type { Signals } from './useSignals';
 
@@ -55,9 +56,19 @@ function CostOfStep({ signals: { state, act, data } }: { signals: Signals }) {
   const { smoothing, bench, along } = data;
   if (!smoothing || !draft) return null;
   const unit = bench?.channels.find((c) => c.symbol === smoothing.channel)?.unit ?? '';
+  const { settings } = draft.step;
+  const inSamples = !settings['windowTime'] && !settings['cutoff'];
   return (
     <>
-      {data.cost && <SmoothingCost cost={data.cost} unit={unit} timeUnit={along?.unit ?? ''} />}
+      {data.cost && (
+        <SmoothingCost
+          cost={data.cost}
+          unit={unit}
+          timeUnit={along?.unit ?? ''}
+          window={inSamples ? (settings['window'] as number) : undefined}
+          onWindow={(window) => act({ type: 'settings', settings: withProposedWindow(settings, window) })}
+        />
+      )}
       <BesidesForm
         step={draft.step}
         variants={draft.variants ?? []}

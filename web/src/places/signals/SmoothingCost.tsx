@@ -3,6 +3,7 @@ import { formatValue, printUnit } from '@undameter/core';
 import { Chart, type Size } from '../../chart/Chart';
 import { line } from '../../chart/marks';
 import { stackOption } from '../../chart/panes';
+import { proposalWords } from './proposalWords';
 import { useTheme } from '../../theme/ThemeProvider';
 
 interface SmoothingCostProps {
@@ -12,8 +13,14 @@ interface SmoothingCostProps {
   timeUnit: string;
 }
 
+interface WithProposalProps extends SmoothingCostProps {
+  /** Of the step in hand; what is not in samples is no number. */
+  window: number | undefined;
+  onWindow(window: number): void;
+}
+
 /** What the smoothing or filter in hand costs: its peak before and after, what it removes, and the spectrum. */
-export function SmoothingCost({ cost, unit, timeUnit }: SmoothingCostProps) {
+export function SmoothingCost({ cost, unit, timeUnit, window, onWindow }: WithProposalProps) {
   const say = (v: number | null, digits = 4) => (v === null ? '–' : formatValue(v, digits));
   const [u, t] = [printUnit(unit), printUnit(timeUnit)];
   return (
@@ -49,6 +56,16 @@ export function SmoothingCost({ cost, unit, timeUnit }: SmoothingCostProps) {
           </tr>
         </tbody>
       </table>
+      {cost.proposal && (
+        <p className="panel-pad">
+          {proposalWords(cost.proposal, u)}{' '}
+          {cost.proposal.window !== window && (
+            <button className="quiet" onClick={() => onWindow(cost.proposal!.window)}>
+              Take {cost.proposal.window} samples
+            </button>
+          )}
+        </p>
+      )}
       {cost.removesSignal && (
         <p className="doubt panel-pad">
           The removed part is no longer noise: its neighbours are alike. Some of the signal itself is being removed; a
