@@ -58,6 +58,44 @@ test('points without a logarithm are left out of the straight fit, and counted i
   left.parameters.forEach((value, k) => expect(value).toBeCloseTo(whole.parameters[k]!, 12));
 });
 
+describe('a formula of one’s own through logarithms', () => {
+  const random = new Random(11);
+  const x = Float64Array.from({ length: 60 }, (_, i) => 1 + i / 4);
+  const y = x.map((v) => 3 * v ** 1.7 * Math.exp(random.normal(0.1)));
+  const own = modelOf('own');
+  const through = (formula: string, data: { x: Float64Array; y: Float64Array }, choices = {}) => {
+    const settings = { formula };
+    const { parameters } = fitModel(own, settings, { ...data, xName: 'x' }, choices);
+    return straightFit(own, { ...data, xName: 'x' }, { settings, choices, parameters });
+  };
+  const line = straightFit(modelOf('powerLaw'), { x, y, xName: 'x' })!;
+  test('is the line of the library’s model, with its ±, where it is that model', () => {
+    const found = through('a*x^b', { x, y })!;
+    found.parameters.forEach((value, k) => expect(value).toBeCloseTo(line.parameters[k]!, 6));
+    found.halfWidths.forEach((value, k) => expect(value / line.halfWidths[k]!).toBeCloseTo(1, 4));
+    expect(found.curve(4)).toBeCloseTo(line.curve(4), 5);
+    expect(found.explanation).toMatch(/^The formula through the logarithms of y, in which each point counts/);
+    expect(line.explanation).toMatch(/^A straight line/);
+  });
+  test('is there for one that no logarithm makes straight', () => {
+    const above = y.map((v) => v + 20);
+    const found = through('a*x^b + c', { x, y: above })!;
+    expect(found.parameters[2]! - 20).toBeLessThan(3 * found.halfWidths[2]!);
+    expect(found.halfWidths.every((h) => h > 0)).toBe(true);
+  });
+  test('keeps what is fixed, and tells no ± of it', () => {
+    const found = through('a*x^b', { x, y }, { fixed: { b: 1.7 } })!;
+    expect([found.parameters[1], found.halfWidths[1]]).toEqual([1.7, NaN]);
+    expect(found.halfWidths[0]).toBeGreaterThan(0);
+  });
+  test('leaves out what has no logarithm, and is none where too little has one or the formula is not above zero', () => {
+    const some = y.map((v, i) => (i === 3 ? -1 : v));
+    expect(through('a*x^b', { x, y: some })!.explanation).toContain('1 points have no logarithm');
+    expect(through('a + b*x', { x, y: y.map((v, i) => (i < 2 ? v : -v)) })).toBeNull();
+    expect(straightFit(own, { x, y, xName: 'x' })).toBeNull();
+  });
+});
+
 describe('the ± of a line through logarithms', () => {
   const random = new Random(7);
   const x = Float64Array.from({ length: 40 }, (_, i) => 1 + i / 4);

@@ -1,6 +1,9 @@
+import { AppError } from '../error/AppError';
+import type { Choices } from './Choices';
+import { fitModel } from './fitModel';
 import { fitPolynomial } from './library/polynomial';
 import { ModelFunction } from './kernel/ModelFunction';
-import type { FitData, Model } from './Model';
+import type { Fit, FitData, Model } from './Model';
 import { plain } from '../units';
 import { studentTQuantile } from './statistics/studentT';
 
@@ -16,13 +19,23 @@ export interface StraightFit {
   explanation: string;
 }
 
+/** A formula of one's own beside its direct fit, from whose parameters the search begins. */
+export interface DirectFit {
+  settings: { formula?: unknown };
+  choices: Choices;
+  parameters: ArrayLike<number>;
+}
+
 /**
- * The fit of a straight line through changed variables, as a spreadsheet makes it; to be held against the direct one.
+ * The fit through logarithms, to be held against the direct one: of a model that they make a straight line that line, as a
+ * spreadsheet draws it; of a formula of one's own the formula fitted to the logarithms of y by its own logarithm.
+ * @param direct  wanted for a formula of one's own
  * @returns  null where the model cannot be drawn straight, or too few points have a logarithm
  */
-export function straightFit(model: Model, { x, y, xName }: FitData): StraightFit | null {
+export function straightFit(model: Model, data: FitData, direct?: DirectFit): StraightFit | null {
+  if (!model.straight) return model.kind === 'own' && direct ? ownThroughLogarithms(model, data, direct) : null;
   const { straight } = model;
-  if (!straight) return null;
+  const { x, y, xName } = data;
   const usable = [...x.keys()].filter((i) => Number.isFinite(straight.u(x[i]!)) && Number.isFinite(straight.v(y[i]!)));
   const u = Float64Array.from(usable, (i) => straight.u(x[i]!));
   if (new Set(u).size < 3) return null;
@@ -38,8 +51,62 @@ export function straightFit(model: Model, { x, y, xName }: FitData): StraightFit
       ModelFunction.of(model.expression({}), symbols, new Map([['x', Float64Array.of(at)]])).values(
         Float64Array.from(parameters),
       )[0]!,
-    explanation: `${straight.explanation}${left > 0 ? `; ${left} points have no logarithm and were left out` : ''}`,
+    explanation: `A straight line ${straight.explanation}${leftOut(left)}`,
   };
+}
+
+const leftOut = (points: number): string =>
+  points > 0 ? `; ${points} points have no logarithm and were left out` : '';
+
+/** The variance of ln y is that of y by y², so each point counts by its relative distance (JCGM 100:2008, 5.1.2). */
+function ownThroughLogarithms(model: Model, { x, y, xName }: FitData, direct: DirectFit): StraightFit | null {
+  const formula = String(direct.settings.formula);
+  const symbols = model.parameters(direct.settings, plain, plain).map((p) => p.symbol);
+  const usable = [...x.keys()].filter((i) => Number.isFinite(x[i]!) && y[i]! > 0);
+  if (usable.length <= symbols.length) return null;
+  const { fixed = {}, tied = {}, bounds } = direct.choices;
+  const start = symbols.flatMap((s, k) => (s in fixed || s in tied ? [] : [[s, direct.parameters[k]!] as const]));
+  const fit = fitted(
+    model,
+    { formula: `ln(${formula})` },
+    usable,
+    { x, y, xName },
+    {
+      fixed,
+      tied,
+      ...(bounds ? { bounds } : {}),
+      start: Object.fromEntries(start),
+    },
+  );
+  if (!fit) return null;
+  return {
+    parameters: [...fit.parameters],
+    halfWidths: symbols.map((s, k) => (s in fixed ? NaN : fit.parameterSpread(k).halfWidth)),
+    curve: (at) => Math.exp(fit.curve(at).value),
+    explanation: `The formula through the logarithms of y, in which each point counts by its relative distance${leftOut(x.length - usable.length)}`,
+  };
+}
+
+/** Nothing where the logarithm of the formula cannot be fitted, as where it is not above zero at all points. */
+function fitted(
+  model: Model,
+  settings: object,
+  usable: readonly number[],
+  { x, y, xName }: Pick<FitData, 'x' | 'y' | 'xName'>,
+  choices: Choices,
+): Fit | null {
+  const data = {
+    x: Float64Array.from(usable, (i) => x[i]!),
+    y: Float64Array.from(usable, (i) => Math.log(y[i]!)),
+    xName,
+  };
+  try {
+    const fit = fitModel(model, settings as never, data, choices);
+    return fit.parameters.every(Number.isFinite) && fit.residuals.every(Number.isFinite) ? fit : null;
+  } catch (error) {
+    if (error instanceof AppError) return null;
+    throw error;
+  }
 }
 
 /**
