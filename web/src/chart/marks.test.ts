@@ -25,13 +25,34 @@ const render = (mark: Record<string, unknown>, dataIndex: number): Drawn =>
   (mark['renderItem'] as (about: { dataIndex: number }, a: typeof api) => Drawn)({ dataIndex }, api);
 
 test.each([
-  [0, '#0072b2'],
-  [5, '#b8860b'],
-  [6, '#0072b2'],
-  [8, '#009e73'],
+  [0, '#1c9a66'],
+  [5, '#242c35'],
+  [6, '#1c9a66'],
+  [8, '#a2700e'],
 ])('series %d has the colour %s; after the last the first comes again', (series, colour) =>
   expect(colourOf(palette, series)).toBe(colour),
 );
+
+test('eighteen series differ: by colour and shape, and each round of six is filled otherwise', () => {
+  const at = { x: [1], y: [1] };
+  const looks = Array.from({ length: 18 }, (_, series) => {
+    const { symbol, itemStyle } = points(at, {
+      name: '',
+      colour: colourOf(palette, series),
+      series,
+      ground: '#ffffff',
+    });
+    return JSON.stringify([symbol, itemStyle]);
+  });
+  expect(new Set(looks).size).toBe(18);
+  const fill = (series: number) =>
+    (points(at, { name: '', colour: '#111111', series, ground: '#ffffff' })['itemStyle'] as { color: unknown }).color;
+  expect([fill(0), fill(7)]).toEqual(['#ffffff', '#111111']);
+  expect(fill(12)).toMatchObject({
+    type: 'linear',
+    colorStops: expect.arrayContaining([{ offset: 0.5, color: '#ffffff' }]),
+  });
+});
 
 describe('a line', () => {
   const at = { x: [1, 2], y: [3, 4] };
@@ -171,13 +192,13 @@ describe('cells of a map', () => {
 describe('error bars', () => {
   const made = errorBars(
     { x: [1, null, 3, 4], y: [10, 20, null, 40], xError: [0.1, 0, 0, null], yError: [2, 0, 0, 4] },
-    '#d55e00',
+    '#5a337f',
   );
   test('reach one uncertainty each way along both axes', () => {
     const [across, up] = render(made, 0).children as [Drawn, Drawn];
     expect(across.shape).toEqual({ x1: 9, y1: 900, x2: 11, y2: 900 });
     expect(up.shape).toEqual({ x1: 10, y1: 920, x2: 10, y2: 880 });
-    expect(up.style['stroke']).toBe('#d55e00');
+    expect(up.style['stroke']).toBe('#5a337f');
   });
   test('stand only where both x and y are there, and have no length where an uncertainty is missing', () => {
     expect(made['data']).toEqual([

@@ -65,7 +65,17 @@ interface PointLook {
   size?: number;
 }
 
-/** Open symbols: the ground shows through, so that what lies below stays visible. */
+/**
+ * Symbols come in rounds of six: open ones, so that what lies below stays visible, then filled ones, then half-filled ones.
+ */
+function fillOf(series: number, colour: string, ground: string): unknown {
+  const round = Math.floor(series / shapes.length) % 3;
+  if (round < 2) return round === 0 ? ground : colour;
+  const half = [colour, colour, ground, ground].map((color, k) => ({ offset: [0, 0.5, 0.5, 1][k]!, color }));
+  return { type: 'linear', x: 0, y: 0, x2: 1, y2: 0, colorStops: half };
+}
+
+/** The symbols of a series: of the first six open, the ground shows through. */
 export const points = (at: Points, { name, colour, series, ground, size = 7 }: PointLook): Mark => ({
   type: 'scatter',
   name,
@@ -74,7 +84,7 @@ export const points = (at: Points, { name, colour, series, ground, size = 7 }: P
   symbolSize: size,
   silent: true,
   z: 4,
-  itemStyle: { color: ground, borderColor: colour, borderWidth: 1.4, opacity: 0.95 },
+  itemStyle: { color: fillOf(series, colour, ground), borderColor: colour, borderWidth: 1.4, opacity: 0.95 },
 });
 
 /** A knot or a point under the cursor: filled. */
@@ -84,6 +94,24 @@ export const knots = (
 ): Mark => ({
   ...points(at, { name, colour, series: 0, ground: colour, size }),
   z: 5,
+});
+
+/** Places of a curve, filled in ink, each with what it is. */
+export const namedPlaces = (
+  places: readonly { x: number; y: number; label: string }[],
+  { ink, sheet }: Pick<Palette, 'ink' | 'sheet'>,
+): Mark => ({
+  ...knots({ x: places.map((p) => p.x), y: places.map((p) => p.y) }, { name: 'places', colour: ink, size: 7 }),
+  z: 9,
+  label: {
+    show: true,
+    formatter: ({ dataIndex }: { dataIndex: number }) => places[dataIndex]!.label,
+    position: 'top',
+    color: ink,
+    textBorderColor: sheet,
+    textBorderWidth: 3,
+  },
+  labelLayout: { moveOverlap: 'shiftY' },
 });
 
 export const setAsideCrosses = (at: Points, palette: Palette): Mark => ({

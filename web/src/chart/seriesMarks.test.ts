@@ -23,6 +23,14 @@ const lower = (option: ReturnType<typeof draw>) => option.series.filter((s) => s
 const words = (option: unknown): string[] =>
   (option as { graphic: { style?: { text?: string } }[] }).graphic.flatMap((g) => g.style?.text ?? []);
 
+test('places of the curve in hand are marked with what they are', () => {
+  const placesOf = (over: Partial<FitChart>) => draw(over).series.find((s) => s.name === 'places');
+  expect(placesOf({})).toBeUndefined();
+  const found = placesOf({ marks: [{ label: 'zero', x: 14, y: 0, xHalf: 0.2, yHalf: null, outside: 0 }] });
+  const { formatter } = (found as unknown as { label: { formatter(at: { dataIndex: number }): string } }).label;
+  expect([found!.data, formatter({ dataIndex: 0 })]).toEqual([[[14, 0]], 'zero']);
+});
+
 describe('a fit as it is drawn', () => {
   test('is a band, the points, the curve; the residuals about zero stand below', () => {
     const option = draw();

@@ -1,7 +1,7 @@
-import type { FitReply, SeriesReply } from '@undameter/contract';
+import type { CurveMark, FitReply, SeriesReply } from '@undameter/contract';
 import { normalQuantile } from '@undameter/core';
 import type { Palette } from '../theme/palette';
-import { band, colourOf, errorBars, level, line, points, setAsideCrosses, type Points } from './marks';
+import { band, colourOf, errorBars, level, line, namedPlaces, points, setAsideCrosses, type Points } from './marks';
 import type { Size } from './Chart';
 import type { ChartOption } from './echarts';
 import type { KeyEntry } from './key';
@@ -99,11 +99,14 @@ export interface FitChart {
   /** The series in hand, whose prediction band is drawn. */
   inHand: number;
   extras: readonly Extra[];
+  /** Places of the curve in hand that are marked. */
+  marks?: readonly CurveMark[];
   withPrediction: boolean;
 }
 
 /** The curves of a fit over its residuals; on one x axis where both are against x. */
-export function fitOption({ fit, palette, size, view, inHand, extras, withPrediction }: FitChart): ChartOption {
+export function fitOption(chart: FitChart): ChartOption {
+  const { fit, palette, size, view, inHand, extras, marks: places = [], withPrediction } = chart;
   const labels = endLabels(fit.series);
   const key: KeyEntry[] = [
     { label: 'measured', mark: 'symbol' },
@@ -124,6 +127,7 @@ export function fitOption({ fit, palette, size, view, inHand, extras, withPredic
       }),
     ),
   ];
+  if (places.length > 0) marks.push(namedPlaces(places, palette));
   const pane: Pane = { title: axisTitle(fit.y), weight: 3, marks };
   return stackOption({
     size,
@@ -158,7 +162,7 @@ function residualPane(fit: FitReply, palette: Palette, view: ResidualView): Pane
 const ownTitle = (fit: FitReply, view: ResidualView): string =>
   ({
     x: axisTitle(fit.x),
-    fitted: axisTitle({ name: `Fitted ${fit.y.name.toLowerCase()}`, unit: fit.y.unit }),
+    fitted: axisTitle({ name: `Fitted ${fit.y.name.toLowerCase() || fit.y.symbol}`, unit: fit.y.unit }),
     time: 'Number of the point, in the order of measuring',
     histogram: axisTitle({ name: 'Residual', unit: fit.y.unit }),
     normal: 'Where a normal distribution would have it (standard deviations)',

@@ -1,4 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
+import { houseStyles } from '@undameter/drawing';
+import { leastDifference } from '../../../drawing/test/colourVision';
 import { palettes, type ThemeName } from './palette';
 
 /** Relative luminance. Source: WCAG 2.2 (W3C), definition of relative luminance. */
@@ -35,8 +37,14 @@ describe.each<ThemeName>(['light', 'dark'])('%s', (name) => {
   );
 
   test('the six series are told apart from the sheet', () => {
-    // Sky blue and ochre are thin on paper; their shapes carry them, so 2:1 is the floor.
-    for (const colour of p.series) expect(contrast(colour, p.sheet)).toBeGreaterThan(2);
+    for (const colour of p.series) expect(contrast(colour, p.sheet)).toBeGreaterThanOrEqual(3);
     expect(new Set(p.series).size).toBe(6);
   });
+  test.each(['usual', 'protanopia', 'deuteranopia', 'tritanopia'] as const)(
+    'and from each other for the %s eye',
+    (sight) => expect(leastDifference(p.series, sight)).toBeGreaterThan(10),
+  );
 });
+
+test('a series has the same colour on the bench and on a figure', () =>
+  expect(palettes.light.series).toEqual(houseStyles[0]!.look.colours));
