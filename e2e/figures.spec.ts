@@ -56,6 +56,16 @@ test('a fit is dressed for print, follows its data, can be frozen, and outlives 
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.locator('.refusal')).toHaveCount(0);
 
+  // A second chart beside it, dressed as the first; taken away it is gone.
+  await point(page, 'charts');
+  await choose(page, 'Add the chart of a figure', '1 Spring rate');
+  await expect(page.getByText(/^Figure 1, a from the fit "Spring rate".*; b from/)).toBeVisible();
+  await expect(page.locator('[data-part="axis:c1/residuals.x"]')).toBeVisible();
+  const two = await taken(page, 'SVG');
+  expect(two.match(/>Travel of the plate \(mm\)<\/text>/g)).toHaveLength(2);
+  await page.getByRole('button', { name: 'Take chart b away' }).click();
+  await expect(page.getByText('Figure 1, from the fit "Spring rate"')).toBeVisible();
+
   const svg = await taken(page, 'SVG');
   expect(svg).toContain('>What the spring holds</text>');
   expect(svg).toContain('>Travel of the plate (mm)</text>');

@@ -1,5 +1,7 @@
 import { Type, type Static, type TProperties } from 'typebox';
 import { closed, described, id, name, orNull, problem, reading, symbol } from './common';
+import { curveMark, curveMarkKind } from './curveMarks';
+import { SERIES_KEY } from './fit';
 
 const column = Type.Array(reading);
 const oneOf = <T extends string>(...values: T[]) => Type.Unsafe<T>(Type.Enum(values));
@@ -18,18 +20,55 @@ const panels = described(
   Type.Array(Type.Array(symbol, { minItems: 1, maxItems: 40 }), { minItems: 1, maxItems: 12 }),
 );
 const channelsOfRun = { runId: id, panels, ...ends };
+const seriesOfFitKey = Type.String({ pattern: SERIES_KEY });
+export const wantedMark = closed({
+  series: described('Key of the series: `all`, `condition 3`, `all from 2`.', seriesOfFitKey),
+  what: curveMarkKind,
+  other: described('Of a crossing: the key of the other series.', Type.Optional(seriesOfFitKey)),
+});
+export type WantedMark = Static<typeof wantedMark>;
+const chartId = Type.String({ pattern: '^([a-z][0-9]{1,4})?$' });
+const sources = [
+  closed({ kind: Type.Literal('run'), ...channelsOfRun }),
+  closed({ kind: Type.Literal('channels'), ...channelsOfRun, x: symbol }),
+  closed({ kind: Type.Literal('spectrum'), ...channelsOfRun, as: oneOf('amplitude', 'density') }),
+  closed({ kind: Type.Literal('histogram'), runId: id, symbol, ...ends }),
+  closed({ kind: Type.Literal('conditions'), ...channelsOfRun }),
+  closed({ kind: Type.Literal('map'), runId: id, x: symbol, y: symbol }),
+  closed({ kind: Type.Literal('table'), tableId: id }),
+  closed({
+    kind: Type.Literal('fit'),
+    fitId: id,
+    residuals: residualKind,
+    marks: described(
+      'Places of its curves that are marked, found anew with the data; absent: none.',
+      Type.Optional(Type.Array(wantedMark, { maxItems: 60 })),
+    ),
+  }),
+  closed({ kind: Type.Literal('comparison'), comparisonId: id, below: oneOf('none', 'difference', 'equality') }),
+] as const;
+const chartSource = described('What one chart of a figure shows.', Type.Union([...sources]));
+export type ChartSource = Static<typeof chartSource>;
 export const figureSource = described(
   'What a figure shows, by what it is drawn from; never a copy of the numbers.',
   Type.Union([
-    closed({ kind: Type.Literal('run'), ...channelsOfRun }),
-    closed({ kind: Type.Literal('channels'), ...channelsOfRun, x: symbol }),
-    closed({ kind: Type.Literal('spectrum'), ...channelsOfRun, as: oneOf('amplitude', 'density') }),
-    closed({ kind: Type.Literal('histogram'), runId: id, symbol, ...ends }),
-    closed({ kind: Type.Literal('conditions'), ...channelsOfRun }),
-    closed({ kind: Type.Literal('map'), runId: id, x: symbol, y: symbol }),
-    closed({ kind: Type.Literal('table'), tableId: id }),
-    closed({ kind: Type.Literal('fit'), fitId: id, residuals: residualKind }),
-    closed({ kind: Type.Literal('comparison'), comparisonId: id, below: oneOf('none', 'difference', 'equality') }),
+    ...sources,
+    closed({
+      kind: Type.Literal('together'),
+      charts: described(
+        'Several charts on one sheet, in the order of their letters.',
+        Type.Array(
+          closed({
+            id: described(
+              'Stays the same when others come and go; what is dressed of the chart is found by it.',
+              chartId,
+            ),
+            source: chartSource,
+          }),
+          { minItems: 1, maxItems: 12 },
+        ),
+      ),
+    }),
   ]),
 );
 export type FigureSource = Static<typeof figureSource>;
@@ -39,6 +78,10 @@ export const figureAxis = closed({
   symbol: Type.String(),
   unit: Type.String(),
   log: Type.Boolean(),
+  origin: described(
+    'Of a time: the moment at which it is zero, where a file states it; absent: it does not.',
+    Type.Optional(Type.String()),
+  ),
   words: described('Of a category: what stands at 0, 1, 2 … of the axis.', orNull(Type.Array(Type.String()))),
   range: described(
     'Ends that belong to what is shown, as a window does; null: they follow from it.',
@@ -100,12 +143,17 @@ export type FigureSeries = Static<typeof figureSeries>;
 
 export const figurePanel = closed({
   id: Type.String(),
+  chart: described('Id of the chart that it is part of; absent: there is one.', Type.Optional(Type.String())),
   title: described('Where it needs more words than its axes; else nothing.', Type.String()),
   weight: described('Share of the height.', Type.Number({ exclusiveMinimum: 0 })),
   x: described('Null: the axis of the panel below.', orNull(figureAxis)),
   y: figureAxis,
   right: orNull(figureAxis),
   series: Type.Array(figureSeries),
+  marks: described(
+    'Places of its curves with their coordinates; absent: none.',
+    Type.Optional(Type.Array(closed({ ...curveMark.properties, series: Type.String() }))),
+  ),
   levels: described('Lines across it, such as zero under residuals.', Type.Array(Type.Number())),
   map: described(
     'How long the run dwelt where: cells row by row from the lowest y.',
@@ -122,7 +170,7 @@ export const figurePanel = closed({
 });
 export type FigurePanel = Static<typeof figurePanel>;
 export const figureContent = closed({
-  panels: described('One above the other.', Type.Array(figurePanel)),
+  panels: described('Those of one chart one above the other.', Type.Array(figurePanel)),
   about: described('What it was drawn from, in words with counts.', Type.String()),
 });
 export type FigureContent = Static<typeof figureContent>;
@@ -132,7 +180,7 @@ export type FigureContent = Static<typeof figureContent>;
 const colour = Type.String({ pattern: '^#[0-9a-fA-F]{6}$' });
 const share = Type.Number({ minimum: -2, maximum: 3 });
 const place = described(
-  'In shares of the frame of the first panel, from its upper left corner.',
+  'In shares of the frame of its panel, from the upper left corner.',
   closed({ x: share, y: share }),
 );
 const label = Type.String({ maxLength: 300 });
@@ -154,7 +202,7 @@ export const axisDressing = partOf({
   every: reading,
   count: orNull(Type.Integer({ minimum: 2, maximum: 30 })),
   minor: orNull(Type.Integer({ minimum: 0, maximum: 9 })),
-  numbers: oneOf('decimal', 'power', 'engineering', 'time'),
+  numbers: oneOf('decimal', 'power', 'engineering', 'time', 'clock'),
   digits: orNull(Type.Integer({ minimum: 0, maximum: 10 })),
   grouped: Type.Boolean(),
   labels: described(
@@ -208,15 +256,24 @@ export const keyDressing = closed({
   order: described('Ids of series; what is not named follows.', Type.Array(Type.String(), { maxItems: 200 })),
 });
 
+const onPanel = {
+  chart: described('Id of the chart that it lies on; absent: the one without an id.', Type.Optional(chartId)),
+  panel: described(
+    'Which of the panels of that chart, from 0; absent: the first.',
+    Type.Optional(Type.Integer({ minimum: 0, maximum: 11 })),
+  ),
+};
 export const figureNote = closed({
+  ...onPanel,
   text: label,
   at: place,
   to: described(
-    'Where its arrow points, in x and y of the first panel; null: none.',
+    'Where its arrow points, in x and y of its panel; null: none.',
     orNull(closed({ x: Type.Number(), y: Type.Number() })),
   ),
 });
 export const referenceLine = closed({
+  ...onPanel,
   axis: oneOf('x', 'y'),
   value: Type.Number(),
   to: described('Other end of a band; null: a line.', reading),
@@ -224,8 +281,21 @@ export const referenceLine = closed({
 });
 export const figurePoint = described(
   'A point that is marked with its coordinates.',
-  closed({ x: Type.Number(), y: Type.Number(), label }),
+  closed({ ...onPanel, x: Type.Number(), y: Type.Number(), label }),
 );
+
+/** How several charts of one figure lie on its sheet. */
+export const figureArrangement = closed({
+  columns: described('Charts beside each other.', Type.Integer({ minimum: 1, maximum: 6 })),
+  sharedX: described(
+    'Charts above each other have one x axis, where it is of the same quantity and unit.',
+    Type.Boolean(),
+  ),
+  sharedY: described('Charts beside each other have one y axis, where it is the same.', Type.Boolean()),
+  lettered: described('With a, b, c at their upper left.', Type.Boolean()),
+  titles: described('What stands above a panel, by its id.', Type.Record(Type.String({ maxLength: 80 }), label)),
+});
+export type FigureArrangement = Static<typeof figureArrangement>;
 
 /** What a house style holds, and of which each figure has a copy of its own. */
 export const figureLook = closed({
@@ -262,6 +332,10 @@ export const figureDressing = closed({
   ),
   series: described('By the id of the series.', Type.Record(Type.String({ maxLength: 200 }), seriesDressing)),
   key: keyDressing,
+  arrangement: described(
+    'Of several charts; absent: beside each other by two, with letters.',
+    Type.Optional(figureArrangement),
+  ),
   equations: described('By the id of the series.', Type.Record(Type.String({ maxLength: 200 }), equationDressing)),
   notes: Type.Array(figureNote, { maxItems: 30 }),
   lines: Type.Array(referenceLine, { maxItems: 30 }),

@@ -8,6 +8,7 @@ export * from './sensor';
 export * from './condition';
 export * from './table';
 export * from './fit';
+export { curveMarkKinds, marksOf, type CurveMark, type CurveMarkKind } from './curveMarks';
 export * from './propagation';
 export * from './comparison';
 export * from './finding';

@@ -1,5 +1,14 @@
-import type { EquationDressing, FigureDressing, FigureSeries } from '@undameter/contract';
-import { equationOf, formatValue, freePlace, textLine, upright, type Box, type MathLine } from '@undameter/core';
+import type { CurveMark, EquationDressing, FigureDressing, FigureSeries } from '@undameter/contract';
+import {
+  equationOf,
+  formatValue,
+  formatWithUncertainty,
+  freePlace,
+  textLine,
+  upright,
+  type Box,
+  type MathLine,
+} from '@undameter/core';
 import { ground, rule, typeAt, type Element } from './elements';
 import type { Frame } from './frames';
 import { layLine, type LaidLine, type Measure, type TypeFace } from './layLine';
@@ -9,13 +18,13 @@ import type { Sheet } from './sheet';
 const INK = '#1d2b33';
 const SOFT = '#5c6a70';
 
-/** What annotations stand on: the first panel, its place, and what is taken there. */
+/** What annotations stand on: a panel, its place, and what is taken there. */
 export interface Board {
   frame: Frame;
   sheet: Sheet;
   face: TypeFace;
   measure: Measure;
-  /** Pixels of readings of the first panel. */
+  /** Pixels of readings of the panel. */
   toPixels: (x: number, y: number) => readonly [number, number];
   covered: Float64Array;
   taken: Box[];
@@ -153,7 +162,7 @@ const dot = (x: number, y: number, r: number, colour: string): Element => ({
 });
 
 /** Notes with their arrows. */
-export const notesPlaced = (notes: FigureDressing['notes'], board: Board): Placed[] =>
+export const notesPlaced = (notes: Readonly<FigureDressing['notes']>, board: Board): Placed[] =>
   notes.map(({ text, at, to }) => {
     const line = layLine(textLine(text), board.face, board.measure);
     const box = boxFor({ width: line.width + 4, height: line.ascent + line.descent + 2 }, at, board);
@@ -189,8 +198,8 @@ function arrow(box: Box, [x, y]: readonly [number, number], sheet: Sheet): Eleme
   ];
 }
 
-/** Reference lines and bands across the first panel; what lies outside of it is not drawn. */
-export function linesPlaced(lines: FigureDressing['lines'], board: Board): Placed[] {
+/** Reference lines and bands across a panel; what lies outside of it is not drawn. */
+export function linesPlaced(lines: Readonly<FigureDressing['lines']>, board: Board): Placed[] {
   const { frame, sheet } = board;
   const right = frame.left + frame.width;
   const bottom = frame.top + frame.height;
@@ -227,28 +236,58 @@ export function linesPlaced(lines: FigureDressing['lines'], board: Board): Place
   });
 }
 
+interface InUnits {
+  x: (v: number) => number;
+  y: (v: number) => number;
+  /** The same for differences of two. */
+  xFactor: number;
+  yFactor: number;
+}
+
+const within = ({ frame }: Board, [x, y]: readonly [number, number]): boolean =>
+  x >= frame.left - 1 && x <= frame.left + frame.width + 1 && y >= frame.top - 1 && y <= frame.top + frame.height + 1;
+
+/** Places of curves with their coordinates and ±, `extrapolated` where there are no points; what lies off the frame is not drawn. */
+export const marksPlaced = (marks: readonly CurveMark[], board: Board, inUnits: InUnits): Placed[] =>
+  marks.flatMap((mark): Placed[] => {
+    const at = board.toPixels(mark.x, mark.y);
+    if (!within(board, at)) return [];
+    const coordinate = (value: number, half: number | null): string => {
+      if (half === null || !(half > 0)) return formatValue(value, 4);
+      const said = formatWithUncertainty(value, half);
+      return `${said.value} ± ${said.uncertainty}`;
+    };
+    const x = coordinate(inUnits.x(mark.x), mark.xHalf === null ? null : mark.xHalf * Math.abs(inUnits.xFactor));
+    const y = coordinate(inUnits.y(mark.y), mark.yHalf === null ? null : mark.yHalf * Math.abs(inUnits.yFactor));
+    const beyond = mark.outside > 0 ? ', extrapolated' : '';
+    return [markedPoint(board, at, [upright(`${mark.label} (${x}, ${y})${beyond}`)])];
+  });
+
+/** A point with its words beside it, where they stay within the frame. */
+function markedPoint(board: Board, [px, py]: readonly [number, number], words: MathLine): Placed {
+  const line: LaidLine = layLine(words, board.face, board.measure);
+  const gap = 0.5 * board.sheet.font;
+  const { frame } = board;
+  const isFarRight = px + gap + line.width > frame.left + frame.width;
+  const left = isFarRight ? px - gap - line.width : px + gap;
+  const baseline = py - gap < frame.top + line.ascent ? py + gap + line.ascent : py - gap;
+  const box = { x: left, y: baseline - line.ascent, width: line.width, height: line.ascent + line.descent };
+  return {
+    box,
+    elements: [
+      dot(px, py, 0.35 * board.sheet.symbol, INK),
+      ...typeAt(line, { x: left, y: baseline, colour: INK, z: 30 }),
+    ],
+  };
+}
+
 /** Marked points, each with its label and its coordinates. */
 export const pointsPlaced = (
-  points: FigureDressing['points'],
+  points: Readonly<FigureDressing['points']>,
   board: Board,
-  inUnits: { x: (v: number) => number; y: (v: number) => number },
+  inUnits: Pick<InUnits, 'x' | 'y'>,
 ): Placed[] =>
   points.map(({ x, y, label }) => {
-    const [px, py] = board.toPixels(x, y);
     const said = `(${formatValue(inUnits.x(x), 4)}, ${formatValue(inUnits.y(y), 4)})`;
-    const words = [...textLine(label), upright(`${label === '' ? '' : ' '}${said}`)];
-    const line: LaidLine = layLine(words, board.face, board.measure);
-    const gap = 0.5 * board.sheet.font;
-    const { frame } = board;
-    const isFarRight = px + gap + line.width > frame.left + frame.width;
-    const left = isFarRight ? px - gap - line.width : px + gap;
-    const baseline = py - gap < frame.top + line.ascent ? py + gap + line.ascent : py - gap;
-    const box = { x: left, y: baseline - line.ascent, width: line.width, height: line.ascent + line.descent };
-    return {
-      box,
-      elements: [
-        dot(px, py, 0.35 * board.sheet.symbol, INK),
-        ...typeAt(line, { x: left, y: baseline, colour: INK, z: 30 }),
-      ],
-    };
+    return markedPoint(board, board.toPixels(x, y), [...textLine(label), upright(`${label === '' ? '' : ' '}${said}`)]);
   });

@@ -1,6 +1,6 @@
 import type { FigureContent, FigureDressing, FigureSeries } from '@undameter/contract';
 import { formatValue, freePlace, textLine, type Box } from '@undameter/core';
-import { framesOf, turnedBox, type Frame, type PanelAxes } from './frames';
+import { framesOf, turnedBox, type Frame, type Margins, type PanelAxes } from './frames';
 import type { LaidLine } from './layLine';
 import { layKey, namesAtEnds, roomForNames, type LaidKey, type Named, type PlacedName } from './names';
 import { occupiedBy } from './occupied';
@@ -33,6 +33,7 @@ export function noteOf(content: FigureContent, dressing: FigureDressing, looks: 
     column?.some((v) => v !== null && v > 0) ?? false;
   const bars = shown.some((s) => looks.get(s.id)!.bars && (has(s.points?.xError) || has(s.points?.yError)));
   const bands = shown.some((s) => looks.get(s.id)!.band && (s.curve?.low.some((v) => v !== null) ?? false));
+  const places = content.panels.some((p) => p.marks?.some((m) => has([m.xHalf, m.yHalf])));
   const factor = dressing.look.barsFactor;
   const looked = [...new Set(shown.map((s) => looks.get(s.id)!))];
   const words = [
@@ -40,6 +41,7 @@ export function noteOf(content: FigureContent, dressing: FigureDressing, looks: 
     ...beyondWords(shown, looks),
     ...(bars ? [factor === 1 ? 'bars: standard uncertainty' : 'bars: U with k = 2'] : []),
     ...(bands ? ['bands: 95 % of the curve'] : []),
+    ...(places ? ['± of places: 95 %'] : []),
     // A curve that does not stand where it was measured says so.
     ...looked.filter((l) => l.offset !== 0).map((l) => `${l.name} raised by ${formatValue(l.offset)}`),
   ].join('; ');
@@ -65,14 +67,18 @@ function kindsOfLines(shown: readonly FigureSeries[], looks: Looks): string[] {
   return [...kinds].flatMap(([of, words]) => (words.size === 1 ? [`${[...words][0]}: ${of}`] : []));
 }
 
+/** A key and the place that it takes. */
+export interface PlacedKey {
+  key: LaidKey;
+  box: Box;
+}
+
 export interface Arrangement {
   frames: Frame[];
-  /** Number of the panel in which series are named: the one that has all of them, else the first. */
-  home: number;
-  covered: Float64Array;
+  /** Pixels that data cover, by the number of the panel in which the series of its chart are named. */
+  covered: ReadonlyMap<number, Float64Array>;
   names: PlacedName[];
-  key: LaidKey | undefined;
-  keyBox: Box | undefined;
+  keys: PlacedKey[];
 }
 
 interface ToArrange {
@@ -85,95 +91,162 @@ interface ToArrange {
   looks: Looks;
 }
 
-/** Frames, and names or a key that cover nothing: at the ends of the curves, else in a free place, else below. */
+/** Series of one chart with the number of the panel in which they are named: the one that has all of them, else its first. */
+interface ChartNames {
+  home: number;
+  column: number;
+  named: Named[];
+}
+
+/** Frames, and names or keys that cover nothing: at the ends of the curves, else in a free place, else below. */
 export function arrange(to: ToArrange): Arrangement {
   const { panels, sheet, dressing, named } = to;
   const { place, corner } = dressing.key;
-  const home = homeOf(panels, named);
-  const plain = framesOf(panels, sheet, margins(to, 0, 0));
-  const covered = (frames: Frame[]): Float64Array =>
-    occupiedBy(occupants(panels[home]!, frames[home]!, to.looks), dressing.look.barsFactor);
-  const without: Arrangement = {
-    frames: plain,
-    home,
-    covered: covered(plain),
-    names: [],
-    key: undefined,
-    keyBox: undefined,
-  };
-  if (place === 'off' || named.length === 0) return without;
+  const charts = chartsOf(panels, named);
+  const plain = settled(to, charts, framesOf(panels, sheet, margins(to)));
+  if (place === 'off' || named.length === 0) return plain;
   if (place === 'ends') {
-    if (named.length < 2) return without;
-    return atEnds(to, without, covered) ?? inside(to, without, 'free') ?? below(to, without, covered);
+    // The title of its axis names a curve that is alone.
+    const several = charts.filter((c) => c.named.length > 1);
+    if (several.length === 0) return plain;
+    return atEnds(to, charts, several) ?? inside(to, several, plain, 'free') ?? below(to, charts);
   }
-  if (place === 'inside') return inside(to, without, corner) ?? below(to, without, covered);
-  if (place === 'right') {
-    const key = layKey(named, sheet, 0);
-    const frames = framesOf(panels, sheet, margins(to, key.width + sheet.font, 0));
-    const right = panels[0]!.right?.room ?? 0;
-    const keyBox = { x: frames[0]!.left + frames[0]!.width + right + sheet.font, y: frames[0]!.top, ...sizeOf(key) };
-    return { ...without, frames, covered: covered(frames), key, keyBox };
-  }
-  return below(to, without, covered);
+  if (place === 'inside') return inside(to, charts, plain, corner) ?? below(to, charts);
+  return place === 'right' ? atRight(to, charts) : below(to, charts);
 }
 
-function homeOf(panels: readonly PanelAxes[], named: readonly Named[]): number {
-  const has = ({ panel }: PanelAxes): boolean =>
-    named.every(({ series }) => panel.series.some((s) => s.id === series.id));
-  return Math.max(0, panels.findIndex(has));
+function chartsOf(panels: readonly PanelAxes[], named: readonly Named[]): ChartNames[] {
+  return [...new Set(panels.map((p) => p.position.chart))].map((chart) => {
+    const members = panels.map((_, i) => i).filter((i) => panels[i]!.position.chart === chart);
+    const shows = (i: number, { series }: Named): boolean => panels[i]!.panel.series.some((s) => s.id === series.id);
+    const own = named.filter((n) => members.some((i) => shows(i, n)));
+    const home = members.find((i) => own.every((n) => shows(i, n))) ?? members[0]!;
+    return { home, column: panels[home]!.position.column, named: own };
+  });
+}
+
+/** An arrangement without names. */
+function settled({ panels, looks, dressing }: ToArrange, charts: readonly ChartNames[], frames: Frame[]): Arrangement {
+  const covered = new Map(
+    charts.map(({ home }) => [
+      home,
+      occupiedBy(occupants(panels[home]!, frames[home]!, looks), dressing.look.barsFactor),
+    ]),
+  );
+  return { frames, covered, names: [], keys: [] };
 }
 
 const sizeOf = ({ width, height }: LaidKey): { width: number; height: number } => ({ width, height });
 
-function margins({ title, note, panels, sheet }: ToArrange, right: number, bottom: number) {
-  // The last number below the axis reaches half its width beyond the frame.
-  const last = panels.reduce((most, { x, showsX }) => {
-    const line = showsX && x.labelsShown ? x.laid.at(-1) : undefined;
-    return line ? Math.max(most, turnedBox(line, x.turned).width / 2) : most;
-  }, 0);
+interface Beyond {
+  right?: number;
+  bottom?: number;
+  /** For names at the right of each column. */
+  beside?: readonly number[];
+}
+
+function margins(
+  { title, note, panels, sheet }: ToArrange,
+  { right = 0, bottom = 0, beside = [] }: Beyond = {},
+): Margins {
+  const columns = 1 + panels.reduce((most, p) => Math.max(most, p.position.column), 0);
   return {
     top: title ? title.ascent + title.descent + 0.5 * sheet.font : 0,
     bottom: bottom + (note ? note.ascent + note.descent + 0.3 * sheet.font : 0),
-    right: Math.max(right, last),
+    right,
+    beside: Array.from({ length: columns }, (_, column) => Math.max(beside[column] ?? 0, halfNumber(panels, column))),
   };
 }
 
-function atEnds(
-  to: ToArrange,
-  without: Arrangement,
-  covered: (frames: Frame[]) => Float64Array,
-): Arrangement | undefined {
-  const { panels, sheet, named } = to;
-  const { frames: plain, home } = without;
-  const pad = 0.6 * sheet.font;
-  const axes = panels[home]!;
-  const isHere = (id: string): boolean => axes.panel.series.some((s) => s.id === id);
-  if (!named.every(({ series }) => isHere(series.id))) return undefined;
-  const rightEdge = sheet.width - pad - (axes.right?.room ?? 0);
-  const narrower = named.reduce((most, one) => {
-    const place = pixelsOf(axes, plain[home]!, one.series.side);
-    return Math.max(most, roomForNames([one], plain[home]!, place, sheet, rightEdge));
+/** The last number below an axis reaches half its width beyond the frame. */
+const halfNumber = (panels: readonly PanelAxes[], column: number): number =>
+  panels.reduce((most, { x, showsX, position }) => {
+    const line = showsX && x.labelsShown && position.column === column ? x.laid.at(-1) : undefined;
+    return line ? Math.max(most, turnedBox(line, x.turned).width / 2) : most;
   }, 0);
-  if (narrower > 0.45 * plain[home]!.width) return undefined;
-  const frames = framesOf(panels, sheet, margins(to, narrower + margins(to, 0, 0).right, 0));
-  const frame = frames[home]!;
-  const free = covered(frames);
-  const within: Box = { x: 0, y: frame.top - sheet.font, width: sheet.width, height: frame.height + 2 * sheet.font };
-  const names = named.reduce<PlacedName[] | undefined>((placed, one) => {
-    const place = pixelsOf(axes, frame, one.series.side);
-    const found = placed && namesAtEnds([...placed, one], place, free, sheet, within);
-    return found && [...placed, found.at(-1)!];
+
+/** Of a frame no more than this share may go to names at its right. */
+const MOST_FOR_NAMES = 0.45;
+
+function atEnds(to: ToArrange, charts: readonly ChartNames[], several: readonly ChartNames[]): Arrangement | undefined {
+  const { panels, sheet } = to;
+  const isNameable = ({ home, named }: ChartNames): boolean =>
+    named.every(({ series }) => panels[home]!.panel.series.some((s) => s.id === series.id));
+  if (!several.every(isNameable)) return undefined;
+  const least = margins(to).beside;
+  const plain = framesOf(panels, sheet, margins(to));
+  // What names take in one column makes the frames of all narrower, and moves the ends at which they stand.
+  const widths = least.length > 1 ? widened(to, several, widened(to, several, least)) : widened(to, several, least);
+  if (several.some(({ home, column }) => widths[column]! - least[column]! > MOST_FOR_NAMES * plain[home]!.width))
+    return undefined;
+  const found = settled(to, charts, framesOf(panels, sheet, margins(to, { beside: widths })));
+  const names = several.reduce<PlacedName[] | undefined>((placed, chart) => {
+    const own = placed && namesOf(to, chart, found, widths[chart.column]!);
+    return own && [...placed, ...own];
   }, []);
-  return names && { ...without, frames, covered: free, names };
+  return names && { ...found, names };
 }
 
+/** How much room names need at the right of each column, when they have so much. */
+function widened(to: ToArrange, charts: readonly ChartNames[], beside: readonly number[]): number[] {
+  const { panels, sheet } = to;
+  const frames = framesOf(panels, sheet, margins(to, { beside }));
+  const neededBy = ({ home, named }: ChartNames, room: number): number => {
+    const [axes, frame] = [panels[home]!, frames[home]!];
+    const edge = frame.left + frame.width + room;
+    return Math.max(
+      0,
+      ...named.map((one) => roomForNames([one], frame, pixelsOf(axes, frame, one.series.side), sheet, edge)),
+    );
+  };
+  return beside.map((room, column) => {
+    const own = charts.filter((c) => c.column === column);
+    return room + Math.max(0, ...own.map((c) => neededBy(c, room)));
+  });
+}
+
+/** The names of a chart at the ends of its curves; undefined where one has no place. */
+function namesOf(
+  { panels, sheet }: ToArrange,
+  { home, named }: ChartNames,
+  { frames, covered }: Arrangement,
+  beside: number,
+): PlacedName[] | undefined {
+  const [axes, frame] = [panels[home]!, frames[home]!];
+  const within: Box = {
+    x: 0,
+    y: frame.top - sheet.font,
+    width: frame.left + frame.width + (axes.right?.room ?? 0) + beside + 0.6 * sheet.font,
+    height: frame.height + 2 * sheet.font,
+  };
+  return named.reduce<PlacedName[] | undefined>((placed, one) => {
+    const place = pixelsOf(axes, frame, one.series.side);
+    const found = placed && namesAtEnds([...placed, one], place, covered.get(home)!, sheet, within);
+    return found && [...placed, found.at(-1)!];
+  }, []);
+}
+
+/** A key within the frame of each chart. */
 function inside(
-  { named, sheet }: ToArrange,
+  { sheet }: ToArrange,
+  charts: readonly ChartNames[],
   plain: Arrangement,
   corner: FigureDressing['key']['corner'],
 ): Arrangement | undefined {
+  const keys = charts
+    .filter((c) => c.named.length > 0)
+    .map(({ home, named }) => keyInside(named, plain.frames[home]!, plain.covered.get(home)!, sheet, corner));
+  return keys.every((k) => k !== undefined) ? { ...plain, keys } : undefined;
+}
+
+function keyInside(
+  named: readonly Named[],
+  frame: Frame,
+  covered: Float64Array,
+  sheet: Sheet,
+  corner: FigureDressing['key']['corner'],
+): PlacedKey | undefined {
   const key = layKey(named, sheet, 0);
-  const frame = plain.frames[plain.home]!;
   const inset = 0.6 * sheet.font;
   const size = sizeOf(key);
   if (size.width > frame.width - 2 * inset || size.height > frame.height - 2 * inset) return undefined;
@@ -186,18 +259,38 @@ function inside(
   if (corner !== 'free') {
     const x = corner.endsWith('Left') ? room.x : room.x + room.width - size.width;
     const y = corner.startsWith('upper') ? room.y : room.y + room.height - size.height;
-    return { ...plain, key, keyBox: { x, y, ...size } };
+    return { key, box: { x, y, ...size } };
   }
-  const free = freePlace(room, size, plain.covered);
-  return free && { ...plain, key, keyBox: { ...free, ...size } };
+  const free = freePlace(room, size, covered);
+  return free && { key, box: { ...free, ...size } };
 }
 
-function below(to: ToArrange, without: Arrangement, covered: (frames: Frame[]) => Float64Array): Arrangement {
-  const { panels, sheet, named } = to;
-  const key = layKey(named, sheet, without.frames[0]!.width);
-  const frames = framesOf(panels, sheet, margins(to, 0, key.height + 0.4 * sheet.font));
-  const last = frames.at(-1)!;
-  const y = last.top + last.height + panels.at(-1)!.x.room + 0.4 * sheet.font;
-  const x = last.left + Math.max(0, (last.width - key.width) / 2);
-  return { ...without, frames, covered: covered(frames), key, keyBox: { x, y, ...sizeOf(key) } };
+/** One key for all charts at the right of them. */
+function atRight(to: ToArrange, charts: readonly ChartNames[]): Arrangement {
+  const { panels, sheet } = to;
+  const key = layKey(eachOnce(to.named), sheet, 0);
+  const found = settled(to, charts, framesOf(panels, sheet, margins(to, { right: key.width + sheet.font })));
+  const x = sheet.width - 0.6 * sheet.font - key.width;
+  return { ...found, keys: [{ key, box: { x, y: found.frames[0]!.top, ...sizeOf(key) } }] };
+}
+
+/** One key for all charts below them. */
+function below(to: ToArrange, charts: readonly ChartNames[]): Arrangement {
+  const { panels, sheet, note } = to;
+  const plain = framesOf(panels, sheet, margins(to));
+  const left = Math.min(...plain.map((f) => f.left));
+  const right = Math.max(...plain.map((f) => f.left + f.width));
+  const key = layKey(eachOnce(to.named), sheet, right - left);
+  const found = settled(to, charts, framesOf(panels, sheet, margins(to, { bottom: key.height + 0.4 * sheet.font })));
+  const x = left + Math.max(0, (right - left - key.width) / 2);
+  const noteRoom = note ? note.ascent + note.descent + 0.3 * sheet.font : 0;
+  const y = sheet.height - 0.6 * sheet.font - noteRoom - key.height;
+  return { ...found, keys: [{ key, box: { x, y, ...sizeOf(key) } }] };
+}
+
+/** Series of several charts that look and read alike have one entry. */
+function eachOnce(named: readonly Named[]): Named[] {
+  const looked = ({ look: { name, colour, symbol, line, filled, pointsShown } }: Named): string =>
+    JSON.stringify([name, colour, symbol, line, filled, pointsShown]);
+  return [...new Map(named.map((n) => [looked(n), n] as const).reverse()).values()].reverse();
 }

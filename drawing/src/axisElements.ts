@@ -13,12 +13,19 @@ interface DrawnAxis {
   sheet: Sheet;
   /** Numbers and title are written. */
   isWritten: boolean;
+  /** From the line to the title, where titles of several axes stand in one line. */
+  labelRoom: number;
   /** Pixels of the line: at an edge of the frame, or where it crosses the other axis. */
   at: number;
 }
 
 /** Grid lines at the marks of an axis. */
-export function gridElements({ axis, side, frame, sheet }: Omit<DrawnAxis, 'at' | 'isWritten'>): Element[] {
+export function gridElements({
+  axis,
+  side,
+  frame,
+  sheet,
+}: Omit<DrawnAxis, 'at' | 'isWritten' | 'labelRoom'>): Element[] {
   const place = scaleOf(axis, side === 'x' ? 'x' : 'y', frame);
   const look = { colour: GRID, width: 0.5 * sheet.axis, z: 0 };
   return axis.ticks.major.map((v) =>
@@ -101,10 +108,10 @@ export function everyReadable(axis: LaidAxis, side: 'x' | 'y' | 'right', frame: 
 }
 
 /** The title stands outside of everything, also where the axis itself crosses the frame. */
-function title({ axis, side, frame, sheet }: DrawnAxis): Element[] {
+function title({ axis, side, frame, sheet, labelRoom }: DrawnAxis): Element[] {
   if (!axis.laidTitle) return [];
   const line = shrunk(axis.laidTitle, side === 'x' ? frame.width + 0.5 * frame.left : frame.height + sheet.font);
-  const away = axis.labelRoom + 1.2 * gapOf(sheet);
+  const away = labelRoom + 1.2 * gapOf(sheet);
   if (side === 'x') {
     const x = frame.left + frame.width / 2 - line.width / 2;
     return typeAt(line, { x, y: frame.top + frame.height + away + line.ascent, colour: INK });

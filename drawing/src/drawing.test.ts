@@ -1,31 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
 import type { FigureContent, FigureDressing, FigureSeries } from '@undameter/contract';
+import { axis, measure, series as bare } from '../test/contents';
 import { dressingOf, figureOption, houseStyles, lookOfSeries } from './index';
-import { layLine, type Measure } from './layLine';
+import { layLine } from './layLine';
 import { readable } from './seriesLook';
 import { sheetOf } from './sheet';
 
-/** Every letter is half as wide as the type is high: what is tested is where things are put, not how a face runs. */
-const measure: Measure = (text, { size }) => 0.5 * size * text.length;
 const plain = dressingOf(houseStyles[0]!);
 const sheet = sheetOf(plain.look, 1);
 
-const axis = (name: string, unit: string) => ({ name, symbol: '', unit, log: false, words: null, range: null });
-const series = (id: string, over: Partial<FigureSeries> = {}): FigureSeries => ({
-  id,
-  title: id,
-  name: id,
-  of: '',
-  group: null,
-  nature: 'model',
-  side: 'left',
-  points: { x: [10, 60, 117], y: [27, 20, 7], xError: [], yError: [0.2, null, 0.3] },
-  curve: { x: [10, 60, 117], y: [27, 20, 7], low: [26, 19, 6], high: [28, 21, 8], held: false },
-  setAside: null,
-  cells: null,
-  equation: null,
-  ...over,
-});
+const series = (id: string, over: Partial<FigureSeries> = {}): FigureSeries =>
+  bare(id, {
+    points: { x: [10, 60, 117], y: [27, 20, 7], xError: [], yError: [0.2, null, 0.3] },
+    curve: { x: [10, 60, 117], y: [27, 20, 7], low: [26, 19, 6], high: [28, 21, 8], held: false },
+    ...over,
+  });
 const contentOf = (all: FigureSeries[], over: Partial<FigureContent['panels'][number]> = {}): FigureContent => ({
   panels: [
     {
@@ -144,6 +133,51 @@ describe('an axis', () => {
     const lines = elementsOf(drawn).filter((e) => e.type === 'line' && e.shape!['y1'] === e.shape!['y2']);
     const whole = lines.filter((e) => e.shape!['x2']! - e.shape!['x1']! === frame!.width && e['z' as never] === 10);
     expect(whole.map((e) => e.shape!['y1'])).toContainEqual(expect.closeTo(frame!.top + frame!.height / 2, 6));
+  });
+});
+
+describe('an axis of time', () => {
+  const time = (over: object, dressing: object = { numbers: 'clock' }, x = [0, 600, 3000]) =>
+    draw(
+      contentOf([series('a', { points: null, curve: { ...series('a').curve!, x } })], {
+        x: { ...axis('Time', 's'), origin: '2026-11-03T10:12:00Z', ...over },
+      }),
+      { axes: { 'main.x': dressing } },
+    );
+  test('has the time of day at round moments, its date and its zone', () => {
+    const said = textsOf(time({}));
+    expect(said).toEqual(expect.arrayContaining(['10:20', '10:30', '10:40', 'Time of day, 2026-11-03 (UTC)']));
+    expect(said).not.toContain('10:12');
+  });
+  test('counts in its own unit: minutes are not taken for seconds', () => {
+    const minutes = [0, 10, 50];
+    expect(textsOf(time({ unit: 'min' }, { numbers: 'clock' }, minutes))).toContain('10:30');
+    expect(textsOf(time({ unit: 'min' }, { numbers: 'time' }, minutes))).toEqual(
+      expect.arrayContaining(['20:00', 'Time', '(min:s)']),
+    );
+    expect(textsOf(time({ unit: 'min' }, { numbers: 'time' }, [0, 10, 90]))).toContain('(h:min:s)');
+  });
+  test('goes on after midnight, and says no date where the file has none', () => {
+    const said = textsOf(time({ origin: '23:50:00' }));
+    expect(said).toEqual(expect.arrayContaining(['23:50', '00:00', '00:20', 'Time of day']));
+  });
+  test('keeps ends and distances that were typed, in the unit that is shown', () => {
+    const drawn = time({}, { numbers: 'clock', low: 480, high: 1680, every: 600 });
+    expect(textsOf(drawn).filter((t) => /^\d\d:\d\d$/.test(t))).toEqual(['10:20', '10:30', '10:40']);
+    const [x] = drawn.option['xAxis'] as { min: number; max: number }[];
+    expect([x!.min, x!.max]).toEqual([480, 1680]);
+  });
+  test('has as many marks as a hand asked for between ends that were typed', () => {
+    const said = textsOf(time({}, { numbers: 'clock', low: 0, high: 3000, count: 4 }));
+    expect(said.filter((t) => /^\d\d:\d\d(:\d\d)?$/.test(t))).toHaveLength(4);
+  });
+  test('without a moment in the file, or that is none, or logarithmic, is refused', () => {
+    const refused = (code: string) => expect.objectContaining({ code }) as never;
+    expect(() => time({ origin: undefined })).toThrow(refused('AXIS_NO_ORIGIN'));
+    expect(() => time({}, { numbers: 'clock', log: true }, [1, 600, 3000])).toThrow(refused('AXIS_CLOCK_LOG'));
+    expect(() => time({}, { numbers: 'time', log: true }, [1, 600, 3000])).not.toThrow();
+    expect(() => time({ unit: 'L/min' })).toThrow(refused('UNIT_MISFIT'));
+    expect(() => time({ unit: 'L/min' }, { numbers: 'time' })).toThrow(refused('UNIT_MISFIT'));
   });
 });
 
@@ -354,7 +388,34 @@ describe('annotations', () => {
     });
     expect(textsOf(drawn)).toEqual(expect.arrayContaining(['best', '(60, 20)', 'least head', 'band', 'Valve open']));
     expect(textsOf(drawn)).not.toContain('far off');
-    expect(drawn.parts.map((p) => p.id)).toEqual(expect.arrayContaining(['point:0', 'note:0', 'line:0', 'line:1']));
+    expect(drawn.parts.map((p) => p.id)).toEqual(expect.arrayContaining(['point:0', 'note:0', 'line:0', 'line:2']));
+  });
+});
+
+describe('places of a curve', () => {
+  const mark = { series: 'a', label: 'zero', x: 60, y: 20, xHalf: 0.4, yHalf: null, outside: 0 };
+  const shown = (over: object, dressing: Partial<FigureDressing> = {}) =>
+    draw(contentOf([series('a')], { marks: [{ ...mark, ...over }] }), dressing);
+  const said = (drawn: ReturnType<typeof draw>) => textsOf(drawn).filter((t) => t.startsWith('zero'));
+  test('have their coordinates with ±', () => {
+    expect(said(shown({}))).toEqual(['zero (60.00 ± 0.40, 20)']);
+    expect(said(shown({ yHalf: 0.2 }))).toEqual(['zero (60.00 ± 0.40, 20.00 ± 0.20)']);
+    expect(said(shown({ xHalf: null }))).toEqual(['zero (60, 20)']);
+  });
+  test('say that they are extrapolated, and only then', () =>
+    expect(said(shown({ outside: 0.1 }))).toEqual(['zero (60.00 ± 0.40, 20), extrapolated']));
+  test('are in the unit of the axis, their ± too', () =>
+    expect(said(shown({ yHalf: 0.2 }, { axes: { 'main.y': { unit: 'cm' } } }))).toEqual([
+      'zero (60.00 ± 0.40, 2000 ± 20)',
+    ]));
+  test('with a ± are told of in the note, without one not', () => {
+    const note = (over: object): string => textsOf(shown(over)).find((t) => t.includes('places')) ?? '';
+    expect([note({}), note({ xHalf: null })]).toEqual([expect.stringContaining('± of places: 95 %'), '']);
+  });
+  test('off the frame, or of a series that is not drawn, are not drawn', () => {
+    expect(said(shown({ x: 900 }))).toEqual([]);
+    expect(said(shown({}, { series: { a: { shown: false } } }))).toEqual([]);
+    expect(shown({}).parts.map((p) => p.id)).toContain('mark:0');
   });
 });
 

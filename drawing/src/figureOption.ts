@@ -1,8 +1,17 @@
-import type { FigureContent, FigureDressing } from '@undameter/contract';
+import type { FigureContent, FigureDressing, FigurePanel } from '@undameter/contract';
 import { textLine, type Box, type MathLine } from '@undameter/core';
-import { equationPlaced, linesPlaced, notesPlaced, pointsPlaced, type Board, type Placed } from './annotations';
+import {
+  equationPlaced,
+  linesPlaced,
+  marksPlaced,
+  notesPlaced,
+  pointsPlaced,
+  type Board,
+  type Placed,
+} from './annotations';
 import { arrange, namedOf, noteOf } from './arrange';
 import { axisElements, gridElements } from './axisElements';
+import { arrangementOf, placesInCharts, positionsOf } from './charts';
 import { FAMILY, rule, typeAt, type Element } from './elements';
 import { gapOf, scaleOf, type Frame, type LaidAxis, type PanelAxes } from './frames';
 import { layLine, shrunk, type LaidLine, type Measure, type TypeFace } from './layLine';
@@ -10,6 +19,7 @@ import { keyElements, nameElements, type LaidKey, type PlacedName } from './name
 import { occupiedBy } from './occupied';
 import { axesOf, looksOf, occupants, pixelsOf, shownOf, type Lay, type Looks } from './panelAxes';
 import { mapMark, seriesMarks } from './seriesMarks';
+import { idIn } from './together';
 import { sheetOf, type Sheet } from './sheet';
 
 export interface FigureDrawing {
@@ -24,6 +34,8 @@ export interface FigureDrawing {
 export interface DrawnPart {
   id: string;
   box: Box;
+  /** Number of the panel in shares of whose frame its place is kept; absent: it has none. */
+  panel?: number;
 }
 
 export interface DrawnFigure {
@@ -48,7 +60,8 @@ export function figureOption({ content, dressing, measure, scale = 1 }: FigureDr
   const lay: Lay = (line: MathLine, weight = 400, size = 1) =>
     layLine(line, { ...face, weight, size: size * sheet.font }, measure);
   const looks = looksOf(content, dressing, sheet);
-  const panels = axesOf(content, dressing, looks, sheet, lay);
+  const positions = positionsOf(content, arrangementOf(dressing));
+  const panels = axesOf({ content, dressing, looks, sheet, lay, positions });
   const titled = dressing.title.trim() === '' ? undefined : lay(textLine(dressing.title), 600, 1.1);
   const title = titled && shrunk(titled, sheet.width - 3 * sheet.font);
   const said = dressing.noteShown ? noteOf(content, dressing, looks, lay) : undefined;
@@ -56,21 +69,21 @@ export function figureOption({ content, dressing, measure, scale = 1 }: FigureDr
   const named = namedOf(content, dressing, looks, lay);
 
   const arranged = arrange({ panels, sheet, dressing, named, title, note, looks });
-  const { frames, key, names, keyBox } = arranged;
-  const board: Board = {
-    frame: frames[0]!,
+  const { frames, keys, names } = arranged;
+  const taken = [...keys.map((k) => k.box), ...names.map((n) => n.box)];
+  const boardOf = (i: number): Board => ({
+    frame: frames[i]!,
     sheet,
     face,
     measure,
-    toPixels: pixelsOf(panels[0]!, frames[0]!, 'left'),
-    // Annotations stand on the first panel, names where their series are.
-    covered:
-      arranged.home === 0
-        ? arranged.covered
-        : occupiedBy(occupants(panels[0]!, frames[0]!, looks), dressing.look.barsFactor),
-    taken: [...(keyBox ? [keyBox] : []), ...names.map((n) => n.box)],
-  };
-  const annotated = annotate(content, dressing, looks, panels[0]!, board);
+    toPixels: pixelsOf(panels[i]!, frames[i]!, 'left'),
+    covered: arranged.covered.get(i) ?? occupiedBy(occupants(panels[i]!, frames[i]!, looks), dressing.look.barsFactor),
+    taken,
+  });
+  const within = placesInCharts(positions);
+  const annotated = panels.flatMap((axes, i) =>
+    annotate(axes, { number: i, within: within[i]! }, dressing, looks, () => boardOf(i)),
+  );
   const titleBox: Box | undefined = title && {
     x: frames[0]!.left,
     y: 0.6 * sheet.font,
@@ -84,9 +97,9 @@ export function figureOption({ content, dressing, measure, scale = 1 }: FigureDr
     parts: [
       ...axisParts(panels, frames),
       ...nameParts(names),
-      ...annotated.map(({ id, box }) => ({ id, box })),
+      ...annotated.map(({ id, box, panel }) => ({ id, box, panel })),
       ...(titleBox ? [{ id: 'title', box: titleBox }] : []),
-      ...(key && keyBox ? [{ id: 'key', box: keyBox }, ...entryParts(key, keyBox, sheet)] : []),
+      ...keys.flatMap(({ key, box }) => [{ id: 'key', box }, ...entryParts(key, box, sheet)]),
     ],
     option: {
       animation: false,
@@ -108,7 +121,7 @@ export function figureOption({ content, dressing, measure, scale = 1 }: FigureDr
           : []),
         ...(note ? noteElements(note, frames, sheet) : []),
         ...nameElements(names),
-        ...(key && keyBox ? keyElements(key, keyBox.x, keyBox.y, sheet) : []),
+        ...keys.flatMap(({ key, box }) => keyElements(key, box.x, box.y, sheet)),
         ...annotated.flatMap((a) => a.elements),
       ],
     },
@@ -117,11 +130,13 @@ export function figureOption({ content, dressing, measure, scale = 1 }: FigureDr
 
 /** Ids of axes lie with the room that their numbers and titles take. */
 function axisParts(panels: readonly PanelAxes[], frames: readonly Frame[]): DrawnPart[] {
-  return panels.flatMap(({ x, y, right, showsX }, i) => {
+  return panels.flatMap((axes, i) => {
+    const { x, y, right, showsX, showsY } = axes;
     const { left, top, width, height } = frames[i]!;
+    const besideY = y.room - y.labelRoom + Math.max(y.labelRoom, y.laidTitle ? roomOfNumbers(panels, axes) : 0);
     return [
       ...(showsX ? [{ id: `axis:${x.key}`, box: { x: left, y: top + height, width, height: x.room } }] : []),
-      { id: `axis:${y.key}`, box: { x: left - y.room, y: top, width: y.room, height } },
+      ...(showsY ? [{ id: `axis:${y.key}`, box: { x: left - besideY, y: top, width: besideY, height } }] : []),
       ...(right ? [{ id: `axis:${right.key}`, box: { x: left + width, y: top, width: right.room, height } }] : []),
     ];
   });
@@ -139,33 +154,56 @@ const entryParts = (key: LaidKey, at: Box, sheet: Sheet): DrawnPart[] =>
 
 interface Annotated extends Placed {
   id: string;
+  panel: number;
 }
 
-/** What stands on the first panel beside its data. */
+interface OnChart {
+  chart?: string;
+  panel?: number;
+}
+
+/** What stands on a panel beside its data; `number` among all, `within` its chart. */
 function annotate(
-  { panels: [first] }: FigureContent,
+  axes: PanelAxes,
+  { number, within }: { number: number; within: number },
   dressing: FigureDressing,
   looks: Looks,
-  axes: PanelAxes,
-  board: Board,
+  boardOf: () => Board,
 ): Annotated[] {
-  const numbered =
-    (kind: string) =>
-    (placed: Placed, k: number): Annotated => ({ ...placed, id: `${kind}:${k}` });
-  const lines = linesPlaced(dressing.lines, board).map(numbered('line'));
-  const inUnits = { x: axes.x.shownOf, y: axes.y.shownOf };
-  const points = pointsPlaced(dressing.points, board, inUnits).map(numbered('point'));
-  board.taken.push(...points.map((p) => p.box));
+  const { panel } = axes;
+  const isHere = (on: OnChart): boolean => (on.chart ?? '') === (panel.chart ?? '') && (on.panel ?? 0) === within;
+  const ofPanel = <T extends OnChart>(
+    kind: string,
+    items: readonly T[],
+    place: (items: readonly T[], board: Board) => Placed[],
+    board: Board,
+  ): Annotated[] =>
+    items.flatMap((item, k) =>
+      isHere(item) ? place([item], board).map((p) => ({ ...p, id: `${kind}:${k}`, panel: number })) : [],
+    );
+  const equated = panel.series.filter((s) => s.equation && dressing.equations[s.id]);
+  const isBare = [...dressing.lines, ...dressing.points, ...dressing.notes].every((item) => !isHere(item));
+  const marks = (panel.marks ?? []).filter((m) => looks.get(idOfMarked(panel, m.series))?.shown ?? true);
+  if (isBare && equated.length === 0 && marks.length === 0) return [];
+  const board = boardOf();
+  const inUnits = { x: axes.x.shownOf, y: axes.y.shownOf, xFactor: axes.x.factor, yFactor: axes.y.factor };
+  const lines = ofPanel('line', dressing.lines, linesPlaced, board);
+  const points = ofPanel('point', dressing.points, (items, on) => pointsPlaced(items, on, inUnits), board);
+  const found = marksPlaced(marks, board, inUnits).map((p, k) => ({ ...p, id: `mark:${k}`, panel: number }));
+  board.taken.push(...[...points, ...found].map((p) => p.box));
   const isConverted = [axes.x, axes.y].some((a) => a.factor !== 1 || a.shownOf(0) !== 0);
-  const equations = (first?.series ?? []).flatMap((series): Annotated[] => {
-    const wanted = dressing.equations[series.id];
+  const equations = equated.flatMap((series): Annotated[] => {
+    const wanted = dressing.equations[series.id]!;
     // Beside axes in other units a bare equation would be wrong.
-    const said = wanted && isConverted ? { ...wanted, units: true } : wanted;
-    const placed = said && equationPlaced(series, looks.get(series.id)!, said, board);
-    return placed ? [{ ...placed, id: `equation:${series.id}` }] : [];
+    const said = isConverted ? { ...wanted, units: true } : wanted;
+    const placed = equationPlaced(series, looks.get(series.id)!, said, board);
+    return placed ? [{ ...placed, id: `equation:${series.id}`, panel: number }] : [];
   });
-  return [...lines, ...points, ...equations, ...notesPlaced(dressing.notes, board).map(numbered('note'))];
+  return [...lines, ...points, ...found, ...equations, ...ofPanel('note', dressing.notes, notesPlaced, board)];
 }
+
+/** Marks name their series as the fit does; on a sheet of several charts its id has that of the chart before it. */
+const idOfMarked = ({ chart = '' }: FigurePanel, series: string): string => idIn(chart, series);
 
 /** An axis that only places the data; what is seen of it is drawn by hand. */
 const hiddenAxis = ({ ticks, log, reversed }: LaidAxis, gridIndex: number) => ({
@@ -208,7 +246,7 @@ function frameElements(
   sheet: Sheet,
 ): Element[] {
   return panels.flatMap((axes, i) => {
-    const { x, y, right, showsX, panel } = axes;
+    const { x, y, right, showsX, showsY, panel } = axes;
     const frame = frames[i]!;
     const edges = { left: frame.left, right: frame.left + frame.width, bottom: frame.top + frame.height };
     const crossing = (axis: LaidAxis, other: LaidAxis, side: 'x' | 'y', edge: number): number => {
@@ -230,12 +268,34 @@ function frameElements(
       ...grid,
       ...zero,
       ...box,
-      ...axisElements({ axis: x, side: 'x', ...common, isWritten: showsX, at: crossing(x, y, 'y', edges.bottom) }),
-      ...axisElements({ axis: y, side: 'y', ...common, at: crossing(y, x, 'x', edges.left) }),
-      ...(right ? axisElements({ axis: right, side: 'right', ...common, at: edges.right }) : []),
+      ...axisElements({
+        axis: x,
+        side: 'x',
+        ...common,
+        isWritten: showsX,
+        labelRoom: x.labelRoom,
+        at: crossing(x, y, 'y', edges.bottom),
+      }),
+      ...axisElements({
+        axis: y,
+        side: 'y',
+        ...common,
+        isWritten: showsY,
+        labelRoom: roomOfNumbers(panels, axes),
+        at: crossing(y, x, 'x', edges.left),
+      }),
+      ...(right
+        ? axisElements({ axis: right, side: 'right', ...common, labelRoom: right.labelRoom, at: edges.right })
+        : []),
     ];
   });
 }
+
+/** Titles along the y axes of a column stand in one line: outside of the widest numbers. */
+const roomOfNumbers = (panels: readonly PanelAxes[], { position }: PanelAxes): number =>
+  panels
+    .filter((p) => p.showsY && p.position.column === position.column)
+    .reduce((most, { y }) => Math.max(most, y.laidTitle ? y.labelRoom : 0), 0);
 
 function boxElements({ left, top, width, height }: Frame, sheet: Sheet): Element[] {
   const look = { colour: INK, width: sheet.axis, z: 10 };
@@ -247,11 +307,17 @@ function boxElements({ left, top, width, height }: Frame, sheet: Sheet): Element
   ];
 }
 
-/** Titles of panels stand above them, never on the data. */
+/** Letters and titles of panels stand above them, never on the data. */
 const panelTitles = (panels: readonly PanelAxes[], frames: readonly Frame[], sheet: Sheet): Element[] =>
-  panels.flatMap(({ title }, i) =>
-    title ? typeAt(title, { x: frames[i]!.left, y: frames[i]!.top - gapOf(sheet) - title.descent, colour: INK }) : [],
-  );
+  panels.flatMap(({ letter, title }, i) => {
+    const { left, top } = frames[i]!;
+    const at = (line: LaidLine, x: number, weight: 400 | 600): Element[] =>
+      typeAt(line, { x, y: top - gapOf(sheet) - line.descent, colour: INK, weight });
+    return [
+      ...(letter ? at(letter, left, 600) : []),
+      ...(title ? at(title, left + (letter ? letter.width + 0.7 * sheet.font : 0), 400) : []),
+    ];
+  });
 
 const noteElements = (note: LaidLine, frames: readonly Frame[], sheet: Sheet): Element[] =>
   typeAt(note, { x: frames[0]!.left, y: sheet.height - 0.6 * sheet.font - note.descent, colour: SOFT });

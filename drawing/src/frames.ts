@@ -1,4 +1,5 @@
 import type { FigurePanel } from '@undameter/contract';
+import type { Position } from './charts';
 import type { LaidLine } from './layLine';
 import type { ResolvedAxis } from './resolveAxis';
 import type { Sheet } from './sheet';
@@ -46,46 +47,112 @@ export function roomsOf(
   return { ...axis, laid, laidTitle, labelRoom, room: labelRoom + titleRoom };
 }
 
-/** A panel with its axes; `x` of those that share one is the same. */
+/** A panel with its axes; those that several share are the same. */
 export interface PanelAxes {
   panel: FigurePanel;
+  position: Position;
   x: LaidAxis;
   /** Its numbers and title stand below this panel. */
   showsX: boolean;
   y: LaidAxis;
+  /** Its numbers and title stand left of this panel. */
+  showsY: boolean;
   right: LaidAxis | undefined;
+  /** `a` above the first panel of a chart, where there are several. */
+  letter: LaidLine | undefined;
   title: LaidLine | undefined;
 }
 
-interface Margins {
+export interface Margins {
   /** Above everything: the title of the figure. */
   top: number;
   /** Below everything: a key, a note on bars. */
   bottom: number;
-  /** At the right of the frames, beside the axes there: a key, half a number. */
+  /** At the right of everything: a key. */
   right: number;
+  /** At the right of the frames of each column, beside the axes there: names, half a number. */
+  beside: readonly number[];
 }
 
-/** The frames of all panels: what numbers, titles and names leave, the height shared by weight. */
-export function framesOf(panels: readonly PanelAxes[], sheet: Sheet, margins: Margins): Frame[] {
+const most = (values: readonly number[]): number => Math.max(0, ...values);
+
+/** Height of what stands above a panel. */
+function headOf({ letter, title }: PanelAxes, sheet: Sheet): number {
+  const heights = [letter, title].map((line) => (line ? line.ascent + line.descent + gapOf(sheet) : 0));
+  return most(heights);
+}
+
+const footOf = ({ showsX, x }: PanelAxes): number => (showsX ? x.room : 0);
+
+/** From panel to panel of one chart, and from row to row of charts. */
+const between = (sheet: Sheet): number => 1.1 * sheet.font;
+
+/** Left edge and width of the frames of each column; all are as wide. */
+function columnsOf(panels: readonly PanelAxes[], sheet: Sheet, margins: Margins): { left: number; width: number }[] {
   const pad = 0.6 * sheet.font;
-  const left = pad + panels.reduce((most, p) => Math.max(most, p.y.room), 0);
-  const right = pad + margins.right + panels.reduce((most, p) => Math.max(most, p.right?.room ?? 0), 0);
-  const width = Math.max(1, sheet.width - left - right);
-  const above = (p: PanelAxes): number => (p.title ? p.title.ascent + p.title.descent + gapOf(sheet) : 0);
-  const below = (p: PanelAxes): number => (p.showsX ? p.x.room : 0);
-  const between = 1.1 * sheet.font;
-  const taken =
-    panels.reduce((sum, p) => sum + above(p) + below(p), 0) +
-    between * (panels.length - 1) +
-    margins.top +
-    margins.bottom;
-  const room = Math.max(1, sheet.height - 2 * pad - taken);
-  const weights = panels.reduce((sum, p) => sum + p.panel.weight, 0);
-  let top = pad + margins.top;
-  return panels.map((p) => {
-    const frame = { left, top: top + above(p), width, height: (room * p.panel.weight) / weights };
-    top = frame.top + frame.height + below(p) + between;
+  const gap = 1.4 * sheet.font;
+  const rooms = margins.beside.map((beside, column) => {
+    const members = panels.filter((p) => p.position.column === column);
+    const written = members.filter((p) => p.showsY).map((p) => p.y);
+    return {
+      // Titles stand in one line outside of the widest numbers.
+      left: most(written.map((y) => y.labelRoom)) + most(written.map((y) => y.room - y.labelRoom)),
+      right: most(members.map((p) => p.right?.room ?? 0)) + beside,
+    };
+  });
+  const taken = rooms.reduce((sum, r) => sum + r.left + r.right, 2 * pad + margins.right + gap * (rooms.length - 1));
+  const width = Math.max(1, (sheet.width - taken) / rooms.length);
+  let edge = pad;
+  return rooms.map(({ left, right }) => {
+    const column = { left: edge + left, width };
+    edge += left + width + right + gap;
+    return column;
+  });
+}
+
+/**
+ * The frames of all panels: what numbers, titles and names leave. Charts of a row begin and end at the same heights, all
+ * rows are as high, and within a chart its panels share the height by weight.
+ */
+export function framesOf(panels: readonly PanelAxes[], sheet: Sheet, margins: Margins): Frame[] {
+  const columns = columnsOf(panels, sheet, margins);
+  const charts = [...new Set(panels.map((p) => p.position.chart))].map((chart) =>
+    panels.filter((p) => p.position.chart === chart),
+  );
+  const rows = Array.from({ length: 1 + most(charts.map(([p]) => p!.position.row)) }, (_, row) => {
+    const members = charts.filter(([p]) => p!.position.row === row);
+    return { head: most(members.map((c) => headOf(c[0]!, sheet))), foot: most(members.map((c) => footOf(c.at(-1)!))) };
+  });
+  const pad = 0.6 * sheet.font;
+  const taken = rows.reduce((sum, r) => sum + r.head + r.foot, 2 * pad + margins.top + margins.bottom);
+  const height = (sheet.height - taken - between(sheet) * (rows.length - 1)) / rows.length;
+  let edge = pad + margins.top;
+  const tops = rows.map(({ head, foot }) => {
+    const top = edge + head;
+    edge = top + height + foot + between(sheet);
+    return top;
+  });
+  return charts.flatMap((chart) => {
+    const { row, column } = chart[0]!.position;
+    return stacked(chart, sheet, { ...columns[column]!, top: tops[row]!, height });
+  });
+}
+
+/** The frames of one chart within the room that it has. */
+function stacked(chart: readonly PanelAxes[], sheet: Sheet, room: Frame): Frame[] {
+  const above = chart.map((p, i) => (i === 0 ? 0 : headOf(p, sheet) + between(sheet)));
+  const below = chart.map((p, i) => (i === chart.length - 1 ? 0 : footOf(p)));
+  const height = Math.max(1, room.height - [...above, ...below].reduce((a, b) => a + b, 0));
+  const weights = chart.reduce((sum, p) => sum + p.panel.weight, 0);
+  let edge = room.top;
+  return chart.map(({ panel }, i) => {
+    const frame = {
+      left: room.left,
+      top: edge + above[i]!,
+      width: room.width,
+      height: (height * panel.weight) / weights,
+    };
+    edge = frame.top + frame.height + below[i]!;
     return frame;
   });
 }

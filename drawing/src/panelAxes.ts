@@ -1,5 +1,6 @@
-import type { FigureContent, FigureDressing, FigureSeries } from '@undameter/contract';
+import type { FigureContent, FigureDressing, FigurePanel, FigureSeries } from '@undameter/contract';
 import { textLine, type MathLine } from '@undameter/core';
+import { arrangementOf, letterOf, ownersOfX, ownersOfY, placesInColours, type Position } from './charts';
 import { roomsOf, scaleOf, type Frame, type LaidAxis, type PanelAxes } from './frames';
 import type { LaidLine } from './layLine';
 import { resolveAxis, type Extent, type ResolvedAxis } from './resolveAxis';
@@ -14,14 +15,12 @@ export type Looks = ReadonlyMap<string, SeriesLook>;
 /** The look of each series by its id; the same in all panels. */
 export function looksOf(content: FigureContent, dressing: FigureDressing, sheet: Sheet): Looks {
   const looks = new Map<string, SeriesLook>();
-  const groups = new Map<string, number>();
+  const places = placesInColours(content);
   for (const series of content.panels.flatMap((p) => p.series)) {
     if (looks.has(series.id)) continue;
-    const group = series.group ?? series.id;
-    if (!groups.has(group)) groups.set(group, groups.size);
     const bars = series.points?.yError.filter((u) => u !== null).length ?? 0;
     const density = bars / (0.8 * dressing.look.widthMm);
-    looks.set(series.id, lookOfSeries(series, groups.get(group)!, dressing, sheet, density));
+    looks.set(series.id, lookOfSeries(series, places.get(series.id)!, dressing, sheet, density));
   }
   return looks;
 }
@@ -51,62 +50,105 @@ function extentOf(series: readonly FigureSeries[], side: 'x' | 'y', looks: Looks
 /** As many marks as stand well apart over a length. */
 const marksFor = (length: number, apart: number): number => Math.min(8, Math.max(3, Math.round(length / apart)));
 
-/** The axes of all panels, settled and laid. Panels without an x axis share that of the next one that has it. */
-export function axesOf(
-  content: FigureContent,
-  { axes, look }: FigureDressing,
-  looks: Looks,
-  sheet: Sheet,
-  lay: Lay,
-): PanelAxes[] {
-  const { panels } = content;
-  const laid = (axis: ResolvedAxis, side: 'x' | 'y'): LaidAxis =>
-    roomsOf(
-      axis,
-      axis.labels.map((l) => lay(l)),
-      axis.title && lay(axis.title),
-      side,
-      sheet,
-    );
-  const weights = panels.reduce((sum, p) => sum + p.weight, 0);
-  const aboutX = marksFor(0.8 * sheet.width, 6.5 * sheet.font);
-  const ownerOf = panels.map((_, i) => panels.findIndex((p, k) => k >= i && p.x !== null));
-  const shared = new Map<number, LaidAxis>();
-  ownerOf.forEach((owner) => {
-    if (shared.has(owner) || owner < 0) return;
-    const members = panels.filter((_, i) => ownerOf[i] === owner);
-    const series = members.flatMap((p) => p.series);
-    const map = members.find((p) => p.map)?.map;
-    const found = extentOf(series, 'x', looks, []);
-    const key = `${panels[owner]!.id}.x`;
-    const extent: Extent = (isLog) => (map ? [map.xRange[0]!, map.xRange[1]!] : found(isLog));
-    shared.set(
-      owner,
-      laid(
-        resolveAxis({ key, axis: panels[owner]!.x!, dressing: axes[key] ?? {}, extent, side: 'x', about: aboutX }),
-        'x',
-      ),
-    );
-  });
+interface ToSettle {
+  content: FigureContent;
+  dressing: FigureDressing;
+  looks: Looks;
+  sheet: Sheet;
+  lay: Lay;
+}
+
+/** The axes of all panels, settled and laid; panels that share one have the same. */
+export function axesOf({ content: { panels }, ...to }: ToSettle & { positions: readonly Position[] }): PanelAxes[] {
+  const { positions, dressing, lay } = to;
+  const arrangement = arrangementOf(dressing);
+  const [ownersX, ownersY] = [ownersOfX, ownersOfY].map((f) => f(panels, positions, arrangement)) as [
+    number[],
+    number[],
+  ];
+  const membersOf = (owners: readonly number[], owner: number): FigurePanel[] =>
+    panels.filter((_, i) => owners[i] === owner);
+  const { columns, rows } = countsOf(positions);
+  const aboutX = marksFor((0.8 * to.sheet.width) / columns, 6.5 * to.sheet.font);
+  const aboutY = (owner: number): number => {
+    const chart = panels.filter((_, i) => positions[i]!.chart === positions[owner]!.chart);
+    const share = panels[owner]!.weight / chart.reduce((sum, p) => sum + p.weight, 0);
+    return marksFor((0.7 * to.sheet.height * share) / rows, 3.4 * to.sheet.font);
+  };
+  const xOf = remembered((owner) => xAxis(panels[owner]!, membersOf(ownersX, owner), aboutX, to));
+  const yOf = remembered((owner) => yAxis(panels[owner]!, membersOf(ownersY, owner), 'left', aboutY(owner), to));
   return panels.map((panel, i) => {
-    const sideOf = (side: 'left' | 'right'): FigureSeries[] => panel.series.filter((s) => s.side === side);
-    const about = marksFor((0.7 * sheet.height * panel.weight) / weights, 3.4 * sheet.font);
-    const ofSide = (side: 'left' | 'right', key: string): LaidAxis => {
-      const found = extentOf(sideOf(side), 'y', looks, side === 'left' ? panel.levels : []);
-      const map = side === 'left' ? panel.map : null;
-      const extent: Extent = (isLog) => (map ? [map.yRange[0]!, map.yRange[1]!] : found(isLog));
-      const axis = side === 'left' ? panel.y : panel.right!;
-      return laid(resolveAxis({ key, axis, dressing: axes[key] ?? {}, extent, side: 'y', about }), 'y');
-    };
+    const isFirst = positions.findIndex((p) => p.chart === positions[i]!.chart) === i;
+    const title = arrangement.titles[panel.id] ?? panel.title;
     return {
       panel,
-      x: shared.get(ownerOf[i]!)!,
-      showsX: ownerOf[i] === i,
-      y: ofSide('left', `${panel.id}.y`),
-      right: panel.right ? ofSide('right', `${panel.id}.right`) : undefined,
-      title: panel.title === '' ? undefined : lay(textLine(panel.title), look.frame === 'box' ? 400 : 600),
+      position: positions[i]!,
+      x: xOf(ownersX[i]!),
+      showsX: ownersX[i] === i,
+      y: yOf(ownersY[i]!),
+      showsY: ownersY[i] === i,
+      right: panel.right ? yAxis(panel, [panel], 'right', aboutY(i), to) : undefined,
+      letter:
+        isFirst && arrangement.lettered && columns * rows > 1
+          ? lay(textLine(letterOf(positions[i]!.chart)), 600, 1.1)
+          : undefined,
+      title: title === '' ? undefined : lay(textLine(title), dressing.look.frame === 'box' ? 400 : 600),
     };
   });
+}
+
+function countsOf(positions: readonly Position[]): { columns: number; rows: number } {
+  const count = (of: (p: Position) => number): number => 1 + positions.reduce((most, p) => Math.max(most, of(p)), 0);
+  return { columns: count((p) => p.column), rows: count((p) => p.row) };
+}
+
+function remembered<T>(make: (key: number) => T): (key: number) => T {
+  const known = new Map<number, T>();
+  return (key) => {
+    if (!known.has(key)) known.set(key, make(key));
+    return known.get(key)!;
+  };
+}
+
+type Settling = Omit<ToSettle, 'content'>;
+
+function laidAxis(axis: ResolvedAxis, side: 'x' | 'y', { lay, sheet }: Settling): LaidAxis {
+  const labels = axis.labels.map((l) => lay(l));
+  return roomsOf(axis, labels, axis.title && lay(axis.title), side, sheet);
+}
+
+/** The x axis that panels share, dressed as that of its owner. */
+function xAxis(owner: FigurePanel, members: readonly FigurePanel[], about: number, to: Settling): LaidAxis {
+  const map = members.find((p) => p.map)?.map;
+  const found = extentOf(
+    members.flatMap((p) => p.series),
+    'x',
+    to.looks,
+    [],
+  );
+  const key = `${owner.id}.x`;
+  const dressing = to.dressing.axes[key] ?? {};
+  const extent: Extent = (isLog) => (map ? [map.xRange[0]!, map.xRange[1]!] : found(isLog));
+  return laidAxis(resolveAxis({ key, axis: owner.x!, dressing, extent, side: 'x', about }), 'x', to);
+}
+
+/** The y axis at one side that panels share, dressed as that of its owner. */
+function yAxis(
+  owner: FigurePanel,
+  members: readonly FigurePanel[],
+  side: 'left' | 'right',
+  about: number,
+  to: Settling,
+): LaidAxis {
+  const isLeft = side === 'left';
+  const series = members.flatMap((p) => p.series).filter((s) => s.side === side);
+  const found = extentOf(series, 'y', to.looks, isLeft ? members.flatMap((p) => p.levels) : []);
+  const map = isLeft ? members.find((p) => p.map)?.map : undefined;
+  const key = `${owner.id}.${isLeft ? 'y' : 'right'}`;
+  const axis = isLeft ? owner.y : owner.right!;
+  const extent: Extent = (isLog) => (map ? [map.yRange[0]!, map.yRange[1]!] : found(isLog));
+  const dressing = to.dressing.axes[key] ?? {};
+  return laidAxis(resolveAxis({ key, axis, dressing, extent, side: 'y', about }), 'y', to);
 }
 
 /** Pixels of a reading of a panel, against one of its sides. */

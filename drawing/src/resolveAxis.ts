@@ -1,14 +1,19 @@
 import type { AxisDressing, FigureAxis } from '@undameter/contract';
 import {
+  AppError,
   axisTicks,
   conversion,
+  originOfTime,
   parseUnit,
   textLine,
   tickLabels,
+  timeOfDayTitle,
+  timeStep,
   titleLine,
   upright,
   type AxisTicks,
   type MathLine,
+  type OriginOfTime,
 } from '@undameter/core';
 
 /** An axis with everything about it settled but its place. */
@@ -43,7 +48,7 @@ interface Wanted {
 }
 
 /**
- * @throws {AppError} UNIT_UNKNOWN, UNIT_MISFIT, AXIS_ENDS, AXIS_LOG, TICK_DISTANCE when the dressing cannot be
+ * @throws {AppError} UNIT_UNKNOWN, UNIT_MISFIT, AXIS_ENDS, AXIS_LOG, AXIS_CLOCK_LOG, AXIS_NO_ORIGIN, TICK_DISTANCE when the dressing cannot be
  */
 export function resolveAxis({ key, axis, dressing, extent, side, about }: Wanted): ResolvedAxis {
   const log = dressing.log ?? axis.log;
@@ -55,23 +60,20 @@ export function resolveAxis({ key, axis, dressing, extent, side, about }: Wanted
   const shownOf = (value: number): number => value * factor + shift;
   const fixed = axis.range?.map(shownOf);
   const data = dataEnds(extent(log), log, shownOf, side);
-  const ticks = axis.words
-    ? wordTicks(axis.words.length)
-    : axisTicks(
-        { data, low: dressing.low ?? fixed?.[0], high: dressing.high ?? fixed?.[1] },
-        {
-          log,
-          every: dressing.every ?? undefined,
-          count: dressing.count ?? undefined,
-          minor: dressing.minor ?? undefined,
-          about,
-        },
-      );
-  const look = {
-    kind: dressing.numbers ?? (log ? 'power' : 'decimal'),
-    digits: dressing.digits ?? undefined,
-    grouped: dressing.grouped,
-  } as const;
+  const kind = dressing.numbers ?? (log ? 'power' : 'decimal');
+  if (log && kind === 'clock') throw new AppError('AXIS_CLOCK_LOG', { axis: axis.name || axis.symbol });
+  const clock = clockOf(axis, unit, kind);
+  const wish = {
+    log,
+    every: dressing.every ?? undefined,
+    count: dressing.count ?? undefined,
+    minor: dressing.minor ?? undefined,
+    about,
+  };
+  const ends = { data, low: dressing.low ?? fixed?.[0], high: dressing.high ?? fixed?.[1] };
+  const written = axis.words ? wordTicks(axis.words.length) : axisTicks(...onClock(ends, wish, clock));
+  const ticks = clock ? backFrom(written, clock) : written;
+  const look = { kind, digits: dressing.digits ?? undefined, grouped: dressing.grouped } as const;
   const shown = dressing.titleShown ?? true;
   const words = dressing.title ?? null;
   return {
@@ -79,14 +81,73 @@ export function resolveAxis({ key, axis, dressing, extent, side, about }: Wanted
     ticks,
     log,
     reversed: dressing.reversed ?? false,
-    labels: axis.words ? ticks.major.map((k) => [upright(axis.words![k] ?? '')]) : tickLabels(ticks, log, look),
-    title: shown ? (words === null ? titleLine({ ...axis, unit }) : textLine(words)) : undefined,
+    labels: axis.words ? ticks.major.map((k) => [upright(axis.words![k] ?? '')]) : tickLabels(written, log, look),
+    title: shown ? (words === null ? automaticTitle(axis, unit, clock, written) : textLine(words)) : undefined,
     turned: degreesOf(dressing.labels ?? 'level', side),
     labelsShown: dressing.labelsShown ?? true,
     crossesAt: dressing.crossesAt ?? undefined,
     shownOf,
     factor,
   };
+}
+
+/** How an axis of time is read: seconds of what it shows, from midnight where it is the time of day. */
+interface Clock {
+  secondsPerUnit: number;
+  begin: number;
+  origin: OriginOfTime | undefined;
+}
+
+/** @throws {AppError} UNIT_MISFIT where it is no time, AXIS_NO_ORIGIN where no file says from which moment it counts */
+function clockOf(axis: FigureAxis, unit: string, kind: NonNullable<AxisDressing['numbers']>): Clock | undefined {
+  if (kind !== 'time' && kind !== 'clock') return undefined;
+  const { factor } = conversion(parseUnit(unit), parseUnit('s'));
+  if (kind === 'time') return { secondsPerUnit: factor, begin: 0, origin: undefined };
+  const origin = originOfTime(axis.origin ?? '');
+  if (!origin) throw new AppError('AXIS_NO_ORIGIN', { axis: axis.name || axis.symbol });
+  return { secondsPerUnit: factor, begin: origin.seconds, origin };
+}
+
+type ToMark = Parameters<typeof axisTicks>;
+
+/** Ends and wishes in the seconds of a clock, whose marks lie where clocks are read. */
+function onClock(ends: ToMark[0], wish: ToMark[1], clock: Clock | undefined): ToMark {
+  if (!clock) return [ends, wish];
+  const { secondsPerUnit, begin } = clock;
+  const at = (v: number): number => v * secondsPerUnit + begin;
+  const [low, high] = [ends.low ?? ends.data[0], ends.high ?? ends.data[1]];
+  // As many marks as a hand asked for stand where they fall.
+  const span = Math.abs(high - low) * secondsPerUnit;
+  const chosen = wish.count === undefined ? timeStep(span, wish.about ?? 5) : undefined;
+  const every = wish.every === undefined ? chosen : wish.every * secondsPerUnit;
+  return [
+    {
+      data: [at(ends.data[0]), at(ends.data[1])],
+      low: ends.low === undefined ? undefined : at(ends.low),
+      high: ends.high === undefined ? undefined : at(ends.high),
+    },
+    { ...wish, every },
+  ];
+}
+
+/** The same marks as values of the axis. */
+function backFrom({ low, high, major, minor, step }: AxisTicks, { secondsPerUnit, begin }: Clock): AxisTicks {
+  const back = (v: number): number => (v - begin) / secondsPerUnit;
+  return {
+    low: back(low),
+    high: back(high),
+    major: major.map(back),
+    minor: minor.map(back),
+    step: step / secondsPerUnit,
+  };
+}
+
+/** Name, symbol and unit; of hours, minutes and seconds how they are written stands in place of the unit. */
+function automaticTitle(axis: FigureAxis, unit: string, clock: Clock | undefined, { major }: AxisTicks): MathLine {
+  if (!clock) return titleLine({ ...axis, unit });
+  if (clock.origin) return textLine(timeOfDayTitle(clock.origin));
+  const form = major.some((v) => Math.abs(v) >= 3600) ? 'h:min:s' : 'min:s';
+  return [...titleLine({ ...axis, unit: '' }), upright(` (${form})`)];
 }
 
 /** Level is as the page is read, along and across as the axis runs. */

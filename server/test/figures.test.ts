@@ -21,6 +21,11 @@ const keep = async (source: object, over: object = {}): Promise<FigureRow> => {
   return body;
 };
 const shownBy = async ({ id }: FigureRow) => (await server.ask<FigureReply>(`/figures/${id}/content`)).body;
+const bytesOf = async (path: string): Promise<Uint8Array> => {
+  const reply = await fetch(`${server.address}/api${path}`);
+  expect([path, reply.status]).toEqual([path, 200]);
+  return new Uint8Array(await reply.arrayBuffer());
+};
 const contentOf = async (source: FigureSource) => (await shownBy(await keep(source))).content!;
 
 const limit = { kind: 'between', symbol: 't', low: 100, high: 300, unit: 's' };
@@ -167,6 +172,53 @@ describe('what a figure shows', () => {
     const { status, body } = await server.ask(`/figures/${figure.id}/picture?format=svg`);
     expect([status, body.code]).toEqual([422, 'CHANNEL_UNKNOWN']);
   });
+  test('places of its curves, found anew; of a series that is not there none', async () => {
+    const marks = [
+      { series: 'condition 1', what: 'zero' },
+      { series: 'condition 1', what: 'crossing', other: 'all' },
+      { series: 'condition 9', what: 'optimum' },
+    ];
+    const kept = await keep({ kind: 'fit', fitId: 1, residuals: 'x', marks });
+    const [main, below] = (await shownBy(kept)).content!.panels;
+    expect(main!.marks!.map((m) => [m.label, m.series, Math.round(m.x), m.y, m.outside > 0.5])).toEqual([
+      ['zero', 'condition 1', expect.any(Number), 0, true],
+    ]);
+    expect(main!.marks![0]!.xHalf).toBeGreaterThan(0);
+    expect(below!.marks).toBeUndefined();
+  });
+  test('several charts on one sheet, each under its own id, with one colour for a condition', async () => {
+    const both = await keep({
+      kind: 'together',
+      charts: [
+        { id: '', source: { kind: 'fit', fitId: 1, residuals: 'none' } },
+        { id: 'c1', source: { kind: 'run', runId: 1, panels: [['p'], ['T']], ...window } },
+      ],
+    });
+    const { panels, about } = (await shownBy(both)).content!;
+    expect(panels.map((p) => [p.id, p.chart, p.series[0]!.id])).toEqual([
+      ['main', '', 'condition 1'],
+      ['c1/panel 1', 'c1', 'c1/p'],
+      ['c1/panel 2', 'c1', 'c1/T'],
+    ]);
+    expect(about).toMatch(/^a from the fit "Line".*; b from the run "Sweep": 400 of 400 samples kept$/);
+    const csv = new TextDecoder().decode(await bytesOf(`/figures/${both.id}/data?format=csv`));
+    expect(csv).toContain('b: curve, T [°C]');
+  });
+  test('a chart of what is in no run of the campaign is refused', async () => {
+    const charts = [{ id: '', source: { kind: 'fit', fitId: 77, residuals: 'none' } }];
+    const { status } = await server.ask('/campaigns/1/figures', {
+      name: 'F',
+      dressing,
+      source: { kind: 'together', charts },
+    });
+    expect(status).toBe(404);
+  });
+  test('two charts of one id are refused', async () => {
+    const chart = { id: 'c1', source: { kind: 'fit', fitId: 1, residuals: 'none' } };
+    const source = { kind: 'together', charts: [chart, chart] };
+    const { status, body } = await server.ask('/campaigns/1/figures', { name: 'F', dressing, source });
+    expect([status, body]).toEqual([422, expect.objectContaining({ code: 'FIGURE_CHARTS_ALIKE' })]);
+  });
 });
 
 describe('a figure in time', () => {
@@ -207,11 +259,6 @@ describe('a figure in time', () => {
 });
 
 describe('the ways out', () => {
-  const bytesOf = async (path: string): Promise<Uint8Array> => {
-    const reply = await fetch(`${server.address}/api${path}`);
-    expect([path, reply.status]).toEqual([path, 200]);
-    return new Uint8Array(await reply.arrayBuffer());
-  };
   let id = 0;
   beforeAll(async () => {
     id = (

@@ -1,3 +1,4 @@
+export { originOfTime, timeOfDayTitle, timeStep, type OriginOfTime } from './timeAxis';
 export {
   italic,
   lowered,

@@ -1,10 +1,11 @@
 import { formatGrouped } from '../number';
 import { raised, upright, type MathLine } from './mathLine';
+import { timesOfDay } from './timeAxis';
 import type { AxisTicks } from './ticks';
 
 /** How the numbers on an axis are written. */
 export interface NumberLook {
-  kind: 'decimal' | 'power' | 'engineering' | 'time';
+  kind: 'decimal' | 'power' | 'engineering' | 'time' | 'clock';
   /** Decimals of what is written; absent: as many as tell the marks apart. */
   digits?: number | undefined;
   /** Thin spaces between thousands. */
@@ -14,13 +15,15 @@ export interface NumberLook {
 /**
  * The numbers at the marks of an axis, each as a line of type.
  * `power` writes 2·10³, `engineering` the same with exponents that are multiples of three, `time` hours, minutes and
- * seconds of a time in seconds. A logarithmic axis of powers of ten is written as such unless it says `decimal`.
+ * seconds of a time in seconds, `clock` the time of day of seconds since midnight. A logarithmic axis of powers of ten is written as such unless it says `decimal`.
  * @param ticks  of the axis
  */
 export function tickLabels(ticks: Pick<AxisTicks, 'major' | 'step'>, log: boolean, look: NumberLook): MathLine[] {
   switch (look.kind) {
     case 'time':
       return ticks.major.map((v) => [upright(clock(v, look.digits ?? clockDecimals(ticks.step)))]);
+    case 'clock':
+      return timesOfDay(ticks, look.digits).map((text) => [upright(text)]);
     case 'power':
     case 'engineering':
       return powers(ticks, log, look);

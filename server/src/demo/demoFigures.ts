@@ -28,7 +28,7 @@ export function demoFigures({ sweep, pulsation, fits, comparison, rated }: DemoT
       dressing: {
         ...sized(90),
         caption: 'The sweep of 18 settings; what was set aside is crossed.',
-        axes: { 'panel 3.x': { numbers: 'time', title: 'Elapsed time (min:s)', every: 180, minor: 2 } },
+        axes: { 'panel 3.x': { numbers: 'time', every: 180, minor: 2 } },
       },
     },
     {
@@ -62,6 +62,21 @@ export function demoFigures({ sweep, pulsation, fits, comparison, rated }: DemoT
       name: 'Coast-down',
       source: { kind: 'fit', fitId: fits['Coast-down']!, residuals: 'x' },
       dressing: { ...sized(70, 80), caption: 'Shaft speed after power-off.', noteShown: false },
+    },
+    {
+      name: 'Head and hydraulic power',
+      source: {
+        kind: 'together',
+        charts: [
+          { id: '', source: { kind: 'fit', fitId: fits['Head against flow']!, residuals: 'none' } },
+          { id: 'c1', source: { kind: 'fit', fitId: fits['Hydraulic power against flow']!, residuals: 'none' } },
+        ],
+      },
+      dressing: {
+        ...sized(130),
+        caption: 'What the pump gives at three speeds: a the head, b the hydraulic power.',
+        arrangement: { columns: 1, sharedX: true, sharedY: false, lettered: true, titles: {} },
+      },
     },
   ];
 }

@@ -1,15 +1,19 @@
 import type { FigureAxis, FigureContent, FigureSeries } from '@undameter/contract';
+import { letterOf } from '@undameter/drawing';
 import type { ChannelToWrite, RunToWrite } from '@undameter/formats';
 
 type Column = readonly (number | null)[];
 
 /** The numbers behind a figure as columns, series by series; shorter columns end with nothing. */
 export function dataOfFigure(name: string, { panels }: FigureContent): RunToWrite {
+  const charts = [...new Set(panels.map((p) => p.chart ?? ''))];
   const columns = panels.flatMap((panel, i) => {
+    // Of several charts each column says of which it is.
+    const chart = charts.length > 1 ? letterOf(charts.indexOf(panel.chart ?? '')) : '';
     const x = panels.slice(i).find((p) => p.x)!.x!;
     return panel.series.flatMap((series) => {
       const y = series.side === 'right' && panel.right ? panel.right : panel.y;
-      return columnsOf(series, x, y);
+      return columnsOf(chart, series, x, y);
     });
   });
   const rows = columns.reduce((most, c) => Math.max(most, c.values.length), 0);
@@ -29,14 +33,14 @@ interface NamedColumn {
   values: Column;
 }
 
-function columnsOf(series: FigureSeries, x: FigureAxis, y: FigureAxis): NamedColumn[] {
+function columnsOf(chart: string, series: FigureSeries, x: FigureAxis, y: FigureAxis): NamedColumn[] {
   const of = (what: string, axis: FigureAxis, values: Column): NamedColumn[] =>
     values.length === 0 || values.every((v) => v === null)
       ? []
       : [
           {
             symbol: axis.symbol || axis.name,
-            name: [series.name, what].filter(Boolean).join(': '),
+            name: [chart, series.name, what].filter(Boolean).join(': '),
             unit: axis.unit,
             values,
           },

@@ -28,5 +28,5 @@ export function embeddedFaces(svg: string): string {
       if (!needed.has(key)) needed.set(key, faceOf(subset, weight, style));
     }
   }
-  return svg.replace(/^(<svg[^>]*>)/, `$1<style>${[...needed.values()].join('')}</style>`);
+  return svg.replace(/^(<svg[^>]*>)/, `$1<style type="text/css">${[...needed.values()].join('')}</style>`);
 }

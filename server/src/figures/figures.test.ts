@@ -34,6 +34,8 @@ describe('the face of figures', () => {
 test('an SVG carries the faces that its texts need, and no others', () => {
   const svg = (style: string, text: string) => `<svg width="1"><text style="${style}">${text}</text></svg>`;
   const faces = (text: string): string[] => text.match(/font-weight:\d+;font-style:\w+/g) ?? [];
+  // SVG 1.1, 6.19: the type of a style element must be said.
+  expect(embeddedFaces(svg('', 'H'))).toMatch(/^<svg [^>]*><style type="text\/css">/);
   expect(faces(embeddedFaces(svg('font-size:9px', 'Head')))).toEqual(['font-weight:400;font-style:normal']);
   expect(faces(embeddedFaces(svg('font-weight:600', 'Head')))).toEqual(['font-weight:600;font-style:normal']);
   expect(embeddedFaces(svg('font-style:italic', 'H'))).toContain('font-style:italic');

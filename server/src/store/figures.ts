@@ -1,4 +1,6 @@
 import type { DressBody, FigureBody, FigureContent, FigureRow, FigureSource } from '@undameter/contract';
+import { AppError } from '@undameter/core';
+import { sortedJson } from '@undameter/writing';
 import { oneOf } from './one';
 import type { Db } from './pg/Database';
 
@@ -40,7 +42,7 @@ export async function updateFigure(db: Db, id: number, body: FigureBody): Promis
   const source = JSON.stringify(body.source);
   const before = await figure(db, id);
   // What it stands on may be gone: then it still can be dressed and named.
-  if (JSON.stringify(before.source) !== source) await checkSource(db, before.campaignId, body.source);
+  if (sortedJson(before.source) !== sortedJson(body.source)) await checkSource(db, before.campaignId, body.source);
   await db.sql`
     update figure set name = ${body.name.trim()}, dressing = ${JSON.stringify(body.dressing)}::jsonb,
            content = case when source = ${source}::jsonb then content end, source = ${source}::jsonb
@@ -48,9 +50,14 @@ export async function updateFigure(db: Db, id: number, body: FigureBody): Promis
   return figure(db, id);
 }
 
-/** What a figure shows is there, and of its own campaign or shared. @throws {AppError} NOT_FOUND */
+/** What a figure shows is there, and of its own campaign or shared. @throws {AppError} NOT_FOUND, FIGURE_CHARTS_ALIKE */
 async function checkSource(db: Db, campaignId: number, source: FigureSource): Promise<void> {
-  if ('runId' in source) {
+  if (source.kind === 'together') {
+    const ids = source.charts.map((c) => c.id);
+    const alike = ids.find((chart, k) => ids.indexOf(chart) < k);
+    if (alike !== undefined) throw new AppError('FIGURE_CHARTS_ALIKE', { id: alike });
+    for (const chart of source.charts) await checkSource(db, campaignId, chart.source);
+  } else if ('runId' in source) {
     const { runId } = source;
     oneOf(await db.sql`select id from run where id = ${runId} and campaign_id = ${campaignId}`, 'run', runId);
   } else if (source.kind === 'fit') {

@@ -1,6 +1,7 @@
 /** The places' states and what they draw, as plain functions. */
 import { parsedCuts, toggledCut } from './intake/parsedCuts';
 import { scaledTo } from './intake/join/chartOption';
+import { seriesOf } from '../../test/replies';
 import { describe, expect, test } from '@jest/globals';
 import type { BenchReply, SeriesReply, TableBody, TableRow, UploadReply } from '@undameter/contract';
 import { recognise, type Step } from '@undameter/core';
@@ -413,13 +414,20 @@ describe('a fit in hand', () => {
   const body = { ...newFit('f', 1), x: 'Q', y: 'H' };
   test('what a rung proposes is set, and what stood for other parameters goes with the model', () => {
     const typed = { ...body, choices: { start: { a0: 1 }, fixed: { a1: 2 }, loss: 'huber' as const } };
-    expect(mended(typed, { title: '', candidate: { kind: 'exponential', settings: {} } }, '2900 rpm')).toMatchObject({
+    expect(
+      mended(typed, { title: '', candidate: { kind: 'exponential', settings: {} } }, seriesOf('2900 rpm')),
+    ).toMatchObject({
       model: 'exponential',
       choices: { loss: 'huber' },
     });
-    expect(mended(typed, { title: '', ownStarts: true }, '').choices).toEqual({ fixed: { a1: 2 }, loss: 'huber' });
-    expect(mended(body, { title: '', range: [1, 2] }, '2900 rpm').choices).toEqual({ ranges: { '2900 rpm': [1, 2] } });
-    expect(mended(body, { title: '', fixed: { a2: 0 } }, '').choices).toEqual({ fixed: { a2: 0 } });
+    expect(mended(typed, { title: '', ownStarts: true }, seriesOf('')).choices).toEqual({
+      fixed: { a1: 2 },
+      loss: 'huber',
+    });
+    expect(mended(body, { title: '', range: [1, 2] }, seriesOf('2900 rpm')).choices).toEqual({
+      ranges: { '2900 rpm': [1, 2] },
+    });
+    expect(mended(body, { title: '', fixed: { a2: 0 } }, seriesOf('')).choices).toEqual({ fixed: { a2: 0 } });
   });
   test('a parameter is treated in one way only', () => {
     const fixed = withState({}, 'a0', 'fixed', 3);

@@ -17,7 +17,12 @@ export const axisOfChannel = (channel: Board[number]): FigureAxis => ({
 });
 
 /** The x axis of a run. */
-export const alongAxis = ({ along, channels }: BenchReply, range: readonly number[] | null): FigureAxis => ({
+export const alongAxis = (
+  { along, channels }: BenchReply,
+  range: readonly number[] | null,
+  origin: string | undefined,
+): FigureAxis => ({
+  ...(origin === undefined ? {} : { origin }),
   ...(along === null
     ? plainAxis({ name: 'Sample number', symbol: '', unit: '' })
     : plainAxis(channelOf(channels, along))),

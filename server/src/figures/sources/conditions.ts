@@ -11,10 +11,10 @@ const MOST_SYMBOLS = 160;
 export const conditions = sourceKind({
   kind: 'conditions',
   async contentOf(services, { runId, panels, from, to }) {
-    const { bench, traces, name, campaignId } = await tracesOf(services, { runId, panels, from, to });
+    const { bench, traces, name, campaignId, origin } = await tracesOf(services, { runId, panels, from, to });
     const known = await storedConditions(services.db, campaignId);
     return {
-      panels: channelPanels(bench.channels, panels, alongAxis(bench, traces.window), (channel) => [
+      panels: channelPanels(bench.channels, panels, alongAxis(bench, traces.window, origin), (channel) => [
         ...known.flatMap(({ id, name: title }) => samplesOf(channel, id, title, traces)),
         lineOf(channel, traces),
       ]),

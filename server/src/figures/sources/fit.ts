@@ -1,45 +1,84 @@
-import type { FigurePanel, FigureSeries, FitReply, SeriesReply } from '@undameter/contract';
+import {
+  marksOf,
+  seriesKey,
+  type FigureAxis,
+  type FigurePanel,
+  type FigureSeries,
+  type FitReply,
+  type ReadingsReply,
+  type SeriesReply,
+  type WantedMark,
+} from '@undameter/contract';
 import { AppError, formatCount, normalQuantile } from '@undameter/core';
+import type { Services } from '../../services';
 import { fit as storedFit } from '../../store/fits';
+import type { FitTask } from '../../threads/BenchInput';
 import { bareSeries, named, emptyPanel, plainAxis, sourceKind } from './Source';
 
 type Residuals = 'none' | 'x' | 'fitted' | 'time' | 'histogram' | 'normal';
 
 export const fit = sourceKind({
   kind: 'fit',
-  async contentOf({ db, loader, pools }, { fitId, residuals }) {
+  async contentOf({ db, loader, pools }, { fitId, residuals, marks = [] }) {
     const stored = await storedFit(db, fitId);
-    const reply = await pools.fit(await loader.fit(stored));
+    const task = await loader.fit(stored);
+    const reply = await pools.fit(task);
     const failed = reply.series.every((s) => s.problem !== null) ? reply.series[0]?.problem : null;
     if (failed) throw new AppError('FIGURE_SOURCE_FAILED', { name: stored.name, reason: failed.message });
-    return { panels: panelsOfFit(reply, residuals), about: aboutFit(stored.name, reply) };
+    const { along, origin } = task.run;
+    const [main, ...below] = panelsOfFit(reply, residuals, along === reply.x.symbol ? origin : undefined);
+    const marked = marks.length === 0 ? {} : { marks: await marksOfFit(pools, task, reply, marks) };
+    return { panels: [{ ...main!, ...marked }, ...below], about: aboutFit(stored.name, reply) };
   },
 });
 
+/** The places that are to be marked, as they are found now; of a series that is gone or failed there are none. */
+async function marksOfFit(
+  pools: Services['pools'],
+  task: FitTask,
+  { series }: FitReply,
+  wanted: readonly WantedMark[],
+): Promise<NonNullable<FigurePanel['marks']>> {
+  const placeOf = (key: string | undefined): number =>
+    series.findIndex((s) => seriesKey(s) === key && s.problem === null);
+  const asked = new Map<string, Promise<ReadingsReply>>();
+  const read = (which: number, other: number | null): Promise<ReadingsReply> => {
+    const key = `${which} ${other}`;
+    if (!asked.has(key)) asked.set(key, pools.readCurve({ ...task, series: which, atX: null, atY: null, other }));
+    return asked.get(key)!;
+  };
+  const found = wanted.map(async ({ series: key, what, other }) => {
+    const [which, met] = [placeOf(key), placeOf(other)];
+    if (which < 0 || (what === 'crossing' && met < 0)) return [];
+    const readings = await read(which, what === 'crossing' ? met : null);
+    return marksOf(readings, what).map((mark) => ({ ...mark, series: key }));
+  });
+  return (await Promise.all(found)).flat();
+}
+
 /** The points of a fit with its curves, and its residuals below where they are wanted. */
-export function panelsOfFit(fit: FitReply, residuals: Residuals): FigurePanel[] {
+export function panelsOfFit(fit: FitReply, residuals: Residuals, origin?: string): FigurePanel[] {
   const solved = fit.series.filter((s) => s.problem === null);
   const isShared = residuals === 'x';
+  const x = { ...plainAxis(fit.x), ...(origin === undefined ? {} : { origin }) };
   const main: FigurePanel = {
     ...emptyPanel('main', 3),
-    x: isShared ? null : plainAxis(fit.x),
+    x: isShared ? null : x,
     y: plainAxis(fit.y),
-    series: solved.map((s) => seriesOf(s, fit)),
+    series: solved.map(seriesOf),
   };
-  return residuals === 'none' ? [main] : [main, residualPanel(fit, solved, residuals)];
+  return residuals === 'none' ? [main] : [main, residualPanel(fit, solved, residuals, x)];
 }
 
 /** `18 points of 9840 of 12 140 samples`. */
 const aboutFit = (name: string, { series, samples, kept }: FitReply): string =>
   `from the fit "${name}": ${formatCount(series.reduce((sum, s) => sum + s.points, 0))} points; ${formatCount(kept)} of ${formatCount(samples)} samples kept`;
 
-const idOf = (series: SeriesReply): string => (series.conditionId === null ? 'all' : `condition ${series.conditionId}`);
-
-function seriesOf(series: SeriesReply, { x, y }: FitReply): FigureSeries {
-  const { drawn, curve, leftOut } = series;
+function seriesOf(series: SeriesReply): FigureSeries {
+  const { x, y, drawn, curve, leftOut } = series;
   return {
     ...bareSeries,
-    id: idOf(series),
+    id: seriesKey(series),
     ...named(series.name),
     nature: 'model',
     points: { x: drawn.x, y: drawn.y, xError: drawn.xUncertainty, yError: drawn.yUncertainty },
@@ -58,23 +97,28 @@ function seriesOf(series: SeriesReply, { x, y }: FitReply): FigureSeries {
   };
 }
 
-function residualPanel(fit: FitReply, solved: readonly SeriesReply[], view: Exclude<Residuals, 'none'>): FigurePanel {
-  const { x, y } = fit;
+const nameOrSymbol = ({ name, symbol }: FitReply['y']): string => name.toLowerCase() || symbol;
+
+function residualPanel(
+  { y }: FitReply,
+  solved: readonly SeriesReply[],
+  view: Exclude<Residuals, 'none'>,
+  x: FigureAxis,
+): FigurePanel {
   const residual = { name: 'Residual', symbol: '', unit: y.unit };
   const axes = {
-    x: x,
-    fitted: { name: `Fitted ${y.name.toLowerCase()}`, symbol: '', unit: y.unit },
+    fitted: { name: `Fitted ${nameOrSymbol(y)}`, symbol: '', unit: y.unit },
     time: { name: 'Number of the point, in the order of measuring', symbol: '', unit: '' },
     histogram: residual,
     normal: { name: 'Where a normal distribution would have it, in standard deviations', symbol: '', unit: '' },
   };
   return {
     ...emptyPanel('residuals', view === 'x' ? 1 : 1.4),
-    x: plainAxis(axes[view]),
+    x: view === 'x' ? x : plainAxis(axes[view]),
     y: plainAxis(view === 'histogram' ? { name: 'Points', symbol: '', unit: '' } : residual),
     levels: view === 'histogram' ? [] : [0],
     series: solved.map((s): FigureSeries => {
-      const common = { ...bareSeries, id: idOf(s), ...named(s.name), nature: 'measured' as const };
+      const common = { ...bareSeries, id: seriesKey(s), ...named(s.name), nature: 'measured' as const };
       if (view === 'histogram') return { ...common, cells: cellsOf(s.drawn.residual) };
       const at = residualPoints(s, view);
       return { ...common, points: { ...at, xError: [], yError: [] } };

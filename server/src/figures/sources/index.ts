@@ -6,6 +6,7 @@ import { fit } from './fit';
 import { run } from './run';
 import type { SourceKind } from './Source';
 import { table } from './table';
+import { togetherBy } from './together';
 import { channels, histogram, map, spectrum } from './views';
 
 /** What figures can be drawn from. Adding one: its file, its schema in the contract's `figureSource`, its name here. */
@@ -19,6 +20,7 @@ const sources: { [Kind in FigureSource['kind']]: SourceKind<Kind> } = {
   table,
   fit,
   comparison,
+  together: togetherBy((services, source) => contentOf(services, source)),
 };
 
 /** What a figure of a source shows now. @throws {AppError} when what it stands on is gone or cannot be computed */

@@ -13,9 +13,9 @@ const MOST_SYMBOLS = 100;
 export const run = sourceKind({
   kind: 'run',
   async contentOf(services, { runId, panels, from, to }) {
-    const { bench, traces, name } = await tracesOf(services, { runId, panels, from, to });
+    const { bench, traces, name, origin } = await tracesOf(services, { runId, panels, from, to });
     return {
-      panels: channelPanels(bench.channels, panels, alongAxis(bench, traces.window), (channel) => [
+      panels: channelPanels(bench.channels, panels, alongAxis(bench, traces.window, origin), (channel) => [
         seriesOf(channel, traces),
       ]),
       about: aboutRun(name, bench),
@@ -34,13 +34,13 @@ interface Wanted {
 export async function tracesOf(
   { loader, pools }: Services,
   { runId, panels, from, to }: Wanted,
-): Promise<{ bench: BenchReply; traces: TracesReply; name: string; campaignId: number }> {
+): Promise<{ bench: BenchReply; traces: TracesReply; name: string; campaignId: number; origin: string | undefined }> {
   const whole = await loader.run(runId);
   const conditions = await loader.conditions(whole.campaignId);
   const bench = await pools.evaluate({ run: whole, conditions });
   const symbols = [...new Set(panels.flat())];
   const traces = await pools.traces({ run: whole, conditions, symbols, from, to, pixels: PRINTED_PIXELS });
-  return { bench, traces, name: whole.name, campaignId: whole.campaignId };
+  return { bench, traces, name: whole.name, campaignId: whole.campaignId, origin: whole.origin };
 }
 
 export const aboutRun = (name: string, { samples, kept }: BenchReply): FigureContent['about'] =>

@@ -42,7 +42,7 @@ export const spectrum = sourceKind({
     const spectra = await pools.spectraOf({ run, symbols, as, from, to });
     const failed = spectra.find((s) => s.problem)?.problem;
     if (failed) throw new AppError('FIGURE_SOURCE_FAILED', { name: run.name, reason: failed.message });
-    const time = alongAxis(bench, null).unit;
+    const time = alongAxis(bench, null, undefined).unit;
     const x = frequencyAxis(time);
     return {
       panels: symbols.map((symbol, i) => {

@@ -1,5 +1,5 @@
 import type { AxisDressing, FigureAxis } from '@undameter/contract';
-import { plainText, titleLine } from '@undameter/core';
+import { originOfTime, plainText, timeOfDayTitle, titleLine } from '@undameter/core';
 import { Checkbox, Input, InputNumber, Segmented, Select } from 'antd';
 import { Field } from '../../parts/Field';
 import { dressAxis } from './dress';
@@ -18,6 +18,7 @@ const numberKinds = [
   { value: 'power', label: 'powers of ten' },
   { value: 'engineering', label: 'powers of a thousand' },
   { value: 'time', label: 'hours, minutes, seconds' },
+  { value: 'clock', label: 'time of day' },
 ] as const;
 
 /** Everything that an axis can be dressed in. */
@@ -84,8 +85,17 @@ interface FieldsProps {
   set(changes: { [K in keyof AxisDressing]?: AxisDressing[K] | undefined }): void;
 }
 
+/** What the axis is called where nothing is typed; of a time the marks decide between the two ways of writing it. */
+export function automaticTitle(axis: FigureAxis, { numbers, unit = axis.unit }: AxisDressing): string {
+  const origin = originOfTime(axis.origin ?? '');
+  if (numbers === 'clock') return origin ? timeOfDayTitle(origin) : 'Time of day';
+  const isTime = numbers === 'time';
+  const named = plainText(titleLine({ ...axis, unit: isTime ? '' : (unit ?? axis.unit) })).replace(/[_^]/g, '');
+  return isTime ? `${named} (min:s or h:min:s)` : named;
+}
+
 function TitleFields({ own, axis, set }: FieldsProps & { axis: FigureAxis }) {
-  const automatic = plainText(titleLine({ ...axis, unit: own.unit ?? axis.unit })).replace(/[_^]/g, '');
+  const automatic = automaticTitle(axis, own);
   return (
     <>
       <Field label="Title" hint="H_{0} lowers, x^{2} raises; empty: name, symbol and unit">

@@ -1,7 +1,10 @@
 import type { FigureContent } from '@undameter/contract';
+import { placesInColours } from '@undameter/drawing';
 import { AxisForm } from './AxisForm';
 import { EquationsForm, KeyForm, TitleForm } from './BesideForms';
+import { ChartsForm } from './ChartsForm';
 import { dressAxis, dressSeries } from './dress';
+import { MarksForm } from './MarksForm';
 import { NotesForm } from './NotesForm';
 import { seriesOf, type Part } from './parts';
 import { SeriesForm } from './SeriesForm';
@@ -47,11 +50,12 @@ function FormOf({ held, content, id }: { held: FigureHeld; content: FigureConten
     return axis ? <AxisForm key={key} held={held} axisKey={key} axis={axis} /> : null;
   }
   if (kind === 'series') {
-    const index = series.findIndex((s) => s.id === key);
-    const groups = [...new Set(series.map((s) => s.group ?? s.id))];
-    const one = series[index];
-    return one ? <SeriesForm key={key} held={held} series={one} index={groups.indexOf(one.group ?? one.id)} /> : null;
+    const one = series.find((s) => s.id === key);
+    const place = placesInColours(content).get(key) ?? 0;
+    return one ? <SeriesForm key={key} held={held} series={one} index={place} /> : null;
   }
+  if (kind === 'charts') return <ChartsForm held={held} content={content} />;
+  if (kind === 'marks') return <MarksForm held={held} content={content} />;
   if (kind === 'title') return <TitleForm held={held} />;
   if (kind === 'equations') return <EquationsForm held={held} content={content} />;
   if (kind === 'notes') return <NotesForm held={held} content={content} />;

@@ -24,7 +24,7 @@ interface InHandProps {
 export function FigureInHand({ row, board, onGone }: InHandProps) {
   const held = useFigureInHand(row);
   const content = held.shown?.content ?? null;
-  const parts = partsOf(content);
+  const parts = partsOf(content, held.dressing);
   const [pointed, point] = useState('sheet');
   const [scale, setScale] = useState(1);
   const part = parts.find((p) => p.id === pointed) ?? parts[0]!;

@@ -64,9 +64,12 @@ function Drawing({ drawn, label }: { drawn: DrawnFigure | null; label: string })
     };
   }, []);
   useLayoutEffect(() => {
-    if (!drawn || !chart.current) return;
-    chart.current.resize({ width: drawn.width, height: drawn.height });
-    chart.current.setOption(drawn.option, { notMerge: true });
+    const made = chart.current;
+    if (!drawn || !made) return;
+    const { width, height, option } = drawn;
+    // A resize draws all of what was there once more.
+    if (made.getWidth() !== width || made.getHeight() !== height) made.resize({ width, height, silent: true });
+    made.setOption(option, { notMerge: true });
   }, [drawn]);
   return <div ref={place} role="img" aria-label={label} />;
 }
@@ -93,8 +96,8 @@ function Parts({ held, drawn, part, onPart }: PartsProps) {
   const follow = (event: PointerEvent): void => {
     if (drag) setDrag({ ...drag, dx: event.clientX - start.current.x, dy: event.clientY - start.current.y });
   };
-  const end = ({ box }: DrawnPart): void => {
-    const frame = drawn.frames[0]!;
+  const end = ({ box, panel = 0 }: DrawnPart): void => {
+    const frame = drawn.frames[panel]!;
     if (drag && Math.hypot(drag.dx, drag.dy) > 2)
       held.dress(
         moved(held.dressing, drag.id, {
@@ -104,13 +107,13 @@ function Parts({ held, drawn, part, onPart }: PartsProps) {
       );
     setDrag(null);
   };
-  return drawn.parts.map((one) => {
+  return drawn.parts.map((one, k) => {
     const { x, y, width, height } = one.box;
     const at = drag?.id === one.id ? { dx: drag.dx, dy: drag.dy } : { dx: 0, dy: 0 };
     const name = listedPart(one.id) === part ? 'sheet-part here' : 'sheet-part';
     return (
       <div
-        key={one.id}
+        key={`${one.id} ${k}`}
         data-part={one.id}
         className={isFree(one.id) ? `${name} free` : name}
         style={{ left: x + at.dx, top: y + at.dy, width: Math.max(8, width), height: Math.max(8, height) }}

@@ -20,7 +20,16 @@ export function FigureStrip({ figures, inHand, onOpen }: FigureStripProps) {
         return (
           <li key={figure.id}>
             <button aria-current={figure.id === inHand} onClick={() => onOpen(figure.id)}>
-              <img src={smallPicture(figure)} width={width} height={height} alt="" loading="lazy" />
+              <img
+                key={smallPicture(figure)}
+                src={smallPicture(figure)}
+                width={width}
+                height={height}
+                alt=""
+                loading="lazy"
+                // While it cannot be drawn as it is dressed its sheet is empty; the place itself says why.
+                onError={(event) => (event.currentTarget.style.visibility = 'hidden')}
+              />
               <span className="clip">
                 {figure.number} {figure.name}
               </span>

@@ -1,7 +1,10 @@
 import type { FigureContent, FigureDressing } from '@undameter/contract';
-import { Button, Input, InputNumber, Select } from 'antd';
+import { letterOf } from '@undameter/drawing';
+import { Button, Input, InputNumber, Segmented, Select } from 'antd';
+import { useState } from 'react';
 import { Field } from '../../parts/Field';
 import { middleOf } from './middleOf';
+import { chartIdsOf } from './parts';
 import type { FigureHeld } from './useFigureInHand';
 
 interface NotesFormProps {
@@ -15,7 +18,12 @@ type Point = FigureDressing['points'][number];
 /** Notes with arrows, reference lines and bands, marked points; all in the units of the data. */
 export function NotesForm({ held, content }: NotesFormProps) {
   const { dressing } = held;
-  const middle = middleOf(content);
+  const charts = chartIdsOf(content);
+  const [chart, setChart] = useState('');
+  // Notes without a chart stand on the one without an id, which may have been taken away.
+  const on = charts.includes(chart) ? chart : (charts[0] ?? '');
+  const middle = middleOf(content, on);
+  const where = on === '' ? {} : { chart: on };
   const list = <K extends 'notes' | 'lines' | 'points'>(kind: K) => ({
     items: dressing[kind] as FigureDressing[K],
     change: (index: number, item: FigureDressing[K][number]) =>
@@ -34,7 +42,7 @@ export function NotesForm({ held, content }: NotesFormProps) {
         <NoteFields
           key={k}
           note={note}
-          middle={middle}
+          middle={middleOf(content, note.chart)}
           onChange={(n) => notes.change(k, n)}
           onRemove={() => notes.remove(k)}
         />
@@ -45,10 +53,22 @@ export function NotesForm({ held, content }: NotesFormProps) {
       {points.items.map((point, k) => (
         <PointFields key={k} point={point} onChange={(p) => points.change(k, p)} onRemove={() => points.remove(k)} />
       ))}
+      {charts.length > 1 && (
+        <Field label="Add to" group>
+          <Segmented
+            aria-label="Chart to which notes are added"
+            value={on}
+            options={charts.map((id, k) => ({ value: id, label: letterOf(k) }))}
+            onChange={setChart}
+          />
+        </Field>
+      )}
       <div className="buttons">
-        <Button onClick={() => notes.add({ text: 'Note', at: { x: 0.5, y: 0.15 }, to: null })}>+ Note</Button>
-        <Button onClick={() => lines.add({ axis: 'y', value: middle.y, to: null, label: '' })}>+ Line or band</Button>
-        <Button onClick={() => points.add({ ...middle, label: '' })}>+ Point</Button>
+        <Button onClick={() => notes.add({ ...where, text: 'Note', at: { x: 0.5, y: 0.15 }, to: null })}>+ Note</Button>
+        <Button onClick={() => lines.add({ ...where, axis: 'y', value: middle.y, to: null, label: '' })}>
+          + Line or band
+        </Button>
+        <Button onClick={() => points.add({ ...where, ...middle, label: '' })}>+ Point</Button>
       </div>
     </div>
   );

@@ -1,6 +1,7 @@
 import type { FigureContent, FigureDressing } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { figureOption, sizeOfSheet, type DrawnFigure } from '@undameter/drawing';
+import { forScreen } from './forScreen';
 import { measureOnPage } from './measureOnPage';
 
 export interface Attempt {
@@ -12,7 +13,10 @@ export interface Attempt {
 /** The figure as it is dressed, or the sentence that says why it cannot be. */
 export function drawnFigure(content: FigureContent, dressing: FigureDressing, scale: number): Attempt {
   try {
-    return { drawn: figureOption({ content, dressing, measure: measureOnPage, scale }), refusal: null };
+    return {
+      drawn: figureOption({ content: forScreen(content), dressing, measure: measureOnPage, scale }),
+      refusal: null,
+    };
   } catch (error) {
     if (error instanceof AppError) return { drawn: null, refusal: error };
     throw error;

@@ -1,7 +1,8 @@
 import type { FigureContent } from '@undameter/contract';
 
-/** A point in the midst of what the first panel shows, for what is added there; to three digits. */
-export function middleOf({ panels: [first] }: FigureContent): { x: number; y: number } {
+/** A point in the midst of what the first panel of a chart shows, for what is added there; to three digits. */
+export function middleOf({ panels }: FigureContent, chart = ''): { x: number; y: number } {
+  const first = panels.find((p) => (p.chart ?? '') === chart);
   const of = (side: 'x' | 'y'): number => {
     const values = (first?.series ?? [])
       .flatMap((s) => [...(s.points?.[side] ?? []), ...(s.curve?.[side] ?? [])])

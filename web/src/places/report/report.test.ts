@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import type { FigureContent, FigureReply, FigureRow } from '@undameter/contract';
-import { dressingOf, houseStyles } from '@undameter/drawing';
+import { dressingOf, houseStyles, panelsTogether, usualArrangement } from '@undameter/drawing';
 import { dressAxis, dressEquation, dressSeries, moved, newEquation, ownCount, restyled, styleOf } from './dress';
 import { rulerMarks, scaleFor } from './draw';
+import { automaticTitle } from './AxisForm';
+import { whatIsShown } from './ChartsForm';
 import { begun, changed, redone, undone } from './history';
 import { middleOf } from './middleOf';
 import { listedPart, partsOf, seriesOf, withEquations } from './parts';
@@ -58,12 +60,12 @@ describe('the way back', () => {
 
 describe('the parts of a figure', () => {
   test('are its axes, its series and what stands beside them', () =>
-    expect(partsOf(one).map((p) => p.title)).toEqual([
-      ...['sheet', 'title', 'y axis', 'x axis', 'a', 'b', 'equations', 'notes', 'key'],
+    expect(partsOf(one, plain).map((p) => p.title)).toEqual([
+      ...['sheet', 'charts', 'title', 'y axis', 'x axis', 'a', 'b', 'equations', 'places', 'notes', 'key'],
     ]));
   test('of several panels are told apart by their quantity; a shared x axis is one', () =>
     expect(
-      partsOf(two)
+      partsOf(two, plain)
         .map((p) => [p.id, p.title])
         .filter(([id]) => id!.startsWith('axis')),
     ).toEqual([
@@ -73,7 +75,20 @@ describe('the parts of a figure', () => {
       ['axis:residuals.x', 'x axis'],
     ]));
   test('without a content are those that every figure has', () =>
-    expect(partsOf(null).map((p) => p.id)).toEqual(['sheet', 'title', 'notes', 'key']));
+    expect(partsOf(null, plain).map((p) => p.id)).toEqual(['sheet', 'charts', 'title', 'notes', 'key']));
+  test('of several charts bear its letter; an axis that they share is one', () => {
+    const charts = [
+      { id: '', content: one },
+      { id: 'c1', content: one },
+    ];
+    const shown = { panels: panelsTogether(charts), about: '' };
+    const arrangement = { ...usualArrangement, columns: 1, sharedX: true };
+    expect(partsOf(shown, { ...plain, arrangement }).map((p) => p.title)).toEqual([
+      ...['sheet', 'charts', 'title', 'a y axis', 'b y axis', 'b x axis', 'a a', 'a b', 'b a', 'b b'],
+      ...['equations', 'places', 'notes', 'key'],
+    ]);
+    expect([whatIsShown(shown, 'c1'), whatIsShown(shown, 'c2')]).toEqual(['Head over Flow', 'is being drawn']);
+  });
   test('a series that several panels show is one, and has its equation once', () => {
     expect(seriesOf(two).map((s) => s.id)).toEqual(['a']);
     expect(withEquations(two).map((s) => s.id)).toEqual(['a']);
@@ -87,6 +102,19 @@ describe('the parts of a figure', () => {
     ['axis:main.x', 'axis:main.x'],
     ['series:a', 'series:a'],
   ])('what is pointed at as %s is listed as %s', (id, listed) => expect(listedPart(id)).toBe(listed));
+});
+
+describe('what an axis is called by itself', () => {
+  test.each([
+    [{}, 'Flow Q (L/min)'],
+    [{ unit: 'm^3/h' }, 'Flow Q (m3/h)'],
+    [{ numbers: 'time' as const }, 'Flow Q (min:s or h:min:s)'],
+    [{ numbers: 'clock' as const }, 'Time of day'],
+  ])('with %j: %s', (own, title) => expect(automaticTitle(axis, own)).toBe(title));
+  test('with a moment in the file, its date', () =>
+    expect(automaticTitle({ ...axis, origin: '2026-11-03T10:12:00Z' }, { numbers: 'clock' })).toBe(
+      'Time of day, 2026-11-03 (UTC)',
+    ));
 });
 
 describe('dressing', () => {
