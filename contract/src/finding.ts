@@ -1,41 +1,40 @@
 import { Type, type Static } from 'typebox';
 import { closed, described, id, orNull } from './common';
-import { budgetLine, candidate } from './fit';
+import { budgetLine, candidate, fromSource } from './fit';
+
+const ofSeries = { fitId: id, conditionId: orNull(id), from: Type.Optional(fromSource) };
 
 export const findingOrigin = described(
   "Where a finding's number comes from: a parameter of a fit, or a compared series.",
   Type.Union([
     closed({
       kind: Type.Literal('parameter'),
-      fitId: id,
-      conditionId: orNull(id),
+      ...ofSeries,
       parameter: Type.String({ maxLength: 40 }),
     }),
     /** The curve at an x, back from a y, or its lowest or highest place, where `at` is its number from the left. */
     closed({
       kind: Type.Literal('reading'),
-      fitId: id,
-      conditionId: orNull(id),
+      ...ofSeries,
       what: Type.Union([Type.Literal('at'), Type.Literal('back'), Type.Literal('optimum')]),
       at: Type.Number(),
     }),
     /** Where the curve meets that of another series; `which` is the number of the place from the left. */
     closed({
       kind: Type.Literal('crossing'),
-      fitId: id,
-      conditionId: orNull(id),
+      ...ofSeries,
       otherConditionId: orNull(id),
+      otherFrom: Type.Optional(fromSource),
       which: Type.Integer({ minimum: 0, maximum: 20 }),
     }),
     /** What models side by side on the points of a series say. */
     closed({
       kind: Type.Literal('ranking'),
-      fitId: id,
-      conditionId: orNull(id),
+      ...ofSeries,
       candidates: Type.Array(candidate, { minItems: 1, maxItems: 30 }),
     }),
     /** How well a fit holds its points. */
-    closed({ kind: Type.Literal('goodness'), fitId: id, conditionId: orNull(id) }),
+    closed({ kind: Type.Literal('goodness'), ...ofSeries }),
     closed({
       kind: Type.Literal('difference'),
       comparisonId: id,

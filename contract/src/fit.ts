@@ -2,12 +2,36 @@ import { choicesSchema } from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { closed, described, id, name, orNull, problem, reading, symbol } from './common';
 
-export const fitBody = closed({
-  name,
+/** What a series is found by; see `seriesKey`. */
+export const SERIES_KEY = '^(all|condition [0-9]+)( from [0-9]+)?$';
+const settings = Type.Record(Type.String({ maxLength: 40 }), Type.Unknown());
+const model = Type.String({ maxLength: 40 });
+const pointsOfRun = {
   runId: id,
   x: symbol,
   y: symbol,
   conditionIds: described('Empty: one series of all kept samples.', Type.Array(id, { maxItems: 50 })),
+};
+export const furtherSource = closed({
+  id: described(
+    'Its series are found by it; of the run of the fit itself it is 0.',
+    Type.Integer({ minimum: 1, maximum: 99 }),
+  ),
+  ...pointsOfRun,
+});
+export type FurtherSource = Static<typeof furtherSource>;
+
+export const fitBody = closed({
+  name,
+  ...pointsOfRun,
+  further: described(
+    'Series of other runs or other channels; what is in another unit is converted to that of x and y.',
+    Type.Optional(Type.Array(furtherSource, { maxItems: 20 })),
+  ),
+  models: described(
+    'Models of single series, by `all` or `condition 3`, of a further source `all from 2`; the others have that of the fit.',
+    Type.Optional(Type.Record(Type.String({ maxLength: 60 }), closed({ model, settings }))),
+  ),
   data: described(
     'What is fitted: samples, or operating points.',
     Type.Union([Type.Literal('samples'), Type.Literal('operatingPoints')]),
@@ -16,8 +40,8 @@ export const fitBody = closed({
     'By the uncertainty of y: not at all, as it stands, or by its ratios only; or by those of x and y as they stand.',
     Type.Union([Type.Literal('none'), Type.Literal('absolute'), Type.Literal('relative'), Type.Literal('both')]),
   ),
-  model: Type.String({ maxLength: 40 }),
-  settings: Type.Record(Type.String({ maxLength: 40 }), Type.Unknown()),
+  model,
+  settings,
   choices: choicesSchema,
 });
 export type FitBody = Static<typeof fitBody>;
@@ -64,9 +88,21 @@ export const parameterRow = closed({
 });
 export type ParameterRow = Static<typeof parameterRow>;
 
+export const fromSource = described(
+  'Id of the further source that the series is of; 0: of the run and the channels of the fit itself.',
+  Type.Integer({ minimum: 0, maximum: 99 }),
+);
+export const axis = closed({ symbol: Type.String(), name: Type.String(), unit: Type.String() });
 export const seriesReply = closed({
   conditionId: orNull(id),
+  from: fromSource,
   name: Type.String(),
+  run: described('Name of its run.', Type.String()),
+  x: described('Its channel; the unit is that of the fit.', axis),
+  y: described('Its channel; the unit is that of the fit.', axis),
+  model: described('Its model in words.', Type.String()),
+  formula: Type.String(),
+  isOwnModel: described('It has a model of its own, and none of the choices of parameters.', Type.Boolean()),
   points: Type.Integer(),
   missing: Type.Integer(),
   expression: described('The right-hand side as a formula is typed.', Type.String()),
@@ -124,10 +160,33 @@ export const seriesReply = closed({
 });
 export type SeriesReply = Static<typeof seriesReply>;
 
-export const axis = closed({ symbol: Type.String(), name: Type.String(), unit: Type.String() });
+/** Names a series as a finding does. */
+export const seriesAddress = ({ conditionId, from }: SeriesReply): { conditionId: number | null; from?: number } =>
+  from === 0 ? { conditionId } : { conditionId, from };
+
+type Head = Pick<ParameterRow, 'symbol' | 'unit'>;
+
+/** Parameters of one letter and one unit are the same in all series; of other models they may bear a letter in another unit. */
+export const sameParameter = (a: Head, b: Head): boolean => a.symbol === b.symbol && a.unit === b.unit;
+
+/** The parameters of all series, each once. */
+export function parameterHeads(series: readonly Pick<SeriesReply, 'parameters'>[]): ParameterRow[] {
+  const all = series.flatMap((s) => s.parameters);
+  return all.filter((p, k) => all.findIndex((q) => sameParameter(p, q)) === k);
+}
+
+/** By what a series is found, whatever it is called: its condition and its source. */
+export const seriesKey = ({
+  conditionId,
+  from = 0,
+}: {
+  conditionId: number | null;
+  from?: number | undefined;
+}): string => `${conditionId === null ? 'all' : `condition ${conditionId}`}${from === 0 ? '' : ` from ${from}`}`;
+
 export const fitReply = closed({
-  x: axis,
-  y: axis,
+  x: described('That of all series; of several channels it has their symbols and no name.', axis),
+  y: described('That of all series; of several channels it has their symbols and no name.', axis),
   formula: Type.String(),
   model: Type.String(),
   samples: Type.Integer(),
@@ -240,6 +299,7 @@ export const readingsReply = described(
           after: described('The point behind it; nothing where it goes to the last.', reading),
           points: Type.Integer(),
           slope: Type.Number(),
+          intercept: described('Of its line, at x = 0.', Type.Number()),
           p: Type.Number(),
         }),
       ),

@@ -289,6 +289,79 @@ describe('fits, and the findings that stand on them', () => {
     await ask(`/findings/${body.id}`, undefined, 'DELETE');
   });
 
+  describe('with series of another run', () => {
+    const further = () => [{ id: 4, runId: second, x: 't', y: 'y', conditionIds: [] }];
+    const models = { 'all from 4': { model: 'polynomial', settings: { degree: 2 } } };
+    const several = () => ({ ...fit(), name: 'Two days', further: further(), models });
+    let id = 0;
+    test('is kept as it was given, and each series has its model and its run', async () => {
+      const { status, body } = await ask<FitRow>(`/campaigns/${here}/fits`, several());
+      expect([status, body.further, body.models]).toEqual([201, further(), models]);
+      ({ id } = body);
+      const { series } = (await ask<FitReply>(`/fits/${id}/result`)).body;
+      expect(series.map((s) => [s.from, s.isOwnModel, s.parameters.length])).toEqual([
+        [0, false, 2],
+        [4, true, 3],
+      ]);
+      expect(Object.keys(body.results)).toEqual(series.map((s) => s.name));
+    });
+    test('a finding stands on the one that it names', async () => {
+      const { series } = (await ask<FitReply>(`/fits/${id}/result`)).body;
+      const { body } = await find({ kind: 'goodness', fitId: id, conditionId: null, from: 4 });
+      expect(body.sentence).toContain(series[1]!.name);
+      expect(await find({ kind: 'parameter', fitId: id, conditionId: null, parameter: 'a2' })).toMatchObject(notThere);
+      expect(await find({ kind: 'goodness', fitId: id, conditionId: null, from: 5 })).toMatchObject(notThere);
+      await ask(`/findings/${body.id}`, undefined, 'DELETE');
+    });
+    test('keeps them when a change leaves them out, and loses them when it says so', async () => {
+      const put = async (over: object) =>
+        (await ask<FitRow>(`/fits/${id}`, { ...fit(), name: 'Two days', ...over }, 'PUT')).body;
+      expect(await put({})).toMatchObject({ further: further(), models });
+      expect(await ask(`/runs/${second}`, undefined, 'DELETE')).toMatchObject({
+        status: 409,
+        body: { code: 'STILL_USED' },
+      });
+      expect(await put({ further: [], models: {} })).toMatchObject({ further: [], models: {} });
+    });
+    test('is refused with a run of elsewhere, two of one id, or a model that is none', async () => {
+      const made = (over: object) => ask(`/campaigns/${here}/fits`, { ...several(), name: 'Refused', ...over });
+      expect(await made({ further: [{ ...further()[0], runId: 999 }] })).toMatchObject(notThere);
+      expect(await made({ further: [...further(), ...further()] })).toMatchObject(refused);
+      expect(await made({ models: { all: { model: 'wavy', settings: {} } } })).toMatchObject(refused);
+      expect(await made({ models: { nonsense: models['all from 4'] } })).toMatchObject(refused);
+    });
+    afterAll(() => ask(`/fits/${id}`, undefined, 'DELETE'));
+  });
+
+  test('what is kept of a series goes on under its new name when its condition is renamed', async () => {
+    const body = (name: string) => ({
+      name,
+      limits: [{ kind: 'between', symbol: 't', low: 5, high: 70, unit: 's' }],
+    });
+    const condition = await ask<Row>(`/campaigns/${here}/conditions`, body('slow'));
+    const conditionIds = [condition.body.id];
+    const choices = { ranges: { slow: [10, 60], slower: [1, 2] } };
+    const made = await ask<FitRow>(`/campaigns/${here}/fits`, { ...fit(), name: 'Ranged', conditionIds, choices });
+    const kept = (): Promise<FitRow> => ask<FitRow>(`/fits/${made.body.id}`).then((reply) => reply.body);
+    await ask(`/conditions/${condition.body.id}`, body('calm'), 'PUT');
+    expect((await kept()).choices.ranges).toEqual({ calm: [10, 60], slower: [1, 2] });
+    expect(Object.keys((await kept()).results)).toEqual(['calm']);
+    const further = [{ id: 1, runId: second, x: 't', y: 'y', conditionIds }];
+    const several = {
+      ...fit(),
+      name: 'Ranged',
+      conditionIds,
+      further,
+      choices: { ranges: { 'calm, second': [10, 60] } },
+    };
+    await ask(`/fits/${made.body.id}`, several, 'PUT');
+    await ask(`/conditions/${condition.body.id}`, body('still'), 'PUT');
+    expect((await kept()).choices.ranges).toEqual({ 'still, second': [10, 60] });
+    expect((await ask<FitReply>(`/fits/${made.body.id}/result`)).body.series.map((s) => s.points)).toEqual([61, 51]);
+    await ask(`/fits/${made.body.id}`, undefined, 'DELETE');
+    await ask(`/conditions/${condition.body.id}`, undefined, 'DELETE');
+  });
+
   test('what is not there is no finding', async () => {
     expect(await find({ ...parameter(), parameter: 'a9' })).toMatchObject(notThere);
     expect(await find({ ...parameter(), fitId: 999 })).toMatchObject(notThere);

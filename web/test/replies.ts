@@ -6,12 +6,15 @@ import {
   benchReply,
   comparisonReply,
   fitReply,
+  readingsReply,
   tracesReply,
   type BenchReply,
   type ChannelBoardRow,
   type ComparedCandidate,
   type ComparisonReply,
+  type CurveReading,
   type FitReply,
+  type ReadingsReply,
   type SeriesReply,
   type TraceReply,
   type TracesReply,
@@ -83,7 +86,14 @@ const nothing = { x: [], y: [] };
 /** A straight line through three points, as the server would say it. */
 export const seriesOf = (name: string, over: Partial<SeriesReply> = {}): SeriesReply => ({
   conditionId: null,
+  from: 0,
   name,
+  run: 'Sweep',
+  x: { symbol: 'Q', name: 'Flow', unit: 'L/min' },
+  y: { symbol: 'H', name: 'Head', unit: 'm' },
+  model: 'Straight line',
+  formula: 'a0 + a1*x',
+  isOwnModel: false,
   points: 3,
   missing: 0,
   expression: 'a0 + a1*x',
@@ -183,3 +193,25 @@ export interface DrawnOption {
   grid: { height: number }[];
 }
 export const asDrawn = (option: unknown): DrawnOption => option as DrawnOption;
+
+/** A place of a curve as the server would say it. */
+export const readingOf = (x: number, y: number, over: Partial<CurveReading> = {}): CurveReading => ({
+  x,
+  y,
+  xHalf: 0.2,
+  yHalf: 0.1,
+  xPrediction: null,
+  yPrediction: null,
+  factor: 2,
+  outside: 0,
+  what: '',
+  isBent: false,
+  budget: [],
+  ...over,
+});
+
+/** What is read off a curve; nothing of what is not named. */
+export const readingsOf = (over: Partial<ReadingsReply> = {}): ReadingsReply => {
+  const lists = { at: [], back: [], zeros: [], optima: [], crossings: [] };
+  return valid(readingsReply, { ...lists, isCourseTested: true, linearPart: null, breakPoint: null, ...over });
+};

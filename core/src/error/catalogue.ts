@@ -358,6 +358,15 @@ export const catalogue = {
     'input',
     (f) => `"${f.fit}" has no series of "${f.condition}". Add the condition to the fit, or compare another one.`,
   ),
+  FIT_SERIES_TWICE: entry<{ id: number }>(
+    'input',
+    (f) => `Two further sources of the fit have the id ${f.id}. Give each one of its own.`,
+  ),
+  DRAWS_SEVERAL_RUNS: entry<{ series: string }>(
+    'input',
+    (f) =>
+      `Draws go the way of one run, but these series are of several: ${f.series}. Draw each by itself: without the other series to meet, and with no shared parameters.`,
+  ),
   FIT_RANGE_EMPTY: entry<{ series: string; from: number; to: number }>(
     'input',
     (f) => `No point of "${f.series}" lies between ${f.from} and ${f.to}. Widen the range, or take it off.`,
@@ -516,6 +525,20 @@ export const catalogue = {
   AXIS_LOG: entry<{ low: number }>(
     'input',
     (f) => `A logarithmic axis cannot hold ${formatValue(f.low)}. Let it begin above zero, or choose a linear one.`,
+  ),
+  FIGURE_CHARTS_ALIKE: entry<{ id: string }>(
+    'input',
+    (f) =>
+      `Two charts of the figure have the id "${f.id}", by which their dressing is found. Give each one of its own.`,
+  ),
+  AXIS_CLOCK_LOG: entry<{ axis: string }>(
+    'input',
+    (f) => `The logarithmic axis of ${f.axis} has no time of day. Make it linear, or choose other numbers.`,
+  ),
+  AXIS_NO_ORIGIN: entry<{ axis: string }>(
+    'input',
+    (f) =>
+      `The axis of ${f.axis} has no time of day: no file states the moment at which it is zero. Choose hours, minutes, seconds.`,
   ),
   TICK_DISTANCE: entry<{ every: number }>(
     'input',

@@ -33,5 +33,6 @@ export { breakPoint, isCourse, linearPart, type BreakPoint, type LinearPart } fr
 export { straightFit, type StraightFit } from './straightFit';
 export { shortPoints } from './shortPoints';
 export { seriesData, type Series, type SeriesKind } from './seriesData';
+export { seriesNames, type SeriesSource } from './seriesNames';
 export { goodnessOf, type Goodness } from './statistics/goodness';
 export { studentTDistribution, studentTQuantile } from './statistics/studentT';

@@ -13,6 +13,8 @@ export interface LinearPart {
   after: number;
   points: number;
   slope: number;
+  /** Of its line, at x = 0. */
+  intercept: number;
   /** By chance the curvature of a parabola in it would be as large in this share of cases. */
   p: number;
 }
@@ -94,7 +96,12 @@ export function linearPart(data: Pick<FitData, 'x' | 'y'>): LinearPart | null {
 }
 
 /** The line through a stretch, or nothing where it is not straight: told by sums first, then by the points themselves. */
-function straightIn(course: Course, sums: Sums, begin: number, end: number): { slope: number; p: number } | undefined {
+function straightIn(
+  course: Course,
+  sums: Sums,
+  begin: number,
+  end: number,
+): Pick<LinearPart, 'slope' | 'intercept' | 'p'> | undefined {
   if (!(curvature(sums.between(begin, end)) >= RARE)) return undefined;
   const [u, v] = [course.x.subarray(begin, end), course.y.subarray(begin, end)];
   const n = u.length;
@@ -110,7 +117,8 @@ function straightIn(course: Course, sums: Sums, begin: number, end: number): { s
   if (!(p >= RARE)) return undefined;
   const runs = isExact ? undefined : runsTest(line.residuals);
   if (runs && runs.p < RARE) return undefined;
-  return { slope: line.solution[1]! / half, p };
+  const slope = line.solution[1]! / half;
+  return { slope, intercept: line.solution[0]! - slope * middle, p };
 }
 
 const squaresOf = (values: Float64Array): number => values.reduce((sum, v) => sum + v * v, 0);

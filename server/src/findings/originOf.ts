@@ -1,4 +1,4 @@
-import type { FindingOrigin } from '@undameter/contract';
+import type { FindingOrigin, SeriesReply } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import type { Services } from '../services';
 import { comparison } from '../store/comparisons';
@@ -6,23 +6,33 @@ import { fit } from '../store/fits';
 
 export type Of<Kind extends FindingOrigin['kind']> = Extract<FindingOrigin, { kind: Kind }>;
 
+/** Which series of a fit is meant; without `from` it is of the fit's own run. */
+export interface SeriesAddress {
+  conditionId: number | null;
+  from?: number | undefined;
+}
+
+/** @returns  -1 where there is no such series */
+export const placeOf = (series: readonly SeriesReply[], { conditionId, from = 0 }: SeriesAddress): number =>
+  series.findIndex((s) => s.conditionId === conditionId && s.from === from);
+
 /** The fit that a finding stands on, with the series in question. @throws {AppError} NOT_FOUND and what the fit cannot do */
-export async function fittedSeries({ db, loader, pools }: Services, at: { fitId: number; conditionId: number | null }) {
+export async function fittedSeries({ db, loader, pools }: Services, at: { fitId: number } & SeriesAddress) {
   const task = await loader.fit(await fit(db, at.fitId));
   const result = await pools.fit(task);
-  const index = result.series.findIndex((s) => s.conditionId === at.conditionId);
+  const index = placeOf(result.series, at);
   const series = result.series[index];
   if (!series) throw new AppError('NOT_FOUND', { what: 'fitted series', id: String(at.conditionId) });
   const facts = {
-    yName: result.y.name,
-    yUnit: result.y.unit,
-    xName: result.x.name,
-    xUnit: result.x.unit,
-    series: series.conditionId === null ? '' : series.name,
-    model: result.model,
+    yName: series.y.name,
+    yUnit: series.y.unit,
+    xName: series.x.name,
+    xUnit: series.x.unit,
+    series: result.series.length === 1 && series.conditionId === null ? '' : series.name,
+    model: series.model,
     points: series.points,
     pointKind: task.data,
-    run: task.run.name,
+    run: series.run,
     sources: series.sources,
     worth: series.worth ?? series.points,
   };
@@ -58,7 +68,7 @@ export async function optimumOf(services: Services, origin: Of<'reading'>) {
 /** @throws {AppError} NOT_FOUND where the curves do not meet there any more */
 export async function crossingOf(services: Services, origin: Of<'crossing'>) {
   const { task, index, all, facts } = await fittedSeries(services, origin);
-  const other = all.findIndex((s) => s.conditionId === origin.otherConditionId);
+  const other = placeOf(all, { conditionId: origin.otherConditionId, from: origin.otherFrom });
   if (other < 0) throw new AppError('NOT_FOUND', { what: 'fitted series', id: String(origin.otherConditionId) });
   const { crossings } = await services.pools.readCurve({ ...task, series: index, atX: null, atY: null, other });
   const place = crossings[origin.which];

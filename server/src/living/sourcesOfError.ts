@@ -1,7 +1,7 @@
 import type { FindingOrigin } from '@undameter/contract';
 import { AppError, formatValue, printUnit, readsOf, type Step } from '@undameter/core';
 import { budgetOfFinding } from '../findings/budgetOfFinding';
-import { optimumOf, readingsOf } from '../findings/originOf';
+import { optimumOf, placeOf, readingsOf, type SeriesAddress } from '../findings/originOf';
 import type { Services } from '../services';
 import { comparison } from '../store/comparisons';
 import { findings, type StoredFinding } from '../store/findings';
@@ -74,26 +74,26 @@ async function beyond(services: Services, { origin }: StoredFinding, number: num
 }
 
 /** Each fitted series that a finding stands on, once. */
-function seriesOf(found: readonly StoredFinding[]): { fitId: number; conditionId: number | null }[] {
+function seriesOf(found: readonly StoredFinding[]): ({ fitId: number } & SeriesAddress)[] {
   const all = found.flatMap(({ origin }) => ('fitId' in origin ? [origin] : []));
-  return [...new Map(all.map((o) => [`${o.fitId} ${o.conditionId}`, o])).values()];
+  return [...new Map(all.map((o) => [`${o.fitId} ${o.conditionId} ${o.from ?? 0}`, o])).values()];
 }
 
 async function doubtsOf(
   { db, loader, pools }: Services,
-  { fitId, conditionId }: { fitId: number; conditionId: number | null },
+  { fitId, conditionId, from = 0 }: { fitId: number } & SeriesAddress,
 ): Promise<ErrorLine[]> {
   const row = await fit(db, fitId);
   const task = await loader.fit(row);
   const { series } = await pools.fit(task);
-  const index = series.findIndex((s) => s.conditionId === conditionId);
+  const index = placeOf(series, { conditionId, from });
   if (index < 0) return [];
   const { rungs } = await pools.judge({ ...task, series: index });
-  const of = conditionId === null ? row.name : `${row.name}, ${series[index]!.name}`;
+  const of = series.length === 1 ? row.name : `${row.name}, ${series[index]!.name}`;
   return rungs
     .filter((r) => r.state === 'doubtful' || r.state === 'failed')
     .map((r) => ({
-      key: `doubt ${fitId} ${conditionId} ${r.title}`,
+      key: `doubt ${fitId} ${conditionId} ${from} ${r.title}`,
       source: `${r.title} of the fit ${of}`,
       kind: r.state === 'failed' ? 'model, failed' : 'model, doubtful',
       weight: r.text,
@@ -117,7 +117,9 @@ async function attemptedRun(
   origin: FindingOrigin,
 ): Promise<{ runId: number; x: string; y: string } | undefined> {
   try {
-    return 'fitId' in origin ? await fit(db, origin.fitId) : (await comparison(db, origin.comparisonId)).reference;
+    if (!('fitId' in origin)) return (await comparison(db, origin.comparisonId)).reference;
+    const row = await fit(db, origin.fitId);
+    return row.further?.find((f) => f.id === origin.from) ?? row;
   } catch (error) {
     if (error instanceof AppError) return undefined;
     throw error;

@@ -1,4 +1,5 @@
 import {
+  SERIES_KEY,
   comparisonBody,
   comparisonReply,
   comparisonRow,
@@ -40,6 +41,20 @@ export function checkModel<Body extends { model: string; settings: unknown }>(bo
   return body;
 }
 
+/** The models of a fit and of its single series, and its further sources. @throws {AppError} MODEL_UNKNOWN, REQUEST_INVALID, FIT_SERIES_TWICE */
+export function checkFit<Body extends Pick<FitBody, 'model' | 'settings' | 'models' | 'further'>>(body: Body): Body {
+  checkModel(body);
+  for (const [key, own] of Object.entries(body.models ?? {})) {
+    if (!new RegExp(SERIES_KEY).test(key))
+      throw new AppError('REQUEST_INVALID', { problem: `models: "${key}" is the key of no series` });
+    checkModel(own);
+  }
+  const ids = (body.further ?? []).map((f) => f.id);
+  const twice = ids.find((id, k) => ids.indexOf(id) < k);
+  if (twice !== undefined) throw new AppError('FIT_SERIES_TWICE', { id: twice });
+  return body;
+}
+
 /** What a fit gives now, to be kept with it; nothing where it cannot be computed. */
 export async function resultsOf({ loader, pools }: Services, body: FitBody): Promise<FitResults> {
   try {
@@ -67,7 +82,7 @@ export function modelRoutes(app: Routes, services: Services): void {
     row: fitRow,
     list: (campaignId) => fits(db, campaignId),
     one: (id) => fit(db, id),
-    check: checkModel,
+    check: checkFit,
     create: async (campaignId, body) => createFit(db, campaignId, body, await resultsOf(services, body)),
     update: async (id, body) => updateFit(db, id, body, await resultsOf(services, body)),
     remove: (id) => removeFit(db, id),
@@ -96,7 +111,7 @@ export function modelRoutes(app: Routes, services: Services): void {
         response: { 200: fitReply },
       },
     },
-    async ({ body }, reply) => pools.fit(await loader.fit(checkModel(body)), whenLeft(reply)),
+    async ({ body }, reply) => pools.fit(await loader.fit(checkFit(body)), whenLeft(reply)),
   );
   judgementRoutes(app, services);
   collectionRoutes<OwnModelBody, OwnModelRow>(app, {
@@ -131,7 +146,7 @@ function judgementRoutes(app: Routes, { loader, pools }: Services): void {
       },
     },
     async ({ body }, reply) =>
-      pools.judge({ ...(await loader.fit(checkModel(body))), series: body.series }, whenLeft(reply)),
+      pools.judge({ ...(await loader.fit(checkFit(body))), series: body.series }, whenLeft(reply)),
   );
   app.post(
     '/fits/readings',
@@ -146,7 +161,7 @@ function judgementRoutes(app: Routes, { loader, pools }: Services): void {
     },
     async ({ body }) => {
       const { series, atX, atY, other } = body;
-      return pools.readCurve({ ...(await loader.fit(checkModel(body))), series, atX, atY, other });
+      return pools.readCurve({ ...(await loader.fit(checkFit(body))), series, atX, atY, other });
     },
   );
   app.post(
@@ -163,7 +178,7 @@ function judgementRoutes(app: Routes, { loader, pools }: Services): void {
     async ({ body }, reply) => {
       const { series, candidates } = body;
       for (const { kind, settings } of candidates) checkModel({ model: kind, settings });
-      return pools.rank({ ...(await loader.fit(checkModel(body))), series, candidates }, whenLeft(reply));
+      return pools.rank({ ...(await loader.fit(checkFit(body))), series, candidates }, whenLeft(reply));
     },
   );
 }

@@ -1,6 +1,6 @@
 import { jobParams, propagationBody, propagationReply } from '@undameter/contract';
 import type { Services } from '../services';
-import { checkModel } from './models';
+import { checkFit } from './models';
 import type { Routes } from './Routes';
 
 /** Monte Carlo runs of the whole way from the declared sources of error to what is read off a fit. */
@@ -20,7 +20,7 @@ export function propagationRoutes(app: Routes, { loader, propagations }: Service
     },
     async ({ body }, reply) => {
       const { series, atX, atY, other, draws } = body;
-      const task = { ...(await loader.fit(checkModel(body))), series, atX, atY, other, draws };
+      const task = { ...(await loader.fit(checkFit(body))), series, atX, atY, other, draws };
       const started = propagations.start(task);
       return reply.status(202).header('location', `/api/propagations/${started.jobId}`).send(started);
     },

@@ -51,14 +51,41 @@ export const createConditions = (
   });
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */
-export async function updateCondition(db: Db, id: number, body: ConditionBody): Promise<ConditionRow> {
-  await uniquely(
-    'condition',
-    body.name,
-    db.sql`
-    update condition set name = ${body.name.trim()}, limits = ${JSON.stringify(body.limits)}::jsonb where id = ${id}`,
-  );
+export async function updateCondition(db: Database, id: number, body: ConditionBody): Promise<ConditionRow> {
+  await db.transaction(async (tx) => {
+    const before = await condition(tx, id);
+    const name = body.name.trim();
+    await uniquely(
+      'condition',
+      body.name,
+      tx.sql`update condition set name = ${name}, limits = ${JSON.stringify(body.limits)}::jsonb where id = ${id}`,
+    );
+    if (name !== before.name) await renameSeries(tx, id, before.name, name);
+  });
   return condition(db, id);
+}
+
+type ByName = Record<string, unknown>;
+
+/** What a fit keeps by the name of a series goes on under its new one, which begins with that of its condition. */
+async function renameSeries(db: Db, conditionId: number, before: string, after: string): Promise<void> {
+  const renamed = (byName: ByName): ByName =>
+    Object.fromEntries(
+      Object.entries(byName).map(([name, value]) => [
+        name === before || name.startsWith(`${before}, `) ? after + name.slice(before.length) : name,
+        value,
+      ]),
+    );
+  const found = await db.sql<{ id: number; choices: { ranges?: ByName }; results: ByName }>`
+    select id, choices, results from fit
+     where id in (select fit_id from fit_condition where condition_id = ${conditionId}
+                  union select fit_id from fit_further_condition where condition_id = ${conditionId})`;
+  for (const { id, choices, results } of found) {
+    const kept = choices.ranges ? { ...choices, ranges: renamed(choices.ranges) } : choices;
+    await db.sql`
+      update fit set choices = ${JSON.stringify(kept)}::jsonb, results = ${JSON.stringify(renamed(results))}::jsonb
+       where id = ${id}`;
+  }
 }
 
 /** @throws {AppError} STILL_USED, NOT_FOUND */

@@ -1,4 +1,4 @@
-import type { FitBody, FitResults, FitRow } from '@undameter/contract';
+import type { FitBody, FitResults, FitRow, FurtherSource } from '@undameter/contract';
 import { checkConditions } from './conditions';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
@@ -6,7 +6,11 @@ import type { Database, Db } from './pg/Database';
 const rows = (db: Db, campaignId: number | null, id: number | null): Promise<FitRow[]> =>
   db.sql<FitRow>`
     select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.data, f.weights, f.model,
-           f.settings, f.choices, f.results,
+           f.settings, f.choices, f.results, f.models,
+           coalesce((select jsonb_agg(jsonb_build_object('id', u.id, 'runId', u.run_id, 'x', u.x, 'y', u.y, 'conditionIds',
+                      coalesce((select jsonb_agg(c.condition_id order by c.position) from fit_further_condition c
+                                 where c.fit_id = u.fit_id and c.further_id = u.id), '[]'::jsonb)) order by u.position)
+                       from fit_further u where u.fit_id = f.id), '[]'::jsonb) as further,
            coalesce((select jsonb_agg(fc.condition_id order by fc.position) from fit_condition fc where fc.fit_id = f.id),
                     '[]'::jsonb) as "conditionIds"
       from fit f
@@ -26,19 +30,20 @@ export async function createFit(db: Database, campaignId: number, body: FitBody,
       'fit',
       body.name,
       tx.sql<{ id: number }>`
-      insert into fit (campaign_id, name, run_id, x, y, data, weights, model, settings, choices, results)
+      insert into fit (campaign_id, name, run_id, x, y, data, weights, model, settings, choices, models, results)
       values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights},
               ${body.model}, ${JSON.stringify(body.settings)}::jsonb, ${JSON.stringify(body.choices)}::jsonb,
-              ${JSON.stringify(results)}::jsonb)
+              ${JSON.stringify(body.models ?? {})}::jsonb, ${JSON.stringify(results)}::jsonb)
       returning id`,
     );
     await writeConditions(tx, made[0]!.id, body.conditionIds);
+    await writeFurther(tx, made[0]!.id, body.further ?? []);
     return made[0]!.id;
   });
   return fit(db, id);
 }
 
-/** @throws {AppError} NAME_TAKEN, NOT_FOUND */
+/** Further sources and models of single series that are left out stay. @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function updateFit(db: Database, id: number, body: FitBody, results: FitResults): Promise<FitRow> {
   await db.transaction(async (tx) => {
     const { campaignId } = await fit(tx, id);
@@ -49,10 +54,13 @@ export async function updateFit(db: Database, id: number, body: FitBody, results
       tx.sql`
       update fit set name = ${body.name.trim()}, run_id = ${body.runId}, x = ${body.x}, y = ${body.y}, data = ${body.data},
              weights = ${body.weights}, model = ${body.model}, settings = ${JSON.stringify(body.settings)}::jsonb,
-             choices = ${JSON.stringify(body.choices)}::jsonb, results = ${JSON.stringify(results)}::jsonb where id = ${id}`,
+             choices = ${JSON.stringify(body.choices)}::jsonb, models = coalesce(${body.models ? JSON.stringify(body.models) : null}::jsonb, models), results = ${JSON.stringify(results)}::jsonb where id = ${id}`,
     );
     await tx.sql`delete from fit_condition where fit_id = ${id}`;
     await writeConditions(tx, id, body.conditionIds);
+    if (!body.further) return;
+    await tx.sql`delete from fit_further where fit_id = ${id}`;
+    await writeFurther(tx, id, body.further);
   });
   return fit(db, id);
 }
@@ -62,18 +70,29 @@ export async function removeFit(db: Db, id: number): Promise<void> {
   oneOf(await unused('fit', 'a comparison', db.sql`delete from fit where id = ${id} returning id`), 'fit', id);
 }
 
-/** The run and the conditions must be of the same campaign. */
+/** The runs and the conditions must be of the same campaign. */
 async function checkParts(db: Db, campaignId: number, body: FitBody): Promise<void> {
-  oneOf(
-    await db.sql`select id from run where id = ${body.runId} and campaign_id = ${campaignId} and ready`,
-    'run',
-    body.runId,
-  );
-  await checkConditions(db, campaignId, body.conditionIds);
+  for (const { runId, conditionIds } of [body, ...(body.further ?? [])]) {
+    oneOf(await db.sql`select id from run where id = ${runId} and campaign_id = ${campaignId} and ready`, 'run', runId);
+    await checkConditions(db, campaignId, conditionIds);
+  }
 }
 
 async function writeConditions(db: Db, fitId: number, ids: readonly number[]): Promise<void> {
   await db.sql`
     insert into fit_condition (fit_id, position, condition_id)
     select ${fitId}, position - 1, id from unnest(${ids}::int[]) with ordinality as given(id, position)`;
+}
+
+async function writeFurther(db: Db, fitId: number, further: readonly FurtherSource[]): Promise<void> {
+  const given = JSON.stringify(further);
+  await db.sql`
+    insert into fit_further (fit_id, id, position, run_id, x, y)
+    select ${fitId}, (one->>'id')::int, position - 1, (one->>'runId')::int, one->>'x', one->>'y'
+      from jsonb_array_elements(${given}::jsonb) with ordinality as given(one, position)`;
+  await db.sql`
+    insert into fit_further_condition (fit_id, further_id, position, condition_id)
+    select ${fitId}, (one->>'id')::int, position - 1, condition::int
+      from jsonb_array_elements(${given}::jsonb) as given(one),
+           jsonb_array_elements_text(one->'conditionIds') with ordinality as of(condition, position)`;
 }

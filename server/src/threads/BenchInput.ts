@@ -36,17 +36,36 @@ export interface TracesTask {
   pixels: number;
 }
 
-export interface FitTask {
+/** Points of a run: two of its channels, condition by condition. */
+export interface PointsOfRun {
   run: BenchRun;
   /** Empty: one series of all kept samples. */
   conditions: NamedCondition[];
   x: string;
   y: string;
+}
+
+export interface FitTask extends PointsOfRun {
+  /** Series of other runs or channels. */
+  further?: (PointsOfRun & { id: number })[];
+  /** Models of single series by their keys. */
+  models?: Readonly<Record<string, { model: string; settings: Record<string, unknown> }>>;
   data: SeriesKind;
   weights: 'none' | 'absolute' | 'relative' | 'both';
   model: string;
   settings: Record<string, unknown>;
   choices: Choices;
+}
+
+/** One series of a fit with its model. */
+export interface SeriesTask extends Omit<FitTask, 'conditions' | 'further' | 'models'> {
+  name: string;
+  condition: NamedCondition | undefined;
+  /** Id of the further source; 0: the fit's own. */
+  from: number;
+  isOwnModel: boolean;
+  /** Points whose units these are brought to; absent: they keep theirs. */
+  into?: PointsOfRun;
 }
 
 /** One candidate: points of a run, or a fit. */

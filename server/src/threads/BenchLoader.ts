@@ -1,5 +1,5 @@
 import { symbolsRead, type PropertyTable, type Step } from '@undameter/core';
-import type { ComparisonBody, FitBody } from '@undameter/contract';
+import type { ComparisonBody, FitBody, FurtherSource } from '@undameter/contract';
 import { LRUCache } from 'lru-cache';
 import { conditions } from '../store/conditions';
 import { fit } from '../store/fits';
@@ -8,7 +8,7 @@ import type { Database } from '../store/pg/Database';
 import { run, type StoredChannel } from '../store/runs';
 import { readColumn, readLevels } from '../store/samples';
 import { tables } from '../store/tables';
-import type { BenchRun, CandidateTask, CompareTask, FitTask, NamedCondition } from './BenchInput';
+import type { BenchRun, CandidateTask, CompareTask, FitTask, NamedCondition, PointsOfRun } from './BenchInput';
 
 type Column = Pick<BenchRun['channels'][number], 'values' | 'levels'>;
 
@@ -76,19 +76,15 @@ export class BenchLoader {
 
   /** Everything that a fit computes with. */
   async fit(body: FitBody): Promise<FitTask> {
-    const benchRun = await this.run(body.runId);
-    const { x, y, data, weights, model, settings, choices } = body;
-    return {
-      run: benchRun,
-      conditions: await this.conditions(benchRun.campaignId, body.conditionIds),
-      x,
-      y,
-      data,
-      model,
-      settings,
-      weights,
-      choices,
-    };
+    const { data, weights, model, settings, choices, models = {} } = body;
+    const further: NonNullable<FitTask['further']> = [];
+    for (const source of body.further ?? []) further.push({ id: source.id, ...(await this.points(source)) });
+    return { ...(await this.points(body)), further, models, data, model, settings, weights, choices };
+  }
+
+  private async points({ runId, x, y, conditionIds }: Omit<FurtherSource, 'id'>): Promise<PointsOfRun> {
+    const benchRun = await this.run(runId);
+    return { run: benchRun, conditions: await this.conditions(benchRun.campaignId, conditionIds), x, y };
   }
 
   /** Everything that a comparison computes with. */

@@ -27,10 +27,10 @@ import {
   type SharedError,
   type Unit,
 } from '@undameter/core';
-import type { CandidateTask, CompareTask, FitTask, NamedCondition } from './BenchInput';
+import type { CandidateTask, CompareTask, FitTask, SeriesTask } from './BenchInput';
 import { benchState } from './benchState';
 import { barsOf, curveGrid, thinned } from './fitSeries';
-import { eachCondition, fitAll, nameOf, prepareSeries, type FittedSeries, type PreparedSeries } from './prepareSeries';
+import { fitAll, prepareSeries, seriesOf, type FittedSeries, type PreparedSeries } from './prepareSeries';
 import { attempt, budgetReply, reading, readings, type Attempt } from './toReply';
 
 /** A candidate on its way to be compared: what is the same for all series is computed once. */
@@ -50,11 +50,9 @@ export function compare({ reference, candidates }: CompareTask): ComparisonReply
     x: axisOf(numberChannelOf(final, reference.x)),
     y: axisOf(numberChannelOf(final, reference.y)),
     samples: final.samples,
-    series: eachCondition(reference).map((condition) => {
-      const prepared = attempt(() => prepareSeries(reference, condition));
-      return prepared.value
-        ? comparedSeries(prepared.value, ready, reference)
-        : emptySeries(condition, prepared.problem);
+    series: seriesOf(reference).map((series) => {
+      const prepared = attempt(() => prepareSeries(series));
+      return prepared.value ? comparedSeries(prepared.value, ready, reference) : emptySeries(series, prepared.problem);
     }),
   };
 }
@@ -143,10 +141,13 @@ const ownData = {
 /** A fit of the same channels of the same samples. */
 const isOwnData = (fit: FitTask | undefined, reference: FitTask, { condition }: PreparedSeries): boolean =>
   fit !== undefined &&
-  fit.run.key === reference.run.key &&
-  fit.x === reference.x &&
-  fit.y === reference.y &&
-  (fit.conditions.length === 0 || condition === undefined || fit.conditions.some((c) => c.id === condition.id));
+  seriesOf(fit).some(
+    (s) =>
+      s.run.key === reference.run.key &&
+      s.x === reference.x &&
+      s.y === reference.y &&
+      (s.condition === undefined || condition === undefined || s.condition.id === condition.id),
+  );
 
 /**
  * The points with what is known of them. Of samples only shared errors are declared, if any; how they differ from each
@@ -254,9 +255,9 @@ function usable(
 }
 
 /** A fit of the same condition, or its only one, over the range of its points. */
-function ofFit({ data, condition }: PreparedSeries, { task, fitted }: ReadyCandidate): Brought {
+function ofFit({ data, condition, name }: PreparedSeries, { task, fitted }: ReadyCandidate): Brought {
   const matching = fitted.length === 1 ? fitted[0] : fitted.find((f) => f.value?.condition?.id === condition?.id);
-  if (!matching) throw new AppError('FIT_WITHOUT_CONDITION', { fit: task.name, condition: nameOf(condition) });
+  if (!matching) throw new AppError('FIT_WITHOUT_CONDITION', { fit: task.name, condition: name });
   if (!matching.value) throw new AppError(matching.problem.code as never, matching.problem.facts as never);
   const { fit, range, data: own } = matching.value;
   const toOwn = (x: Float64Array): Float64Array => convertColumn(x, unit(data.xChannel), unit(own.xChannel));
@@ -310,8 +311,8 @@ const emptyCandidate = (): Omit<ComparedCandidate, 'problem'> => ({
   drawn: { x: [], difference: [], reference: [], candidate: [], uncertainty: [] },
 });
 
-const emptySeries = (condition: NamedCondition | undefined, problem: ComparedSeries['problem']): ComparedSeries => ({
-  name: nameOf(condition),
+const emptySeries = ({ name, condition }: SeriesTask, problem: ComparedSeries['problem']): ComparedSeries => ({
+  name,
   conditionId: condition?.id ?? null,
   points: 0,
   drawn: { every: 1, x: [], y: [], xUncertainty: [], yUncertainty: [] },

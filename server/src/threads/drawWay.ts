@@ -1,5 +1,6 @@
 import type { DrawnQuantity, PropagationReply } from '@undameter/contract';
 import {
+  AppError,
   agreementInWords,
   agreementOf,
   backQuantity,
@@ -29,10 +30,11 @@ import {
   type Way,
 } from '@undameter/core';
 import type { MessagePort } from 'node:worker_threads';
+import type { BenchRun } from './BenchInput';
 import { benchState } from './benchState';
 import { readable, type ReadingsTask } from './judgeFit';
 import { fitAll, fittedOf, parametersOf, type FittedSeries } from './prepareSeries';
-import { reading } from './toReply';
+import { reading, type Attempt } from './toReply';
 
 export interface DrawTask extends ReadingsTask {
   draws: number;
@@ -113,21 +115,21 @@ function sourcesOf({ logged, tables, series }: Way): Pick<Drawn, 'sources' | 'no
 
 /** @throws {AppError} as the fit of a series that is asked for failed */
 function wayOf(task: DrawTask): { way: Way; asked: Asked[] } {
-  const { result, logged } = benchState(task.run);
   const all = fitAll(task);
-  const isShared = (task.choices.shared ?? []).length > 0;
   const wanted = [task.series, ...(task.other === null || task.other === task.series ? [] : [task.other])];
   const hand = fittedOf(all, task.series);
-  const needed = isShared ? all.flatMap((one) => one.value ?? []) : wanted.map((which) => fittedOf(all, which));
+  const needed = neededOf(all, wanted);
+  const run = oneRunOf(needed);
+  const { result, logged } = benchState(run);
   const place = (which: number): number => needed.indexOf(fittedOf(all, which));
   const asked = [
-    ...askedOfParameters(task, hand, place(task.series)),
+    ...askedOfParameters(hand, place(task.series)),
     ...askedOfCurve(task, hand, place(task.series)),
     ...(wanted.length > 1
       ? askedOfMeetings(hand, fittedOf(all, task.other!), [place(task.series), place(task.other!)])
       : []),
   ];
-  const { steps } = task.run;
+  const { steps } = run;
   const way: Way = {
     logged,
     procedure: result,
@@ -140,7 +142,7 @@ function wayOf(task: DrawTask): { way: Way; asked: Asked[] } {
       fit,
       known: { x: knownOf(random.sigmaX), y: knownOf(random.sigma) },
     })),
-    fitAgain: fitterOf(task, needed),
+    fitAgain: fitterOf(needed),
     quantities: asked.map((a) => a.quantity),
   };
   return { way, asked };
@@ -149,25 +151,55 @@ function wayOf(task: DrawTask): { way: Way; asked: Asked[] } {
 const knownOf = (column: Float64Array | undefined): Float64Array | undefined =>
   column?.some((u) => u > 0) ? column : undefined;
 
-/** Each draw is searched from what was found: it is near. */
-function fitterOf(task: DrawTask, needed: readonly FittedSeries[]): Way['fitAgain'] {
-  const model = modelOf(task.model);
-  if ((task.choices.shared ?? []).length > 0)
-    return (all) => fitTogether(model, task.settings, all, task.choices, true);
-  const choices = needed.map((series) => ({ ...task.choices, start: startOf(task, series) }));
-  return (all: readonly FitData[]): Fit[] =>
-    all.map((data, k) => fitModel(model, task.settings, data, choices[k]!, true));
+/** The series that are asked for, and where parameters are shared all that share them. */
+function neededOf(all: readonly Attempt<FittedSeries>[], wanted: readonly number[]): FittedSeries[] {
+  const asked = wanted.map((which) => fittedOf(all, which));
+  const isShared = asked.some(isSharing);
+  const sharing = all.flatMap((one) => (one.value && isShared && isSharing(one.value) ? [one.value] : []));
+  return [...new Set([...sharing, ...asked])];
 }
 
-function startOf(task: DrawTask, series: FittedSeries): NonNullable<Choices['start']> {
-  const { fixed = {}, tied = {} } = task.choices;
-  const free = parametersOf(task, series).map(({ symbol }, k) => [symbol, series.fit.parameters[k]!] as const);
+const isSharing = ({ task: { choices } }: FittedSeries): boolean => (choices.shared ?? []).length > 0;
+
+/** The run whose way is drawn. @throws {AppError} DRAWS_SEVERAL_RUNS where the series are of more than one */
+function oneRunOf(needed: readonly FittedSeries[]): BenchRun {
+  const [first, ...others] = needed.map((s) => s.run);
+  const other = others.find((r) => r.key !== first!.key || JSON.stringify(r.steps) !== JSON.stringify(first!.steps));
+  if (other) throw new AppError('DRAWS_SEVERAL_RUNS', { series: needed.map((s) => s.name).join('; ') });
+  return first!;
+}
+
+/** Each draw is searched from what was found: it is near. */
+function fitterOf(needed: readonly FittedSeries[]): Way['fitAgain'] {
+  const sharing = needed.filter(isSharing);
+  const starts = new Map(needed.map((s) => [s, { ...s.task.choices, start: startOf(s) }]));
+  return (all: readonly FitData[]): Fit[] => {
+    const [first] = sharing;
+    const joint = first
+      ? fitTogether(
+          modelOf(first.task.model),
+          first.task.settings,
+          sharing.map((s) => all[needed.indexOf(s)]!),
+          first.task.choices,
+          true,
+        )
+      : [];
+    return needed.map((s, k) => {
+      const { model, settings } = s.task;
+      return joint[sharing.indexOf(s)] ?? fitModel(modelOf(model), settings, all[k]!, starts.get(s)!, true);
+    });
+  };
+}
+
+function startOf(series: FittedSeries): NonNullable<Choices['start']> {
+  const { fixed = {}, tied = {} } = series.task.choices;
+  const free = parametersOf(series).map(({ symbol }, k) => [symbol, series.fit.parameters[k]!] as const);
   return Object.fromEntries(free.filter(([symbol]) => !(symbol in fixed) && !(symbol in tied)));
 }
 
-function askedOfParameters(task: DrawTask, series: FittedSeries, which: number): Asked[] {
-  const { fixed = {} } = task.choices;
-  return parametersOf(task, series).flatMap(({ symbol, unit }, k): Asked[] =>
+function askedOfParameters(series: FittedSeries, which: number): Asked[] {
+  const { fixed = {} } = series.task.choices;
+  return parametersOf(series).flatMap(({ symbol, unit }, k): Asked[] =>
     symbol in fixed
       ? []
       : [

@@ -13,20 +13,19 @@ import {
   shortPoints,
   titleOf,
 } from '@undameter/core';
-import type { FitTask, NamedCondition } from './BenchInput';
+import type { FitTask, SeriesTask } from './BenchInput';
 import { benchState } from './benchState';
 import {
   endsOf,
-  eachCondition,
   fitAll,
   meansOf,
   meansOfOthers,
-  nameOf,
   parametersOf,
+  seriesOf,
   type FittedSeries,
   type PreparedSeries,
 } from './prepareSeries';
-import { budgetReply, reading, readings } from './toReply';
+import { budgetReply, reading, readings, type Attempt } from './toReply';
 
 const MOST_DRAWN = 300;
 const CURVE_POINTS = 121;
@@ -37,31 +36,54 @@ export function fit(task: FitTask): FitReply {
   const x = numberChannelOf(final, task.x);
   const y = numberChannelOf(final, task.y);
   const model = modelOf(task.model);
-  const conditions = eachCondition(task);
+  const tasks = seriesOf(task);
   const all = fitAll(task);
-  const axisOf = ({ symbol, name, unit }: typeof x) => ({ symbol, name, unit });
+  const series = all.map((one, s) =>
+    one.value ? seriesReply(one.value) : { ...emptySeries(tasks[s]!), problem: one.problem },
+  );
   return {
-    x: axisOf(x),
-    y: axisOf(y),
+    x: axisOfAll(
+      series.map((s) => s.x),
+      x.unit,
+    ),
+    y: axisOfAll(
+      series.map((s) => s.y),
+      y.unit,
+    ),
     formula: model.formula(task.settings as never),
     model: titleOf({ kind: task.model, settings: task.settings }),
     samples: final.samples,
     kept: countKept(final.mask),
-    series: all.map((one, s) =>
-      one.value ? seriesReply(task, one.value) : { ...emptySeries(conditions[s]), problem: one.problem },
-    ),
-    sharing: sharingOf(
-      task,
-      all.flatMap((one) => one.value ?? []),
-    ),
+    series,
+    sharing: sharingOf(task, withCommonModel(all)),
   };
 }
+
+type Axis = FitReply['x'];
+
+/** Of several channels no name says what is on the axis; their symbols do. */
+function axisOfAll(axes: readonly Axis[], unit: string): Axis {
+  const [first] = axes;
+  const symbols = [...new Set(axes.map((a) => a.symbol))];
+  return symbols.length === 1 ? { ...first!, unit } : { symbol: symbols.join(', '), name: '', unit };
+}
+
+/** A channel of a run with the unit that its values are brought to; of one that is not there only the symbol is known. */
+function axisOf({ run, into }: SeriesTask, which: 'x' | 'y', symbol: string): Axis {
+  const { channels } = benchState(run).result.final;
+  const wanted = into && benchState(into.run).result.final.channels.get(into[which]);
+  const own = channels.get(symbol);
+  return { symbol, name: own?.name ?? symbol, unit: wanted?.unit ?? own?.unit ?? '' };
+}
+
+const withCommonModel = (all: readonly Attempt<FittedSeries>[]): FittedSeries[] =>
+  all.flatMap((one) => (one.value && !one.value.task.isOwnModel ? [one.value] : []));
 
 /** F-test of one value for all series against one for each (Draper and Smith, Applied Regression Analysis, 3rd ed., section 6.1). */
 function sharingOf(task: FitTask, together: readonly FittedSeries[]): FitReply['sharing'] {
   const { shared = [] } = task.choices;
   if (shared.length === 0 || together.length < 2) return null;
-  const alone = fitAll({ ...task, choices: { ...task.choices, shared: [] } }).flatMap((one) => one.value ?? []);
+  const alone = withCommonModel(fitAll({ ...task, choices: { ...task.choices, shared: [] } }));
   if (alone.length < together.length) return null;
   const sum = (all: readonly FittedSeries[]): number =>
     all.reduce((s, { fit: f, points }) => s + squaresOf(f.residuals, points.sigma), 0);
@@ -125,8 +147,27 @@ export function reachingGrid(
   return Float64Array.from([...spaced(from, range[0]), ...inside, ...after.reverse()]);
 }
 
-function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
-  const { condition, data, points, fit: fitted, range } = series;
+/** What a series is and what it is fitted with, also where that fails. */
+function headOf(task: SeriesTask) {
+  const { condition, from, name, run, model, settings, isOwnModel } = task;
+  const kind = modelOf(model);
+  const title = titleOf({ kind: model, settings });
+  const formula = kind.formula(settings as never);
+  return {
+    conditionId: condition?.id ?? null,
+    from,
+    name,
+    run: run.name,
+    x: axisOf(task, 'x', task.x),
+    y: axisOf(task, 'y', task.y),
+    model: title,
+    formula,
+    isOwnModel,
+  };
+}
+
+function seriesReply(series: FittedSeries): SeriesReply {
+  const { task, data, points, fit: fitted, range } = series;
   const { every, indices } = thinned(points.x.length);
   const grid = reachingGrid(range, task.choices.reach);
   const goodness = goodnessOf(fitted, points.x.length);
@@ -135,12 +176,11 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
   const further = curve.map((p, i) => furtherSpread(fitted, p.spread, scatterAt(grid[i]!)).halfWidth);
   const take = (values: Float64Array) => indices.map((i) => reading(values[i]!));
   return {
-    conditionId: condition?.id ?? null,
-    name: series.name,
+    ...headOf(task),
     points: points.x.length,
     missing: data.missing,
     expression: modelOf(task.model).expression(task.settings as never, meansOfOthers(series)),
-    parameters: parameterRows(task, series),
+    parameters: parameterRows(series),
     residualStandardDeviation: reading(fitted.residualStandardDeviation),
     sumOfSquares: reading(squaresOf(fitted.residuals, undefined)),
     degreesOfFreedom: fitted.degreesOfFreedom,
@@ -173,7 +213,7 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
       lowest: curve.map((p, i) => reading(p.value - further[i]!)),
       highest: curve.map((p, i) => reading(p.value + further[i]!)),
     },
-    means: meansOf(benchState(task.run).result.final, data).map(({ symbol, mean }) => ({
+    means: meansOf(benchState(series.run).result.final, data).map(({ symbol, mean }) => ({
       symbol,
       mean: reading(mean),
     })),
@@ -181,10 +221,10 @@ function seriesReply(task: FitTask, series: FittedSeries): SeriesReply {
   };
 }
 
-function parameterRows(task: FitTask, series: FittedSeries): SeriesReply['parameters'] {
-  const { fit: fitted } = series;
+function parameterRows(series: FittedSeries): SeriesReply['parameters'] {
+  const { fit: fitted, task } = series;
   const { fixed = {}, tied = {}, shared = [] } = task.choices;
-  return parametersOf(task, series).map(({ symbol, meaning, unit }, k) => ({
+  return parametersOf(series).map(({ symbol, meaning, unit }, k) => ({
     symbol,
     meaning,
     unit: printUnit(unit.text),
@@ -218,10 +258,9 @@ export function barsOf({ data, known }: PreparedSeries, indices: readonly number
   return isAny ? { xUncertainty: x, yUncertainty: y } : { xUncertainty: [], yUncertainty: [] };
 }
 
-function emptySeries(condition: NamedCondition | undefined): Omit<SeriesReply, 'problem'> {
+function emptySeries(task: SeriesTask): Omit<SeriesReply, 'problem'> {
   return {
-    conditionId: condition?.id ?? null,
-    name: nameOf(condition),
+    ...headOf(task),
     points: 0,
     missing: 0,
     expression: '',

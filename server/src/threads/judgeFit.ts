@@ -25,15 +25,7 @@ import {
 } from '@undameter/core';
 import type { FitTask } from './BenchInput';
 import { curveGrid } from './fitSeries';
-import {
-  eachCondition,
-  endsOf,
-  fitAll,
-  fittedOf,
-  parametersOf,
-  prepareSeries,
-  type FittedSeries,
-} from './prepareSeries';
+import { endsOf, fitAll, fittedOf, parametersOf, prepareSeries, seriesOf, type FittedSeries } from './prepareSeries';
 import { attempt, budgetReply, reading, readings } from './toReply';
 
 export interface JudgeTask extends FitTask {
@@ -49,10 +41,10 @@ function seriesInHand(task: JudgeTask, which = task.series): FittedSeries {
 /** The ladder of trust of one series, tests of its residuals, and the line through logarithms beside it. */
 export function judge(task: JudgeTask): JudgementReply {
   const series = seriesInHand(task);
-  const { data, points, fit, known } = series;
-  const model = modelOf(task.model);
-  const parameters = parametersOf(task, series);
-  const candidate = { kind: task.model, settings: task.settings };
+  const { data, points, fit, known, task: own } = series;
+  const model = modelOf(own.model);
+  const parameters = parametersOf(series);
+  const candidate = { kind: own.model, settings: own.settings };
   const names = { x: data.xChannel.name, y: data.yChannel.name };
   const symbols = parameters.map((p) => p.symbol);
   const rungs = diagnose({
@@ -60,13 +52,17 @@ export function judge(task: JudgeTask): JudgementReply {
     candidate,
     data: points,
     fit,
-    choices: task.choices,
-    weights: task.weights,
+    choices: own.choices,
+    weights: own.weights,
     known,
     names,
     symbols,
   });
-  const straight = straightFit(model, points);
+  const straight = straightFit(model, points, {
+    settings: own.settings,
+    choices: own.choices,
+    parameters: fit.parameters,
+  });
   return {
     rungs,
     tests: testsOf(points, fit.residuals),
@@ -201,9 +197,9 @@ const MOST_RANKED = 1000;
 
 /** Models on the points of one series, side by side. */
 export function rank(task: RankTask): RankingReply {
-  const conditions = eachCondition(task);
-  if (task.series >= conditions.length) throw new AppError('NOT_FOUND', { what: 'series', id: String(task.series) });
-  const prepared = prepareSeries(task, conditions[task.series]);
+  const wanted = seriesOf(task)[task.series];
+  if (!wanted) throw new AppError('NOT_FOUND', { what: 'series', id: String(task.series) });
+  const prepared = prepareSeries(wanted);
   const every = Math.ceil(prepared.points.x.length / MOST_RANKED);
   const some = (column: Float64Array): Float64Array => column.filter((_, i) => i % every === 0);
   const { x, y, sigma } = prepared.points;

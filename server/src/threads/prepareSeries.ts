@@ -1,22 +1,32 @@
+import { seriesKey } from '@undameter/contract';
 import {
   AppError,
   fitModel,
   fitTogether,
+  fromReport,
   modelOf,
+  numberChannelOf,
   parseUnit,
+  sameUnit,
   seriesData,
+  seriesNames,
+  type Choices,
   type Fit,
   type FitData,
   type Parameter,
   type RunState,
   type Series,
+  type Step,
 } from '@undameter/core';
-import type { FitTask, NamedCondition } from './BenchInput';
+import type { BenchRun, FitTask, NamedCondition, SeriesTask } from './BenchInput';
 import { benchState } from './benchState';
 import { attempt, type Attempt } from './toReply';
 
 /** The points of one condition, as the model takes them. */
 export interface PreparedSeries {
+  task: SeriesTask;
+  /** Its run, with its channels in the units of the fit. */
+  run: BenchRun;
   condition: NamedCondition | undefined;
   name: string;
   data: Series;
@@ -38,21 +48,49 @@ export interface FittedSeries extends PreparedSeries {
   range: [number, number];
 }
 
-export const nameOf = (condition: NamedCondition | undefined): string => condition?.name ?? 'all kept samples';
+/** The series of a fit, source by source and condition by condition, each with its model. */
+export function seriesOf(task: FitTask): SeriesTask[] {
+  const { further = [], models = {}, data, weights, model, settings, choices } = task;
+  const common = { data, weights, model, settings, choices };
+  const sources = [{ ...task, id: 0 }, ...further];
+  const names = seriesNames(
+    sources.map(({ run, x, y, conditions: own }) => ({ run: run.name, x, y, conditions: own.map((c) => c.name) })),
+  );
+  const found = sources.flatMap(({ id, run, x, y, conditions: own }) =>
+    (own.length > 0 ? own : [undefined]).map((condition) => ({ from: id, run, x, y, condition })),
+  );
+  return found.map((one, k): SeriesTask => {
+    const name = names[k]!;
+    const own = models[seriesKey({ conditionId: one.condition?.id ?? null, from: one.from })];
+    return {
+      ...common,
+      ...one,
+      name,
+      isOwnModel: own !== undefined,
+      ...(own ? { ...own, choices: withoutParameters(task.choices) } : {}),
+      ...(one.from === 0 ? {} : { into: task }),
+    };
+  });
+}
 
-export const eachCondition = (task: FitTask): (NamedCondition | undefined)[] =>
-  task.conditions.length > 0 ? task.conditions : [undefined];
+/** Of the choices those that belong to no model. */
+const withoutParameters = ({ ranges, loss, reach }: Choices): Choices => ({
+  ...(ranges ? { ranges } : {}),
+  ...(loss ? { loss } : {}),
+  ...(reach ? { reach } : {}),
+});
 
-/** Every series by itself, or, where parameters are shared, those that can be prepared as one problem. */
+/** Every series by itself, or, where parameters are shared, those of the fit's own model that can be prepared as one problem. */
 export function fitAll(task: FitTask): Attempt<FittedSeries>[] {
   const model = modelOf(task.model);
-  const prepared = eachCondition(task).map((condition) => attempt(() => prepareSeries(task, condition)));
+  const prepared = seriesOf(task).map((series) => attempt(() => prepareSeries(series)));
   const { shared = [] } = task.choices;
-  const together = prepared.flatMap((p) => (p.value ? [p.value] : []));
-  if (shared.length === 0 || together.length < 2)
-    return prepared.map((p) =>
-      p.value ? attempt(() => fitted(p.value, fitModel(model, task.settings, p.value.points, task.choices))) : p,
-    );
+  const together = prepared.flatMap((p) => (p.value && !p.value.task.isOwnModel ? [p.value] : []));
+  const alone = (p: PreparedSeries): Attempt<FittedSeries> => {
+    const { model: kind, settings, choices } = p.task;
+    return attempt(() => fitted(p, fitModel(modelOf(kind), settings, p.points, choices)));
+  };
+  if (shared.length === 0 || together.length < 2) return prepared.map((p) => (p.value ? alone(p.value) : p));
   const joint = attempt(() =>
     fitTogether(
       model,
@@ -63,6 +101,7 @@ export function fitAll(task: FitTask): Attempt<FittedSeries>[] {
   );
   return prepared.map((p) => {
     if (!p.value) return p;
+    if (p.value.task.isOwnModel) return alone(p.value);
     return joint.value ? { value: fitted(p.value, joint.value[together.indexOf(p.value)]!), problem: null } : joint;
   });
 }
@@ -79,12 +118,36 @@ function fitted(prepared: PreparedSeries, fit: Fit): FittedSeries {
   return { ...prepared, fit, range: endsOf(prepared.points.x) };
 }
 
-/** @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY, FIT_WEIGHTS */
-export function prepareSeries(task: FitTask, condition: NamedCondition | undefined): PreparedSeries {
-  const { final } = benchState(task.run).result;
+/** The run with its channels in the units that the points are brought to. @throws {AppError} CHANNEL_UNKNOWN, and why they cannot be */
+function broughtInto({ run, x, y, into }: SeriesTask): BenchRun {
+  if (!into) return run;
+  const own = benchState(run).result.final;
+  const wanted = benchState(into.run).result.final;
+  const pairs = [
+    [x, into.x],
+    [y, into.y],
+  ] as const;
+  const steps = pairs.flatMap(([symbol, like], k): Step[] => {
+    const { unit } = numberChannelOf(wanted, like);
+    if (sameUnit(numberChannelOf(own, symbol).unit, unit)) return [];
+    return [
+      { id: `brought into ${k}`, kind: 'convertUnit', version: 1, on: true, settings: { channel: symbol, unit } },
+    ];
+  });
+  if (steps.length === 0) return run;
+  const brought = { ...run, steps: [...run.steps, ...steps] };
+  for (const { error } of benchState(brought).result.reports.slice(-steps.length))
+    if (error) throw fromReport(error) ?? new Error(error.message);
+  return brought;
+}
+
+/** @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY, FIT_WEIGHTS, UNIT_MISFIT */
+export function prepareSeries(task: SeriesTask): PreparedSeries {
+  const { condition, name } = task;
+  const run = broughtInto(task);
+  const { final } = benchState(run).result;
   const others = task.model === 'multilinear' ? (task.settings['others'] as string[]) : [];
-  const data = seriesData(final, condition, { x: task.x, y: task.y, others }, task.run.name, task.data);
-  const name = nameOf(condition);
+  const data = seriesData(final, condition, { x: task.x, y: task.y, others }, run.name, task.data);
   const range = task.choices.ranges?.[name];
   const isIn = (v: number): boolean => !range || (v >= range[0] && v <= range[1]);
   const taken = Int32Array.from(data.x, (_, i) => i).filter((i) => isIn(data.x[i]!));
@@ -97,6 +160,8 @@ export function prepareSeries(task: FitTask, condition: NamedCondition | undefin
   const known = { sigma: inside(data.sigma), sigmaX: inside(data.sigmaX) };
   const random = { sigma: inside(data.random), sigmaX: inside(data.randomX) };
   return {
+    task,
+    run,
     condition,
     name,
     data,
@@ -134,7 +199,7 @@ function noiseOf({ spread, members }: Series, taken: Int32Array, samples: number
  * Points are weighted by what differs from one to the next, where that is known: what they share goes through the fit as a
  * column of its own. Where only shared errors are declared, their ratios weight, and the scatter says how sure a point is.
  */
-function weightsOf({ weights }: FitTask, data: Series, { sigma, sigmaX }: Sigmas, random: Sigmas): Partial<FitData> {
+function weightsOf({ weights }: SeriesTask, data: Series, { sigma, sigmaX }: Sigmas, random: Sigmas): Partial<FitData> {
   if (weights === 'none') return {};
   const isKnown = (column: Float64Array | undefined): column is Float64Array =>
     column !== undefined && column.every((s) => s > 0 && s < Infinity);
@@ -160,7 +225,7 @@ export const meansOfOthers = ({ points }: PreparedSeries): number[] =>
   (points.others ?? []).map((column) => column.reduce((sum, v) => sum + v, 0) / column.length);
 
 /** Parameters of the model with the units that follow from its channels. */
-export const parametersOf = (task: FitTask, { data }: PreparedSeries): Parameter[] => {
+export const parametersOf = ({ task, data }: PreparedSeries): Parameter[] => {
   const [x, y, ...others] = [data.xChannel, data.yChannel, ...data.otherChannels].map((c) => parseUnit(c.unit));
   return modelOf(task.model).parameters(task.settings as never, x!, y!, others);
 };

@@ -153,7 +153,8 @@ export const queries = {
       atY: number | null;
       other: number | null;
     },
-  ) => put<ReadingsReply>('/fits/readings', body),
+    wanted: boolean,
+  ) => put<ReadingsReply>('/fits/readings', body, wanted),
   ranking: (
     body: FitBody & {
       campaignId: number;

@@ -28,11 +28,12 @@ export const originOfFit = ({ id, name }: Pick<FitRow, 'id' | 'name'>): Said['or
 export const basisOfFit = (
   reply: FitReply,
   run: string,
-  series?: Pick<SeriesReply, 'points' | 'name'>,
+  series?: Pick<SeriesReply, 'points' | 'name' | 'from' | 'model'>,
 ): Said['basis'] => [
-  { what: `samples kept of ${run}`, value: countOf(reply.kept, reply.samples) },
+  // Of the runs of further sources the points are counted only.
+  ...((series?.from ?? 0) === 0 ? [{ what: `samples kept of ${run}`, value: countOf(reply.kept, reply.samples) }] : []),
   ...(series ? [{ what: `points of ${series.name}`, value: formatCount(series.points) }] : []),
-  { what: 'model', value: reply.model },
+  { what: 'model', value: series?.model ?? reply.model },
 ];
 
 /** `Head at zero flow`, `slope (a1)`. */

@@ -1,6 +1,14 @@
-import type { FindingOrigin, LivingEntry } from '@undameter/contract';
+import { seriesAddress, type FindingOrigin, type LivingEntry } from '@undameter/contract';
 import { AppError, formatValue, printUnit } from '@undameter/core';
-import { comparedPair, crossingOf, fittedSeries, optimumOf, parameterOf, readingsOf } from '../../findings/originOf';
+import {
+  placeOf,
+  comparedPair,
+  crossingOf,
+  fittedSeries,
+  optimumOf,
+  parameterOf,
+  readingsOf,
+} from '../../findings/originOf';
 import type { Services } from '../../services';
 import { comparison, comparisons } from '../../store/comparisons';
 import { findings } from '../../store/findings';
@@ -77,15 +85,15 @@ async function standsOn(
   }
   const row = ofCampaign(await fit(db, origin.fitId), campaignId, 'fit');
   const reply = await pools.fit(await loader.fit(row));
-  const series = reply.series.find((s) => s.conditionId === origin.conditionId);
+  const series = reply.series[placeOf(reply.series, origin)];
   return { basis: basisOfFit(reply, (await run(db, row.runId)).name, series), origin: originOfFit(row) };
 }
 
 async function parametersOf(services: Services, campaignId: number): Promise<LivingEntry[]> {
   return (await fittedOf(services, campaignId)).flatMap(({ row, reply }) =>
     reply.series.flatMap((series) => {
-      const at = { fitId: row.id, conditionId: series.conditionId };
-      const of = series.conditionId === null ? '' : `, ${series.name}`;
+      const at = { fitId: row.id, ...seriesAddress(series) };
+      const of = series.conditionId === null && reply.series.length === 1 ? '' : `, ${series.name}`;
       const common = { group: 'numbers' as const, from: originOfFit(row).words };
       const found = series.parameters.flatMap((p): LivingEntry[] =>
         p.value === null
@@ -93,7 +101,7 @@ async function parametersOf(services: Services, campaignId: number): Promise<Liv
           : [
               {
                 ...common,
-                name: `${nameOfParameter(p, reply)}${of}`,
+                name: `${nameOfParameter(p, series)}${of}`,
                 text: quantityText(p.value, p.halfWidth, p.unit),
                 source: { kind: 'number', origin: { kind: 'parameter', ...at, parameter: p.symbol } },
               },

@@ -1,3 +1,4 @@
+import { parameterHeads, sameParameter, seriesKey, type SeriesReply } from '@undameter/contract';
 import { formatCount, formatValue } from '@undameter/core';
 import { fit as storedFit } from '../../store/fits';
 import { run } from '../../store/runs';
@@ -19,15 +20,15 @@ export const parameters = livingKind({
     const row = ofCampaign(await storedFit(db, fitId), campaignId, 'fit');
     const reply = await pools.fit(await loader.fit(row));
     const solved = reply.series.filter((s) => s.problem === null);
-    const heads = solved[0]?.parameters ?? [];
+    const heads = parameterHeads(solved);
     return {
       content: {
         form: 'table',
-        caption: `${row.name}: ${reply.formula}`,
+        caption: [row.name, formulaOfAll(solved) ?? ''].filter(Boolean).join(': '),
         columns: [
           { key: 'series', title: 'Series', isNumber: false },
           ...heads.map((p) => ({
-            key: p.symbol,
+            key: keyOfParameter(p),
             title: titleWithUnit(loweredNumber(p.symbol), p.unit),
             isNumber: true,
           })),
@@ -36,11 +37,11 @@ export const parameters = livingKind({
           { key: 'points', title: 'Points', isNumber: true },
         ],
         rows: solved.map((s) => ({
-          key: s.conditionId === null ? 'all' : `condition ${s.conditionId}`,
+          key: seriesKey(s),
           cells: [
             s.name,
-            ...heads.map(({ symbol }) => {
-              const p = s.parameters.find((q) => q.symbol === symbol);
+            ...heads.map((head) => {
+              const p = s.parameters.find((q) => sameParameter(q, head));
               return p === undefined || p.value === null ? '–' : plusMinus(p.value, p.halfWidth);
             }),
             formatValue(s.residualStandardDeviation ?? NaN, 3),
@@ -55,6 +56,12 @@ export const parameters = livingKind({
     };
   },
 });
+
+const keyOfParameter = ({ symbol, unit }: { symbol: string; unit: string }): string => `${symbol} ${unit}`.trim();
+
+/** The formula where all series have the same. */
+const formulaOfAll = ([first, ...others]: readonly SeriesReply[]): string | undefined =>
+  others.every((s) => s.formula === first?.formula) ? first?.formula : undefined;
 
 /** `a0` as its letter with the number set below. */
 const loweredNumber = (symbol: string): string => symbol.replace(/^([A-Za-z]+)(\d+)$/, '$1_{$2}');

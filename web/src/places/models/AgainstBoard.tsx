@@ -1,4 +1,4 @@
-import type { FitReply } from '@undameter/contract';
+import { parameterHeads, sameParameter, type FitReply, type ParameterRow } from '@undameter/contract';
 import { fitPolynomial, formatWithUncertainty, studentTQuantile } from '@undameter/core';
 import { Select } from 'antd';
 import { useState, type ReactNode } from 'react';
@@ -18,18 +18,20 @@ const changes: Record<string, { label: (s: string) => string; of: (v: number) =>
   logarithm: { label: (s) => `ln ${s}`, of: Math.log },
 };
 
+const labelOf = ({ symbol, unit }: ParameterRow): string => (unit ? `${symbol} (${unit})` : symbol);
+
 /** One parameter of each series against the mean of a channel in its condition, with a straight line through them. */
 export function AgainstBoard({ fit, along, tools }: { fit: FitReply; along: string | null; tools: ReactNode }) {
   const { palette } = useTheme();
   const series = fit.series.filter((s) => !s.problem);
-  const parameters = series[0]?.parameters ?? [];
+  const parameters = parameterHeads(series);
   const channels = series[0]?.means.map((m) => m.symbol) ?? [];
-  const [symbol, setSymbol] = useState(parameters[0]?.symbol ?? '');
+  const [taken, take] = useState('');
   const [against, setAgainst] = useState(() => likeliest(fit, along));
   const [change, setChange] = useState('plain');
-  const parameter = parameters.find((p) => p.symbol === symbol) ?? parameters[0];
+  const parameter = parameters.find((p) => labelOf(p) === taken) ?? parameters[0];
   const rows = series.flatMap((s) => {
-    const found = s.parameters.find((p) => p.symbol === parameter?.symbol);
+    const found = s.parameters.find((p) => parameter && sameParameter(p, parameter));
     const mean = s.means.find((m) => m.symbol === against)?.mean;
     const x = changes[change]!.of(mean ?? NaN);
     return found?.value === undefined || found.value === null || !Number.isFinite(x)
@@ -59,9 +61,9 @@ export function AgainstBoard({ fit, along, tools }: { fit: FitReply; along: stri
           <Select
             size="small"
             aria-label="Parameter"
-            value={parameter?.symbol}
-            onChange={setSymbol}
-            options={parameters.map((p) => ({ value: p.symbol, label: p.symbol }))}
+            value={parameter && labelOf(parameter)}
+            onChange={take}
+            options={parameters.map((p) => ({ value: labelOf(p), label: labelOf(p) }))}
           />
         </h3>
         <span className="soft">against</span>

@@ -1,4 +1,4 @@
-import type { FitReply, SeriesReply } from '@undameter/contract';
+import { parameterHeads, sameParameter, type FitReply, type SeriesReply } from '@undameter/contract';
 import { formatCount, formatValue, formatWithUncertainty } from '@undameter/core';
 import { Board, type BoardColumn } from '../../board/Board';
 import type { ReactNode } from 'react';
@@ -12,10 +12,19 @@ interface FitBoardProps {
   onTake(index: number): void;
 }
 
+const modelColumn: BoardColumn<SeriesReply> = {
+  key: 'model',
+  title: 'Model',
+  value: (s) => s.model,
+  cell: (s) => s.model,
+};
+
 /** Parameters of each series with their standard errors, and how well the curve holds the points. */
 export function FitBoard({ fit, waiting, inHand, onTake, tools }: FitBoardProps) {
   const rows = fit?.series ?? [];
-  const parameters = rows.find((s) => s.parameters.length > 0)?.parameters ?? [];
+  const parameters = parameterHeads(rows);
+  // Where series have several models, a column says of which.
+  const isMixed = new Set(rows.map((s) => s.model)).size > 1;
   const columns: BoardColumn<SeriesReply>[] = [
     {
       key: 'name',
@@ -24,23 +33,25 @@ export function FitBoard({ fit, waiting, inHand, onTake, tools }: FitBoardProps)
       cell: (s) => <SeriesMark series={rows.indexOf(s)} name={s.name} />,
     },
     { key: 'points', title: 'Points', numeric: true, value: (s) => s.points, cell: (s) => formatCount(s.points) },
-    ...parameters.flatMap((p, k): BoardColumn<SeriesReply>[] => {
-      const said = (s: SeriesReply) =>
-        formatWithUncertainty(s.parameters[k]?.value ?? NaN, s.parameters[k]?.standardError ?? NaN);
+    ...(isMixed ? [modelColumn] : []),
+    ...parameters.flatMap((p): BoardColumn<SeriesReply>[] => {
+      const of = (s: SeriesReply) => s.parameters.find((q) => sameParameter(p, q));
+      const said = (s: SeriesReply) => formatWithUncertainty(of(s)?.value ?? NaN, of(s)?.standardError ?? NaN);
+      const isThere = (s: SeriesReply) => !s.problem && of(s) !== undefined;
       return [
         {
-          key: p.symbol,
+          key: `${p.symbol} ${p.unit}`,
           title: `${p.symbol}${p.unit ? ` (${p.unit})` : ''}`,
           numeric: true,
-          value: (s) => s.parameters[k]?.value ?? null,
-          cell: (s) => (s.problem ? '–' : said(s).value),
+          value: (s) => of(s)?.value ?? null,
+          cell: (s) => (isThere(s) ? said(s).value : '–'),
         },
         {
-          key: `${p.symbol} error`,
+          key: `${p.symbol} ${p.unit} error`,
           title: '± (k = 1)',
           numeric: true,
-          value: (s) => s.parameters[k]?.standardError ?? null,
-          cell: (s) => (s.problem ? '–' : said(s).uncertainty),
+          value: (s) => of(s)?.standardError ?? null,
+          cell: (s) => (isThere(s) ? said(s).uncertainty : '–'),
         },
       ];
     }),

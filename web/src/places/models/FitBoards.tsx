@@ -1,4 +1,4 @@
-import type { FindingOrigin } from '@undameter/contract';
+import { seriesAddress, type FindingOrigin } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
 import { Segmented } from 'antd';
 import { usePinFinding } from '../../data/usePinFinding';
@@ -13,7 +13,7 @@ export function FitBoards({ held }: { held: FitHeld }) {
   const pin = usePinFinding(campaign.id);
   const origin: FindingOrigin | undefined =
     fitId !== undefined && series
-      ? { kind: 'ranking', fitId, conditionId: series.conditionId, candidates: [...candidates] }
+      ? { kind: 'ranking', fitId, ...seriesAddress(series), candidates: [...candidates] }
       : undefined;
   // What was pinned may have been another series, or other models.
   const pinned = JSON.stringify(pin.variables) === JSON.stringify(origin) ? pin.data?.sentence : undefined;

@@ -7,9 +7,12 @@ import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import { plainControl } from '../../step/controls';
 import type { FormChannel } from '../../step/stepFields';
-import { numbersOf, onRun, seriesNames, settingsOf, tidy, withAxes, withModel, withRange, without } from './draft';
+import { numbersOf, onRun, settingsOf, tidy, withAxes, withModel, withRange, without } from './draft';
+import { FurtherFields } from './FurtherFields';
 import { OwnFormula } from './OwnFormula';
 import { RangeFields } from './RangeFields';
+import { SeriesModels } from './SeriesModels';
+import { seriesKept, seriesOfFit } from './seriesOfFit';
 
 const pointKinds: { value: FitBody['data']; label: string }[] = [
   { value: 'samples', label: 'samples' },
@@ -67,8 +70,10 @@ function formulaOf({ model, settings }: FitBody): string {
 }
 
 /** What is fitted: the run, the conditions (each a series), x, y and the model. */
-export function FitForm(props: FitFormProps) {
-  const { body, onChange } = props;
+export function FitForm({ onChange: change, ...given }: FitFormProps) {
+  const { body, conditions, runs } = given;
+  const onChange = (next: FitBody): void => change(seriesKept(body, next, { conditions, runs }));
+  const props = { ...given, onChange };
   return (
     <div className="panel-pad">
       <Field label="Name">
@@ -76,7 +81,9 @@ export function FitForm(props: FitFormProps) {
       </Field>
       <PointsFields {...props} />
       <AxesFields {...props} />
+      <FurtherFields {...props} />
       <ModelFields {...props} />
+      <SeriesModels body={body} series={seriesOfFit(body, { conditions, runs })} onChange={onChange} />
     </div>
   );
 }
@@ -136,7 +143,7 @@ function PointsFields({ body, runs, conditions, onChange }: FitFormProps) {
 }
 
 /** x and y, what far points count, and the ranges that were set. */
-function AxesFields({ body, channels, conditions, onChange }: FitFormProps) {
+function AxesFields({ body, channels, conditions, runs, onChange }: FitFormProps) {
   const { choices } = body;
   const setChoices = (next: object) => onChange({ ...body, choices: tidy({ ...choices, ...next } as typeof choices) });
   return (
@@ -156,7 +163,7 @@ function AxesFields({ body, channels, conditions, onChange }: FitFormProps) {
         />
       </Field>
       <RangeFields
-        series={seriesNames(body, conditions)}
+        series={seriesOfFit(body, { conditions, runs }).map((s) => s.name)}
         ranges={choices.ranges ?? {}}
         reach={choices.reach}
         onReach={(reach) => setChoices({ reach })}

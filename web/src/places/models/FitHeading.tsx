@@ -7,10 +7,10 @@ import type { FitHeld } from './useFitInHand';
 
 /** The formula, what is drawn or what can be done with a range, and how the residuals are looked at. */
 export function FitHeading({ held }: { held: FitHeld }) {
-  const { campaign, body, fitId, fit, selection, trial, stop, view, setView } = held;
+  const { campaign, body, fitId, fit, series, selection, trial, stop, view, setView } = held;
   return (
     <>
-      <b className="clip wide">{fit ? <code>{fit.formula}</code> : 'Choose x and y'}</b>
+      <b className="clip wide">{fit ? <code>{series?.formula ?? fit.formula}</code> : 'Choose x and y'}</b>
       {selection ? <RangeBar held={held} /> : <span className="soft clip wide">{drawnInWords(fit)}</span>}
       <span className="grow" />
       {trial.isFetching && <StopFit key={trial.dataUpdatedAt} onStop={stop} />}
@@ -18,7 +18,11 @@ export function FitHeading({ held }: { held: FitHeld }) {
         campaignId={campaign.id}
         name={body.name}
         why="Save the fit first"
-        source={fitId === undefined ? undefined : { kind: 'fit', fitId, residuals: view }}
+        source={
+          fitId === undefined
+            ? undefined
+            : { kind: 'fit', fitId, residuals: view, ...(held.marked.length > 0 ? { marks: held.marked } : {}) }
+        }
       />
       <Select<ResidualView>
         size="small"

@@ -46,7 +46,9 @@ function FitChart({ held: { bench, body, trial, isStopped, fit, chart, selection
         </p>
       )}
       <Chart
-        label={fit ? `${fit.y.name} against ${fit.x.name}, with residuals` : 'No fit yet'}
+        label={
+          fit ? `${fit.y.name || fit.y.symbol} against ${fit.x.name || fit.x.symbol}, with residuals` : 'No fit yet'
+        }
         build={chart.build}
         gestures={chart.gestures}
         selection={selection}

@@ -6,6 +6,7 @@ import { FitForm } from './FitForm';
 import { ParametersTab } from './ParametersTab';
 import { ReadingsTab } from './ReadingsTab';
 import { SeriesPanel } from './SeriesPanel';
+import { hasWholeSources } from './seriesOfFit';
 import { TrustPanel } from './TrustPanel';
 import type { FitHeld, FitTab } from './useFitInHand';
 
@@ -22,7 +23,7 @@ interface FitPanelProps {
 
 /** The form of the fit with what it came to, its parameters, or what is read off its curve. */
 export function FitPanel({ held, onNew }: FitPanelProps) {
-  const { campaign, body, fit, series, isFitted, inHand, fitId, tab, setTab } = held;
+  const { body, fit, series, isFitted, inHand, tab, setTab } = held;
   return (
     <>
       <header className="panel-head">
@@ -48,11 +49,10 @@ export function FitPanel({ held, onNew }: FitPanelProps) {
       )}
       {tab === 'readings' && fit && isFitted && (
         <ReadingsTab
-          campaignId={campaign.id}
-          body={body}
           fit={fit}
           index={inHand}
-          fitId={fitId}
+          readings={held.readings}
+          onReach={held.reachFor}
           onRange={(range) => held.change(withRange(body, [fit.series[inHand]!.name], range))}
         />
       )}
@@ -112,7 +112,7 @@ function KeepFit({ held: { keeping, isSaved, fit, body, row, start, change } }: 
       <KeepButtons
         keeping={keeping}
         label={isSaved ? 'Saved' : 'Save'}
-        disabled={isSaved || !fit || body.name.trim() === ''}
+        disabled={isSaved || !fit || body.name.trim() === '' || !hasWholeSources(body)}
         onSave={() => keeping.save(body)}
         deletable={row !== undefined}
       >

@@ -9,6 +9,13 @@ import type { ParametersTabProps } from './parametersTabProps';
 /** Each parameter: how it is treated, where the search begins, its bounds, and what a nudge of it does. */
 export function ParametersTab(props: ParametersTabProps) {
   const { body, series, start, fit, nudge, onStart, onChange, onNudge } = props;
+  if (series.isOwnModel)
+    return (
+      <p className="panel-pad soft">
+        {series.name} has a model of its own ({series.model}), whose parameters are all found. Start values, bounds,
+        fixed and shared parameters belong to the model of the fit.
+      </p>
+    );
   const rows = rowsOf(body, series);
   const onStartValue = (symbol: string, v: number) => onStart((old) => ({ ...old, [symbol]: v }));
   const values = Object.fromEntries(rows.map((p) => [p.symbol, p.start ?? p.value ?? 1]));

@@ -11,12 +11,24 @@ interface ReadingListProps {
   label?: string;
   empty?: string | undefined;
   onPin?: (() => void) | undefined;
+  /** Draws the curve to an x beyond its points; nothing where it goes there already. */
+  reachTo?: (x: number) => (() => void) | undefined;
   /** Where each is a finding of its own, by its number from 0. */
   onPinOne?: (which: number) => (() => void) | undefined;
 }
 
 /** Numbers read off a curve, each with its ±, how far it is extrapolated, and its budget. */
-export function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPin, onPinOne }: ReadingListProps) {
+export function ReadingList({
+  readings,
+  unit,
+  yUnit = '',
+  of,
+  label,
+  empty,
+  onPin,
+  onPinOne,
+  reachTo,
+}: ReadingListProps) {
   if (!readings) return null;
   if (readings.length === 0) return empty ? <p className="soft panel-pad">{empty}</p> : null;
   return (
@@ -25,6 +37,7 @@ export function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPi
         const [value, half, further] = of === 'y' ? [r.y, r.yHalf, r.yPrediction] : [r.x, r.xHalf, r.xPrediction];
         const said = formatWithUncertainty(value, half ?? NaN);
         const top = formatWithUncertainty(r.y, r.yHalf ?? NaN);
+        const reach = reachTo?.(r.x);
         const pin = onPinOne ? onPinOne(k) : onPin;
         return (
           <li key={`${r.x} ${r.y}`}>
@@ -47,7 +60,12 @@ export function ReadingList({ readings, unit, yUnit = '', of, label, empty, onPi
               {r.outside > 0 && (
                 <span className="doubt">
                   {' '}
-                  extrapolated: {Math.ceil(r.outside * 100)} % of the range beyond the points
+                  extrapolated: {Math.ceil(r.outside * 100)} % of the range beyond the points{' '}
+                  {reach && (
+                    <button className="quiet" onClick={reach}>
+                      Draw the curve to there
+                    </button>
+                  )}
                 </span>
               )}
             </small>

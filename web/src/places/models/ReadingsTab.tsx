@@ -1,74 +1,36 @@
-import type { FitBody, FitReply } from '@undameter/contract';
+import type { FitReply } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
-import { useQuery } from '@tanstack/react-query';
 import { InputNumber, Select } from 'antd';
-import { useState } from 'react';
-import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
 import { breakWords, linearWords, NOT_TESTED } from './courseWords';
 import { DrawnWay } from './DrawnWay';
 import { ReadingList } from './ReadingList';
-import { usePinFinding } from '../../data/usePinFinding';
+import { isDrawnAt } from './readingMarks';
+import type { Readings } from './useReadings';
 
 interface ReadingsTabProps {
-  campaignId: number;
-  body: FitBody;
   fit: FitReply;
   index: number;
-  /** The saved fit, when what is shown is what was saved: only that can carry a finding. */
-  fitId: number | undefined;
+  readings: Readings;
   /** Fits only points of this range of x. */
   onRange(range: [number, number]): void;
+  /** Draws the curve so far that a place beyond its points is seen. */
+  onReach(x: number): void;
 }
-
-type Pin = (() => void) | undefined;
-
-/** What is asked of the curve, and how a number of it becomes a finding. */
-function useReadings({ campaignId, body, fit, index, fitId }: ReadingsTabProps) {
-  const [atX, setAtX] = useState<number | null>(null);
-  const [atY, setAtY] = useState<number | null>(null);
-  const [other, setOther] = useState<number | null>(null);
-  const pin = usePinFinding(campaignId);
-  const asked = {
-    ...body,
-    name: body.name.trim() || 'fit',
-    campaignId,
-    series: index,
-    atX,
-    atY,
-    other: other === index ? null : other,
-  };
-  const { data, error } = useQuery(queries.readings(asked));
-  const conditionId = fit.series[index]?.conditionId ?? null;
-  const met = other === null ? undefined : fit.series[other];
-  return {
-    ...{ atX, setAtX, atY, setAtY, other, setOther, asked, data, pin },
-    error: error ?? pin.error,
-    pinned: (what: 'at' | 'back' | 'optimum', at: number | null): Pin =>
-      fitId !== undefined && at !== null
-        ? () => pin.mutate({ kind: 'reading', fitId, conditionId, what, at })
-        : undefined,
-    pinnedCrossing: (which: number): Pin =>
-      fitId !== undefined && met
-        ? () => pin.mutate({ kind: 'crossing', fitId, conditionId, otherConditionId: met.conditionId, which })
-        : undefined,
-  };
-}
-type Readings = ReturnType<typeof useReadings>;
 
 /** The curve read at a typed x and back from a typed y, with its zeros, its optimum, and where it meets another series. */
-export function ReadingsTab(props: ReadingsTabProps) {
-  const { fit, index } = props;
-  const readings = useReadings(props);
+export function ReadingsTab({ fit, index, readings, onRange, onReach }: ReadingsTabProps) {
   const { pin, error, asked } = readings;
-  if (!fit.series[index]) return null;
+  const series = fit.series[index];
+  if (!series) return null;
+  const reachTo = (x: number) => (isDrawnAt(x, series) ? undefined : () => onReach(x));
   return (
     <>
       <TypedReadings fit={fit} readings={readings} />
       {fit.series.length > 1 && <MeetsField fit={fit} index={index} readings={readings} />}
-      <FoundReadings fit={fit} readings={readings} />
-      <Course fit={fit} readings={readings} onRange={props.onRange} />
+      <FoundReadings fit={fit} readings={readings} reachTo={reachTo} />
+      <Course fit={fit} readings={readings} onRange={onRange} />
       <Sentence error={error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
       <DrawnWay key={JSON.stringify(asked)} kind="reading" body={asked} />
@@ -84,18 +46,18 @@ interface PartProps {
   readings: Readings;
 }
 
-function TypedReadings({ fit, readings: { atX, setAtX, atY, setAtY, data, pinned } }: PartProps) {
+function TypedReadings({ fit, readings: { atX, setAtX, atY, setAtY, data, pinned, hand } }: PartProps) {
   const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
   return (
     <>
       <div className="panel-pad">
-        <Field label={`At ${fit.x.symbol}`}>
+        <Field label={`At ${hand?.x.symbol ?? fit.x.symbol}`}>
           <InputNumber aria-label="Read at x" value={atX} suffix={x} onChange={setAtX} />
         </Field>
       </div>
       <ReadingList readings={data?.at} unit={y} of="y" onPin={pinned('at', atX)} />
       <div className="panel-pad">
-        <Field label={`Back from ${fit.y.symbol}`}>
+        <Field label={`Back from ${hand?.y.symbol ?? fit.y.symbol}`}>
           <InputNumber aria-label="Read back from y" value={atY} suffix={y} onChange={setAtY} />
         </Field>
       </div>
@@ -156,7 +118,11 @@ function MeetsField({ fit, index, readings: { other, setOther } }: PartProps & {
   );
 }
 
-function FoundReadings({ fit, readings: { other, data, pinned, pinnedCrossing } }: PartProps) {
+function FoundReadings({
+  fit,
+  readings: { other, data, pinned, pinnedCrossing },
+  reachTo,
+}: PartProps & { reachTo: (x: number) => (() => void) | undefined }) {
   const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
   const isNone = data && data.zeros.length + data.optima.length === 0;
   return (
@@ -167,17 +133,19 @@ function FoundReadings({ fit, readings: { other, data, pinned, pinnedCrossing } 
         of="x"
         empty={other === null ? undefined : 'The two do not meet.'}
         onPinOne={pinnedCrossing}
+        reachTo={reachTo}
       />
       <header className="panel-head">
         <h2>Zeros and optimum</h2>
       </header>
-      <ReadingList readings={data?.zeros} unit={x} of="x" label="zero" onPin={pinned('back', 0)} />
+      <ReadingList readings={data?.zeros} unit={x} of="x" label="zero" onPin={pinned('back', 0)} reachTo={reachTo} />
       <ReadingList
         readings={data?.optima}
         unit={x}
         of="both"
         yUnit={y}
         onPinOne={(k) => pinned('optimum', k)}
+        reachTo={reachTo}
         empty={isNone ? 'None, also not a thousand ranges beyond the points.' : undefined}
       />
     </>

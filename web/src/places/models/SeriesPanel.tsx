@@ -1,4 +1,10 @@
-import type { FindingOrigin, FitReply, FitResults, ParameterRow } from '@undameter/contract';
+import {
+  seriesAddress,
+  type FindingOrigin,
+  type FitReply,
+  type FitResults,
+  type ParameterRow,
+} from '@undameter/contract';
 import { formatWithUncertainty } from '@undameter/core';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../../data/usePinFinding';
@@ -39,7 +45,7 @@ export function SeriesPanel({ campaignId, fit, index, fitId, results }: SeriesPa
   const origin = (p: ParameterRow): FindingOrigin => ({
     kind: 'parameter',
     fitId: fitId!,
-    conditionId: series.conditionId,
+    ...seriesAddress(series),
     parameter: p.symbol,
   });
   return (
@@ -49,6 +55,7 @@ export function SeriesPanel({ campaignId, fit, index, fitId, results }: SeriesPa
         <span className="grow" />
         <span className="soft">{heldWords(series)}</span>
       </header>
+      {series.isOwnModel && <p className="soft panel-pad">{series.model}, a model of its own.</p>}
       <ul className="parameters">
         {series.parameters.map((p) => {
           const said = formatWithUncertainty(p.value ?? NaN, p.halfWidth ?? NaN);
@@ -80,9 +87,7 @@ export function SeriesPanel({ campaignId, fit, index, fitId, results }: SeriesPa
       <Goodness
         series={series}
         onPin={
-          fitId === undefined
-            ? undefined
-            : () => pin.mutate({ kind: 'goodness', fitId, conditionId: series.conditionId })
+          fitId === undefined ? undefined : () => pin.mutate({ kind: 'goodness', fitId, ...seriesAddress(series) })
         }
       />
       <Sentence error={pin.error} />

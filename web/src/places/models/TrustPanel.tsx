@@ -61,7 +61,7 @@ export function TrustPanel({ judgement, error, straight, onAction, onStraight }:
           <header className="panel-head">
             <h2>Through logarithms</h2>
             <span className="grow" />
-            <Switch size="small" aria-label="Line through logarithms" checked={straight} onChange={onStraight} />
+            <Switch size="small" aria-label="Fit through logarithms" checked={straight} onChange={onStraight} />
           </header>
           {straight && (
             <p className="panel-pad">
@@ -71,8 +71,7 @@ export function TrustPanel({ judgement, error, straight, onAction, onStraight }:
                 </span>
               ))}
               <span className="soft">
-                A straight line {judgement.straight.explanation}. ± are 95 % intervals by the scatter about the line
-                alone.
+                {judgement.straight.explanation}. ± are 95 % intervals by the scatter about the line alone.
               </span>
             </p>
           )}

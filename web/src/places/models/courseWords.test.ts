@@ -1,10 +1,9 @@
 /** What is said of the course of the points: each sentence where it must appear, and where it must not. */
 import { describe, expect, test } from '@jest/globals';
 import { breakWords, linearWords } from './courseWords';
-import { seriesNames } from './draft';
 import { straightText } from './TrustPanel';
 
-const part = { from: 0, to: 6.1, before: null, after: 6.2, points: 62, slope: 2, p: 0.34 };
+const part = { from: 0, to: 6.1, before: null, after: 6.2, points: 62, slope: 2, intercept: 1, p: 0.34 };
 const found = { x: 4.02, y: 9.04, xHalf: 0.21, slopeBefore: 2.01, slopeAfter: 0.498, p: 1e-9 };
 
 describe('the linear part', () => {
@@ -38,14 +37,4 @@ test('a parameter through logarithms has its ± only where it is known', () => {
   expect(straightText({ symbol: 'tau', value: 2.3456, halfWidth: 0.12, unit: 's' })).toBe('2.35 ± 0.12 s');
   expect(straightText({ symbol: 'tau', value: 2.3456, halfWidth: null, unit: 's' })).toBe('2.346 s');
   expect(straightText({ symbol: 'tau', value: null, halfWidth: 0.1, unit: 's' })).toBe('–');
-});
-
-test('series are named as their ranges are kept: by condition, or all as one', () => {
-  const conditions = [
-    { id: 3, name: '2900 rpm' },
-    { id: 1, name: '1450 rpm' },
-  ];
-  expect(seriesNames({ conditionIds: [1, 3] }, conditions)).toEqual(['1450 rpm', '2900 rpm']);
-  expect(seriesNames({ conditionIds: [] }, conditions)).toEqual(['all kept samples']);
-  expect(seriesNames({ conditionIds: [9] }, conditions)).toEqual([]);
 });

@@ -1,4 +1,11 @@
-import type { ActionReply, ConditionRow, FitBody, FitRow } from '@undameter/contract';
+import {
+  seriesKey,
+  type ActionReply,
+  type ConditionRow,
+  type FitBody,
+  type FitRow,
+  type SeriesReply,
+} from '@undameter/contract';
 import { modelOf, symbolsOfLimit } from '@undameter/core';
 import type { FieldSchema } from '../../step/stepFields';
 
@@ -14,6 +21,8 @@ export const bodyOf = ({
   model,
   settings,
   choices,
+  further = [],
+  models = {},
 }: FitRow): FitBody => ({
   name,
   runId,
@@ -25,6 +34,8 @@ export const bodyOf = ({
   model,
   settings,
   choices,
+  further,
+  models,
 });
 
 /** A fit that waits for its x and y. */
@@ -39,6 +50,8 @@ export const newFit = (name: string, runId: number): FitBody => ({
   model: 'polynomial',
   settings: { degree: 2 },
   choices: {},
+  further: [],
+  models: {},
 });
 
 export const sameFit = (a: FitBody, b: FitBody): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -101,11 +114,21 @@ export function onRun(
   channels: readonly { symbol: string }[],
   conditions: readonly Pick<ConditionRow, 'id' | 'limits'>[],
 ): FitBody {
+  const { x, y, ...moved } = pointsOn(body, runId, channels, conditions);
+  return withAxes({ ...body, ...moved }, { x, y });
+}
+
+/** Two channels and conditions on another run: what is not there is not taken along. */
+export function pointsOn(
+  { x, y, conditionIds }: Pick<FitBody, 'x' | 'y' | 'conditionIds'>,
+  runId: number,
+  channels: readonly { symbol: string }[],
+  conditions: readonly Pick<ConditionRow, 'id' | 'limits'>[],
+): Pick<FitBody, 'runId' | 'x' | 'y' | 'conditionIds'> {
   const has = (symbol: string): boolean => channels.some((c) => c.symbol === symbol);
   const usable = (id: number): boolean =>
     conditions.find((c) => c.id === id)?.limits.every((l) => symbolsOfLimit(l).every(has)) ?? false;
-  const moved = { ...body, runId, conditionIds: body.conditionIds.filter(usable) };
-  return withAxes(moved, { x: has(body.x) ? body.x : '', y: has(body.y) ? body.y : '' });
+  return { runId, conditionIds: conditionIds.filter(usable), x: has(x) ? x : '', y: has(y) ? y : '' };
 }
 
 export type ParameterState = 'found' | 'fixed' | 'tied' | 'shared';
@@ -131,25 +154,16 @@ export const withBounds = (choices: Choices, symbol: string, ends: [number | nul
     },
   });
 
-/** What the series of a fit are called, by which their ranges are kept. */
-export const seriesNames = (
-  { conditionIds }: Pick<FitBody, 'conditionIds'>,
-  conditions: readonly { id: number; name: string }[],
-): string[] =>
-  conditionIds.length === 0
-    ? ['all kept samples']
-    : conditionIds.flatMap((id) => conditions.find((c) => c.id === id)?.name ?? []);
-
 /** Only a range of x is fitted, of the series that are named. */
 export const withRange = (body: FitBody, series: readonly string[], range: [number, number]): FitBody => {
   const ranges = { ...body.choices.ranges, ...Object.fromEntries(series.map((name) => [name, range])) };
   return { ...body, choices: tidy({ ...body.choices, ranges }) };
 };
 
-/** The fit after what a rung of the ladder proposes. */
-export function mended(body: FitBody, action: ActionReply, series: string): FitBody {
+/** The fit after what a rung of the ladder proposes for a series; a model goes where the series has its own. */
+export function mended(body: FitBody, action: ActionReply, { name, ...series }: SeriesInHand): FitBody {
   const { candidate, weights, loss, range, fixed, ownStarts } = action;
-  const changed = candidate ? withModel(body, candidate.kind, candidate.settings) : body;
+  const changed = candidate ? withModelOf(body, series, candidate.kind, candidate.settings) : body;
   const { start, ...rest } = changed.choices;
   return {
     ...changed,
@@ -158,8 +172,25 @@ export function mended(body: FitBody, action: ActionReply, series: string): FitB
       ...rest,
       ...(ownStarts || !start ? {} : { start }),
       ...(loss ? { loss: loss as NonNullable<Choices['loss']> } : {}),
-      ...(range ? { ranges: { ...rest.ranges, [series]: range as [number, number] } } : {}),
+      ...(range ? { ranges: { ...rest.ranges, [name]: range as [number, number] } } : {}),
       ...(fixed ? { fixed: { ...rest.fixed, ...fixed } } : {}),
     }),
   };
 }
+
+export type SeriesInHand = Pick<SeriesReply, 'name' | 'conditionId' | 'from' | 'isOwnModel'>;
+
+/** Another model for the series in hand: for it alone where it has one of its own, else for all. */
+export const withModelOf = (
+  body: FitBody,
+  series: Omit<SeriesInHand, 'name'>,
+  model: string,
+  settings: FitBody['settings'],
+): FitBody =>
+  series.isOwnModel
+    ? { ...body, models: { ...body.models, [seriesKey(series)]: { model, settings } } }
+    : withModel(body, model, settings);
+
+/** What the ladder proposes for a series with a model of its own: nothing of parameters, which belong to the model of the fit. */
+export const actionOf = ({ isOwnModel }: Pick<SeriesReply, 'isOwnModel'>, action: ActionReply | undefined) =>
+  isOwnModel && (action?.fixed || action?.ownStarts) ? undefined : action;

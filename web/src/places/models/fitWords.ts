@@ -16,7 +16,7 @@ export const usualCandidates: Candidate[] = [
 const same = (a: Candidate, b: Candidate): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** The candidates with the model in hand among them; one of several x is not ranked beside curves. */
-export function rankedWith(others: Candidate[], { model, settings }: FitBody): Candidate[] {
+export function rankedWith(others: Candidate[], { model, settings }: Pick<FitBody, 'model' | 'settings'>): Candidate[] {
   const current = { kind: model, settings };
   return model === 'multilinear' || others.some((c) => same(c, current)) ? others : [current, ...others];
 }

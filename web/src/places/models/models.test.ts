@@ -109,19 +109,19 @@ describe('what a rung proposes', () => {
     [{ range: [1, 2] }, { choices: { ranges: { s: [1, 2] } } }],
     [{ fixed: { a0: 0 } }, { choices: { fixed: { a0: 0 } } }],
     [{ candidate: { kind: 'exponential', settings: { a: 1 } } }, { model: 'exponential', settings: { a: 1 } }],
-  ])('%j', (action, change) => expect(mended(body, { title, ...action }, 's')).toMatchObject(change));
+  ])('%j', (action, change) => expect(mended(body, { title, ...action }, seriesOf('s'))).toMatchObject(change));
   test('a range of one series leaves those of the others, a start value stays unless its own are wanted', () => {
     const chosen = {
       ...body,
       choices: { ranges: { other: [5, 6] as [number, number] }, start: { a0: 1 }, fixed: { a1: 1 } },
     };
-    expect(mended(chosen, { title, range: [1, 2] }, 's').choices).toEqual({
+    expect(mended(chosen, { title, range: [1, 2] }, seriesOf('s')).choices).toEqual({
       ranges: { other: [5, 6], s: [1, 2] },
       start: { a0: 1 },
       fixed: { a1: 1 },
     });
-    expect(mended(chosen, { title, ownStarts: true }, 's').choices).not.toHaveProperty('start');
-    expect(mended(chosen, { title, fixed: { a0: 0 } }, 's').choices.fixed).toEqual({ a1: 1, a0: 0 });
+    expect(mended(chosen, { title, ownStarts: true }, seriesOf('s')).choices).not.toHaveProperty('start');
+    expect(mended(chosen, { title, fixed: { a0: 0 } }, seriesOf('s')).choices.fixed).toEqual({ a1: 1, a0: 0 });
   });
 });
 

@@ -1,4 +1,4 @@
-import type { FitReply, JudgementReply, RankingReply } from '@undameter/contract';
+import type { CurveMark, FitReply, JudgementReply, RankingReply } from '@undameter/contract';
 import { models } from '@undameter/core';
 import type { Size } from '../../chart/Chart';
 import type { Gestures } from '../../chart/gestures';
@@ -9,6 +9,8 @@ import { curveWith, nudged, type Nudge } from './nudge';
 
 interface FitChartInputs {
   fit: FitReply | undefined;
+  /** Places of the curve in hand. */
+  marks: readonly CurveMark[];
   model: string;
   inHand: number;
   view: ResidualView;
@@ -48,6 +50,7 @@ function extrasOf({
 /** The chart of a fit with what is tried beside it, and what a hand can do on it. */
 export function useFitChart({
   fit,
+  marks,
   model,
   inHand,
   view,
@@ -77,7 +80,8 @@ export function useFitChart({
           handles,
         }
       : null;
-  const build = (size: Size) => (fit ? fitOption({ fit, palette, size, view, inHand, extras, withPrediction }) : {});
+  const build = (size: Size) =>
+    fit ? fitOption({ fit, palette, size, view, inHand, extras, marks, withPrediction }) : {};
   const gestures: Gestures = {
     ...(start
       ? {

@@ -47,7 +47,7 @@ export async function columnsFrom(source: KnotSource): Promise<KnotColumns> {
       return { columns, doubts: [], source: `Operating points of "${source.name}"` };
     }
     case 'fit': {
-      const { x, y, model, series } = await ask<FitReply>(`/fits/${source.fitId}/result`);
+      const { x, y, series } = await ask<FitReply>(`/fits/${source.fitId}/result`);
       const columns = series.flatMap((s) => {
         const of = series.length > 1 ? `, ${s.name}` : '';
         return [
@@ -55,7 +55,11 @@ export async function columnsFrom(source: KnotSource): Promise<KnotColumns> {
           { name: y.name + of, unit: y.unit, values: s.curve.y },
         ];
       });
-      return { columns, doubts: [], source: `Fit "${source.name}", ${model}` };
+      return {
+        columns,
+        doubts: [],
+        source: `Fit "${source.name}", ${[...new Set(series.map((s) => s.model))].join('; ')}`,
+      };
     }
   }
 }
