@@ -107,6 +107,34 @@ test('readings with their ±, other models side by side, and one curve for all s
   await expect(page.getByText(/One H0, k for all series holds them as well as one for each/)).toBeVisible();
 });
 
+test('another channel joins a fit with a model of its own, and a finding names its series', async ({ bench: page }) => {
+  await page.goto(`${page.url()}campaign/1/models`);
+  await page.getByRole('button', { name: '+ Fit' }).click();
+  await choose(page, 'x', /^t /);
+  await choose(page, 'y', /^p_d /);
+  await expect(page.getByRole('row', { name: /^all kept samples/ })).toBeVisible();
+  await page.getByText('Further series').click();
+  await choose(page, 'Add another channel', /^p_s /);
+  await expect(page.getByRole('row', { name: /^p_d/ })).toBeVisible();
+  await page.getByText('Model, by series').click();
+  await choose(page, 'Model of p_s', /^Polynomial$/);
+  await page.getByRole('spinbutton', { name: 'Degree, p_s' }).fill('1');
+  const row = page.getByRole('row', { name: /^p_s/ });
+  await expect(row).toContainText('Straight line');
+  await expect(page.getByRole('row', { name: /^p_d/ })).toContainText('Polynomial, degree 2');
+  await row.click();
+  await expect(page.getByText('a model of its own')).toBeVisible();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Saved' })).toBeVisible();
+  await row.click();
+  await page.getByRole('button', { name: 'Pin as finding' }).first().click();
+  await expect(page.getByText(/^Pinned: Suction pressure.*p_s/)).toBeVisible();
+  // Without it the other one is called as before.
+  await page.getByRole('button', { name: /^Take p_s of .* away$/ }).click();
+  await expect(page.getByRole('row', { name: /^all kept samples/ })).toBeVisible();
+  await page.getByRole('button', { name: 'As saved' }).click();
+});
+
 test('the ± is tried by drawing its sources, and each finding has its budget', async ({ bench: page }) => {
   const address = page.url();
   await page.goto(`${address}campaign/1/models/1`);
