@@ -107,6 +107,24 @@ test('readings with their ±, other models side by side, and one curve for all s
   await expect(page.getByText(/One H0, k for all series holds them as well as one for each/)).toBeVisible();
 });
 
+test('the axes of a chart are set on a form, and come back with the campaign', async ({ bench: page }) => {
+  await page.goto(`${page.url()}campaign/1/models/1`);
+  const upper = page.getByRole('spinbutton', { name: 'Upper end of x axis' });
+  await page.getByRole('button', { name: 'Axes' }).click();
+  const kept = page.waitForResponse((r) => r.url().endsWith('/axes') && r.request().method() === 'PUT');
+  await upper.fill('800');
+  await kept;
+  await page.getByRole('checkbox', { name: 'y axis logarithmic' }).last().check();
+  await expect(page.getByText(/Residual.*points at or below zero are not shown/)).toBeVisible();
+  // Another browser has no memory of this one.
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await page.getByRole('button', { name: 'Axes' }).click();
+  await expect(upper).toHaveValue('800');
+  await page.getByRole('button', { name: 'All as the chart chooses' }).press('Enter');
+  await expect(upper).toHaveValue('');
+});
+
 test('another channel joins a fit with a model of its own, and a finding names its series', async ({ bench: page }) => {
   await page.goto(`${page.url()}campaign/1/models`);
   await page.getByRole('button', { name: '+ Fit' }).click();

@@ -22,7 +22,8 @@ export type Resource =
   | 'living'
   | 'reports'
   | 'templates'
-  | 'layouts';
+  | 'layouts'
+  | 'axes';
 
 /** Of a run, what its conditions decide as well. */
 const pointsOfRun = new Set(['operating-points', 'set-points', 'map']);
@@ -65,6 +66,7 @@ const standsOn: Record<Resource, readonly Resource[]> = {
   reports: [],
   templates: [],
   layouts: [],
+  axes: [],
 };
 
 /** Everything that has to be asked anew after a change of a resource. */

@@ -22,6 +22,7 @@ import { campaignRoutes } from './routes/campaigns';
 import { conditionRoutes } from './routes/conditions';
 import { viewRoutes } from './routes/views';
 import { procedureRoutes } from './routes/procedures';
+import { chartAxesRoutes } from './routes/chartAxes';
 import { figureRoutes } from './routes/figures';
 import { findingRoutes } from './routes/findings';
 import { exportingRoutes } from './routes/exporting';
@@ -93,6 +94,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       propagationRoutes(routes, services);
       findingRoutes(routes, services);
       figureRoutes(routes, services);
+      chartAxesRoutes(routes, services);
       livingRoutes(routes, services);
       reportRoutes(routes, services);
       routes.get('/openapi.json', { schema: { hide: true } }, () => app.swagger());

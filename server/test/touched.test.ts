@@ -63,6 +63,7 @@ const questions: [path: string, body?: object][] = [
   ...['conditions', 'tables', 'fits', 'models', 'comparisons', 'procedures', 'sensors', 'findings', 'figures'].map(
     (collection): [string] => [`/campaigns/1/${collection}`],
   ),
+  ['/campaigns/1/axes'],
   ['/tables/1/versions'],
   ['/tables/1/uses'],
   ['/fits/1/result'],
@@ -154,6 +155,13 @@ test.each<[what: string, method: string, path: string, body: object, altersAtLea
     '/campaigns/1/findings',
     { origin: { kind: 'goodness', fitId: 1, conditionId: 1 } },
     '/campaigns/1',
+  ],
+  [
+    'the axes of a chart',
+    'PUT',
+    '/campaigns/1/axes',
+    { chart: 'signals 1', axes: [{ axis: 'T', look: { low: 0 } }] },
+    '/campaigns/1/axes',
   ],
   ['how a figure is dressed', 'PUT', '/figures/1/dressing', { ...dressed, name: 'Thinner' }, '/campaigns/1/figures'],
   ['what a figure shows', 'PUT', '/figures/1', { ...figure, source: noResiduals }, '/figures/1/content'],

@@ -261,6 +261,7 @@ export const examples: Readonly<Record<string, unknown>> = {
   tryComparison: { ...comparison, campaignId: 1 },
   startMonteCarlo: { ...readings, draws: 200 },
   writeFinding: { origin: { kind: 'parameter', fitId: 1, conditionId: 3, parameter: 'a0' } },
+  keepChartAxes: { chart: 'signals 7', axes: [{ axis: 'Q', look: { low: 0, high: 600, step: 100 } }] },
   createHouseStyle: houseStyle,
   changeHouseStyle: houseStyle,
   createFigure: figure,

@@ -18,5 +18,6 @@ export const tagWords: Readonly<Record<string, string>> = {
   templates: 'Frames for the next report.',
   figures: 'Kept charts: what each shows, how it is dressed, and its picture for print.',
   styles: 'House styles of a campaign: dressings under a name, to be put on other figures.',
+  axes: 'How the axes of the charts on the bench are wanted.',
   findings: 'Sentences with numbers that know where they came from.',
 };

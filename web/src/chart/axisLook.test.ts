@@ -9,6 +9,9 @@ describe('an axis as it is wanted', () => {
     ['nothing said', {}, [1, 9], { type: 'value', inverse: false, min: 1, max: 9 }],
     ['a low end', { low: 0 }, [1, 9], { type: 'value', inverse: false, min: 0, max: 9 }],
     ['a high end', { high: 20 }, [1, 9], { type: 'value', inverse: false, min: 1, max: 20 }],
+    ['a low end above what the chart chose', { low: 20 }, [1, 9], { type: 'value', inverse: false, min: 20 }],
+    ['a high end below what the chart chose', { high: -2 }, [1, 9], { type: 'value', inverse: false, max: -2 }],
+    ['ends the wrong way round', { low: 5, high: 5 }, [1, 9], { type: 'value', inverse: false, min: 1, max: 9 }],
     ['an end taken back', { low: null }, [1, 9], { type: 'value', inverse: false, min: 1, max: 9 }],
     [
       'reversed with a distance of ticks',

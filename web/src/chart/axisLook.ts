@@ -1,26 +1,9 @@
+import type { AxisLook } from '@undameter/contract';
 import { formatValue } from '@undameter/core';
-
-/** How a person wants an axis: everything that is not said is chosen by the chart. */
-export interface AxisLook {
-  log?: boolean;
-  reversed?: boolean;
-  low?: number | null;
-  high?: number | null;
-  /** Distance of the ticks. */
-  step?: number | null;
-  /** Significant digits of the tick labels. */
-  digits?: number | null;
-  /** Tick labels turned upright. */
-  turned?: boolean;
-  /** Symbols or a line; else as dense as the sampling is. */
-  marks?: 'line' | 'symbols';
-  /** At the right of the pane above, instead of a pane of its own. */
-  right?: boolean;
-}
 
 /** The part of an axis of the chart library that a look says. */
 export function axisOf(look: AxisLook, range: readonly [number, number] | undefined): Record<string, unknown> {
-  const [low, high] = [look.low ?? range?.[0], look.high ?? range?.[1]];
+  const [low, high] = endsOf(look, range);
   // A logarithmic axis begins above zero.
   const fits = (v: number | undefined): boolean => v !== undefined && (!look.log || v > 0);
   return {
@@ -37,3 +20,13 @@ export const labelsOf = ({ digits, turned }: AxisLook): Record<string, unknown> 
   formatter: (value: number) => formatValue(value, digits ?? 7),
   ...(turned ? { rotate: 90 } : {}),
 });
+
+/** The ends of an axis: those that are wanted, as long as the lower is below the upper; else those of the chart. */
+function endsOf({ low = null, high = null }: AxisLook, range: readonly [number, number] | undefined) {
+  const isTurned = low !== null && high !== null && low >= high;
+  const [from, to] = isTurned ? [null, null] : [low, high];
+  return [
+    from ?? (range && (to === null || range[0] < to) ? range[0] : undefined),
+    to ?? (range && (from === null || range[1] > from) ? range[1] : undefined),
+  ];
+}

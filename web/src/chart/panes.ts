@@ -1,6 +1,7 @@
+import type { AxisLook } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
 import { fonts, type Palette } from '../theme/palette';
-import { axisOf, labelsOf, type AxisLook } from './axisLook';
+import { axisOf, labelsOf } from './axisLook';
 import { cursor } from './cursor';
 import type { ChartOption } from './echarts';
 import { keyOf, type KeyEntry } from './key';

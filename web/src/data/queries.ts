@@ -5,6 +5,7 @@ import type {
   BenchReply,
   CampaignReply,
   CampaignRow,
+  ChartAxes,
   ComparisonBody,
   ComparisonReply,
   ComparisonRow,
@@ -101,6 +102,7 @@ export const queries = {
   trialComparison: (body: ComparisonBody & { campaignId: number }, wanted: boolean) =>
     put<ComparisonReply>('/comparisons/trial', body, wanted),
   figures: (campaignId: number) => read<FigureRow[]>(`/campaigns/${campaignId}/figures`),
+  chartAxes: (campaignId: number) => read<ChartAxes[]>(`/campaigns/${campaignId}/axes`),
   houseStyles: (campaignId: number) => read<HouseStyleRow[]>(`/campaigns/${campaignId}/styles`),
   figureContent: (id: number) => read<FigureReply>(`/figures/${id}/content`),
   reports: (campaignId: number) => read<ReportRow[]>(`/campaigns/${campaignId}/reports`),

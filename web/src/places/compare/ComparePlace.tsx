@@ -8,6 +8,8 @@ import { Ledger } from '../../app/Ledger';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { addressOf } from '../../app/places';
 import { useCampaign } from '../../app/useCampaign';
+import { AxesTool } from '../../axes/AxesTool';
+import { useWithAxes } from '../../axes/useWithAxes';
 import { useOpenThing } from '../../app/useOpenThing';
 import { Chart, type Size } from '../../chart/Chart';
 import { queries } from '../../data/queries';
@@ -112,7 +114,8 @@ function ComparisonInHand(props: InHandProps) {
   const [view, setView] = useState<DifferenceView>('difference');
   const held = useComparisonInHand(props);
   const { body, reply } = held;
-  const build = (size: Size) => (reply ? compareOption(reply, palette, size, view) : {});
+  const draw = (size: Size) => (reply ? compareOption(reply, palette, size, view) : {});
+  const axes = useWithAxes(campaign.id, `comparison ${reply?.x.symbol ?? ''} ${reply?.y.symbol ?? ''} ${view}`, draw);
   const label = reply
     ? `${reply.y.name}: ${reply.reference} against its candidates, and the differences`
     : 'No comparison yet';
@@ -131,12 +134,13 @@ function ComparisonInHand(props: InHandProps) {
               held.isSaved && props.row ? { kind: 'comparison', comparisonId: props.row.id, below: view } : undefined
             }
           />
+          {reply && <AxesTool axes={axes} />}
         </ComparisonHeading>
       }
       chart={
         <>
           <Sentence error={held.error} />
-          <Chart label={label} build={build} />
+          <Chart label={label} build={axes.build} />
         </>
       }
       boardHeight={196}

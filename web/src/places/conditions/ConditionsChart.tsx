@@ -1,16 +1,15 @@
 import type { ConditionBody } from '@undameter/contract';
-import { Chart, type Size } from '../../chart/Chart';
+import type { WithAxes } from '../../axes/useWithAxes';
+import { Chart } from '../../chart/Chart';
 import { Sentence } from '../../parts/Sentence';
-import { useTheme } from '../../theme/ThemeProvider';
-import { conditionsOption } from './chartOption';
 import { withArea, withDragged } from './limits';
-import { mapOption } from './mapOption';
+import type { ConditionOnChart } from './useConditionsChart';
 import type { ConditionsData } from './useConditionsData';
 
 interface ConditionsChartProps {
   data: ConditionsData;
-  /** The one in hand, with the place of its colour. */
-  inHand: { body: ConditionBody; series: number } | null;
+  axes: WithAxes;
+  inHand: ConditionOnChart | null;
   onLimits(limits: ConditionBody['limits']): void;
 }
 
@@ -24,12 +23,8 @@ export function ConditionsChart(props: ConditionsChartProps) {
   );
 }
 
-function AlongRun({ data, inHand, onLimits }: ConditionsChartProps) {
-  const { palette } = useTheme();
-  const { traces, bench, rows, channels, symbols, setWidth } = data;
-  const order = rows.map((r) => r.id);
-  const build = (size: Size) =>
-    traces && bench ? conditionsOption({ traces, bench, order, inHand, palette }, size) : {};
+function AlongRun({ data, axes, inHand, onLimits }: ConditionsChartProps) {
+  const { traces, rows, channels, symbols, setWidth } = data;
   const drag = ({ pane, y }: { pane: number; y: [number, number] }) => {
     const channel = channels.find((c) => c.symbol === symbols[pane]);
     if (channel) onLimits(withDragged(inHand?.body.limits ?? [], channel, y));
@@ -37,7 +32,7 @@ function AlongRun({ data, inHand, onLimits }: ConditionsChartProps) {
   return (
     <Chart
       label={`Samples in ${rows.length} conditions along the run`}
-      build={build}
+      build={axes.build}
       busy={!traces}
       onWidth={setWidth}
       gestures={{ onRange: drag }}
@@ -45,14 +40,9 @@ function AlongRun({ data, inHand, onLimits }: ConditionsChartProps) {
   );
 }
 
-function OnMap({ data, inHand, onLimits }: ConditionsChartProps) {
-  const { palette } = useTheme();
-  const { map, xAxis, yAxis, points, rows } = data;
+function OnMap({ data, axes, inHand, onLimits }: ConditionsChartProps) {
+  const { map, xAxis, yAxis } = data;
   const limits = inHand?.body.limits ?? [];
-  const build = (size: Size) =>
-    map && xAxis && yAxis
-      ? mapOption({ map, x: xAxis, y: yAxis, operating: points, conditions: rows, palette }, size)
-      : {};
   const drag = ({ x, y }: { x: [number, number]; y: [number, number] }) => {
     if (!xAxis || !yAxis) return;
     const across = withDragged(limits, xAxis, x);
@@ -65,7 +55,7 @@ function OnMap({ data, inHand, onLimits }: ConditionsChartProps) {
   return (
     <Chart
       label={`Time spent on ${yAxis?.symbol ?? ''} over ${xAxis?.symbol ?? ''}, with operating points`}
-      build={build}
+      build={axes.build}
       busy={!map}
       gestures={{ onRange: drag, onLasso: lasso }}
     />

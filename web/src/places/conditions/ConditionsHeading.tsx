@@ -1,4 +1,6 @@
 import { Segmented } from 'antd';
+import { AxesTool } from '../../axes/AxesTool';
+import type { WithAxes } from '../../axes/useWithAxes';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import { KeepFigure } from '../../figure/KeepFigure';
 import { figureOfConditions } from './figureOfConditions';
@@ -8,12 +10,13 @@ interface ConditionsHeadingProps {
   campaignId: number;
   runId: number;
   data: ConditionsData;
+  axes: WithAxes;
   /** Name of the condition in hand. */
   inHand: string | undefined;
 }
 
 /** How the conditions are looked at, and what a drag does there. */
-export function ConditionsHeading({ campaignId, runId, data, inHand }: ConditionsHeadingProps) {
+export function ConditionsHeading({ campaignId, runId, data, axes, inHand }: ConditionsHeadingProps) {
   const { view, setView, numbers, xAxis, yAxis, setAxes } = data;
   const [x, y] = [xAxis?.symbol ?? '', yAxis?.symbol ?? ''];
   const onRun = inHand === undefined ? 'drag across a chart to set limits' : `${inHand} in hand, its limits shaded`;
@@ -44,6 +47,7 @@ export function ConditionsHeading({ campaignId, runId, data, inHand }: Condition
         name={view === 'map' ? `${yAxis?.name ?? ''} over ${xAxis?.name ?? ''}` : 'Conditions along the run'}
         source={figureOfConditions(runId, data)}
       />
+      <AxesTool axes={axes} />
     </>
   );
 }

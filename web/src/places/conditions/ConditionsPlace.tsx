@@ -14,6 +14,7 @@ import { ConditionsOverview } from './ConditionsOverview';
 import { limitOn } from './limits';
 import { SetPointsPanel } from './SetPointsPanel';
 import { seriesOf, useConditionInHand } from './useConditionInHand';
+import { useConditionsChart } from './useConditionsChart';
 import { useConditionsData } from './useConditionsData';
 import './conditions.css';
 
@@ -28,6 +29,12 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   const hand = useConditionInHand(campaignId);
   const { draft } = hand;
   const data = useConditionsData(campaignId, runId, draft?.body);
+  const axes = useConditionsChart(
+    campaignId,
+    runId,
+    data,
+    draft && { body: draft.body, series: seriesOf(draft, data.rows) },
+  );
   const [board, setBoard] = usePreference<BoardName>('conditions.board', 'conditions');
   const { rows, channels, view, setView } = data;
   const nextName = `Condition ${rows.length + 1}`;
@@ -49,10 +56,13 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
       title="Conditions"
       context={picker}
       ledger={<Ledger campaignId={campaignId} runId={runId} />}
-      heading={<ConditionsHeading campaignId={campaignId} runId={runId} data={data} inHand={draft?.body.name} />}
+      heading={
+        <ConditionsHeading campaignId={campaignId} runId={runId} data={data} axes={axes} inHand={draft?.body.name} />
+      }
       chart={
         <ConditionsChart
           data={data}
+          axes={axes}
           inHand={draft && { body: draft.body, series: seriesOf(draft, rows) }}
           onLimits={setLimits}
         />

@@ -1,4 +1,5 @@
 import { Select } from 'antd';
+import { AxesTool } from '../../axes/AxesTool';
 import { residualViews, type ResidualView } from '../../chart/seriesMarks';
 import { KeepFigure } from '../../figure/KeepFigure';
 import { drawnInWords } from './fitWords';
@@ -35,6 +36,7 @@ export function FitHeading({ held }: { held: FitHeld }) {
           label: `residuals ${label}`,
         }))}
       />
+      {fit && <AxesTool axes={held.chart.axes} />}
     </>
   );
 }

@@ -1,5 +1,6 @@
 import type { CurveMark, FitReply, JudgementReply, RankingReply } from '@undameter/contract';
 import { models } from '@undameter/core';
+import { useWithAxes } from '../../axes/useWithAxes';
 import type { Size } from '../../chart/Chart';
 import type { Gestures } from '../../chart/gestures';
 import { colourOf } from '../../chart/marks';
@@ -8,6 +9,7 @@ import { useTheme } from '../../theme/ThemeProvider';
 import { curveWith, nudged, type Nudge } from './nudge';
 
 interface FitChartInputs {
+  campaignId: number;
   fit: FitReply | undefined;
   /** Places of the curve in hand. */
   marks: readonly CurveMark[];
@@ -49,6 +51,7 @@ function extrasOf({
 
 /** The chart of a fit with what is tried beside it, and what a hand can do on it. */
 export function useFitChart({
+  campaignId,
   fit,
   marks,
   model,
@@ -80,8 +83,10 @@ export function useFitChart({
           handles,
         }
       : null;
-  const build = (size: Size) =>
+  const draw = (size: Size) =>
     fit ? fitOption({ fit, palette, size, view, inHand, extras, marks, withPrediction }) : {};
+  // Fits of the same channels are looked at alike, so that one can be held against another.
+  const axes = useWithAxes(campaignId, `fit ${fit?.x.symbol ?? ''} ${fit?.y.symbol ?? ''} ${view}`, draw);
   const gestures: Gestures = {
     ...(start
       ? {
@@ -93,5 +98,5 @@ export function useFitChart({
     onRange: ({ pane, x }) => (pane === 0 || view === 'x') && onSelect(x),
     onPick: () => onSelect(null),
   };
-  return { build, gestures, overlay };
+  return { build: axes.build, axes, gestures, overlay };
 }

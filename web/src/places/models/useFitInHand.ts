@@ -109,6 +109,7 @@ export function useFitInHand({ campaign, row, start, name, onOpen }: FitToHold) 
   const isReading = looked.tab === 'readings' && answers.isFitted;
   const readings = useReadings({ campaignId: campaign.id, body, fit, index: inHand, fitId, isWanted: isReading });
   const chart = useFitChart({
+    campaignId: campaign.id,
     fit,
     marks: series && isReading ? shownMarks(readings.data, series) : [],
     inHand,

@@ -1,12 +1,16 @@
-import { Popover, Segmented, Select } from 'antd';
+import { Segmented, Select } from 'antd';
 import { useCommands } from '../../app/commands';
+import { AxesForm, type ListedAxis } from '../../axes/AxesForm';
+import { AxesButton, AxesTool } from '../../axes/AxesTool';
 import { ChannelSelect } from '../../step/ChannelSelect';
-import { AxesForm } from './AxesForm';
 import type { useSignalsData } from './useSignalsData';
 import { views, type View } from './viewOption';
 
+type SignalsData = ReturnType<typeof useSignalsData>;
+
 /** How the channels are looked at, and how their axes are to be. */
-export function ViewTools({ data: { view, onChart, looks, setLook } }: { data: ReturnType<typeof useSignalsData> }) {
+export function ViewTools({ data }: { data: SignalsData }) {
+  const { view, onChart } = data;
   useCommands(
     views.map((v) => ({
       id: `view-${v.value}`,
@@ -42,20 +46,21 @@ export function ViewTools({ data: { view, onChart, looks, setLook } }: { data: R
         onChange={view.setView}
         options={views.map((v) => ({ ...v }))}
       />
-      <Popover
-        trigger="click"
-        placement="bottomRight"
-        destroyOnHidden
-        content={
-          <AxesForm
-            channels={[...onChart.map((c) => c.channel), ...(view.view === 'channel' && view.x ? [view.x] : [])]}
-            looks={looks}
-            onChange={setLook}
-          />
-        }
-      >
-        <button className="quiet">Axes</button>
-      </Popover>
+      <ChannelAxes data={data} />
     </span>
   );
+}
+
+/** Of a run the axes belong to its channels; of a spectrum or a histogram to what is drawn. */
+function ChannelAxes({ data: { view, onChart, axes } }: { data: SignalsData }) {
+  if (view.view === 'spectrum' || view.view === 'histogram') return <AxesTool axes={view.own} />;
+  const isAlong = view.view === 'run';
+  const listed = onChart.map(({ channel: { symbol } }, i): ListedAxis => ({
+    name: symbol,
+    label: symbol,
+    called: symbol,
+    ...(isAlong ? { ofChannel: { isFirst: i === 0 } } : {}),
+  }));
+  const across = !isAlong && view.x ? [{ name: view.x.symbol, label: view.x.symbol, called: view.x.symbol }] : [];
+  return <AxesButton form={<AxesForm axes={[...listed, ...across]} held={axes} />} />;
 }

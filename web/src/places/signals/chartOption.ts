@@ -1,5 +1,4 @@
-import type { BenchReply, TraceReply, TracesReply } from '@undameter/contract';
-import type { AxisLook } from '../../chart/axisLook';
+import type { AxisLook, BenchReply, TraceReply, TracesReply } from '@undameter/contract';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
 import { extent } from '../../chart/extent';

@@ -1,5 +1,4 @@
-import type { FigureSource } from '@undameter/contract';
-import type { AxisLook } from '../../chart/axisLook';
+import type { AxisLook, FigureSource } from '@undameter/contract';
 import type { View } from './viewOption';
 
 interface OnChart {

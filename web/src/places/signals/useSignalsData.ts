@@ -1,7 +1,7 @@
 import type { BenchReply } from '@undameter/contract';
 import { useIsFetching, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { AxisLook } from '../../chart/axisLook';
+import { useChartAxes } from '../../axes/useChartAxes';
 import type { Size } from '../../chart/Chart';
 import { colourOf } from '../../chart/marks';
 import { queries } from '../../data/queries';
@@ -17,11 +17,17 @@ import { useView } from './useView';
 type Procedure = ReturnType<typeof useProcedure>;
 
 /** All that the signals of a run are drawn from: with its saved procedure, or with the step in hand on trial. */
-export function useSignalsData(runId: number, { steps }: Procedure, { draft, window }: SignalsState) {
+export function useSignalsData(
+  campaignId: number,
+  runId: number,
+  { steps }: Procedure,
+  { draft, window }: SignalsState,
+) {
   const { palette } = useTheme();
   const [width, setWidth] = useState(900);
   const [chosen, choose] = usePreference<string[] | null>(`shown.${runId}`, null);
-  const [looks, setLooks] = usePreference<Record<string, AxisLook>>(`axes.${runId}`, {});
+  const axes = useChartAxes(campaignId, `signals ${runId}`);
+  const { looks } = axes;
   const [offset, setOffset] = useState(0);
   const saved = useQuery(queries.bench(runId));
   const savedChannels = saved.data?.channels;
@@ -49,16 +55,16 @@ export function useSignalsData(runId: number, { steps }: Procedure, { draft, win
   );
   const along = bench?.channels.find((c) => c.symbol === bench.along);
   const onChart = withColours(bench, shown);
-  const view = useView({ runId, bench, trial, shown: onChart, window, looks });
+  const view = useView({ campaignId, runId, bench, trial, shown: onChart, window, looks });
   const build = useSignalsChart({ traces: traces.data, shown: onChart, looks, along, smoothing, offset, palette });
   return {
     cost: smoothing ? (cost.data ?? undefined) : undefined,
     view,
+    axes,
     looks,
     onChart,
     offset,
     setOffset,
-    setLook: (symbol: string, look: AxisLook) => setLooks({ ...looks, [symbol]: look }),
     saved,
     tried,
     traces,

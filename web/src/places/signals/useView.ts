@@ -1,7 +1,7 @@
-import type { BenchReply } from '@undameter/contract';
+import type { AxisLook, BenchReply } from '@undameter/contract';
 import type { Step } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
-import type { AxisLook } from '../../chart/axisLook';
+import { useWithAxes } from '../../axes/useWithAxes';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
 import { queries } from '../../data/queries';
@@ -11,6 +11,7 @@ import type { Shown } from './chartOption';
 import { histogramOption, pairsOption, spectrumOption, type View } from './viewOption';
 
 interface Looked {
+  campaignId: number;
   runId: number;
   bench: BenchReply | undefined;
   trial: readonly Step[] | undefined;
@@ -20,7 +21,7 @@ interface Looked {
 }
 
 /** The views of a run other than along it: over a channel, as spectra, as a histogram. */
-export function useView({ runId, bench, trial, shown, window, looks }: Looked) {
+export function useView({ campaignId, runId, bench, trial, shown, window, looks }: Looked) {
   const { palette } = useTheme();
   const [view, setView] = usePreference<View>(`view.${runId}`, 'run');
   const [wantedX, setX] = usePreference<string>(`view.x.${runId}`, '');
@@ -38,12 +39,14 @@ export function useView({ runId, bench, trial, shown, window, looks }: Looked) {
     queries.histogram(runId, { ...body, symbols: symbols.slice(0, 1) }, wanted && view === 'histogram'),
   );
   const timeUnit = bench?.channels.find((c) => c.symbol === bench.along)?.unit ?? '';
-  const build = (size: Size): ChartOption => {
+  const draw = (size: Size): ChartOption => {
     const chart = { shown, looks, palette };
     if (view === 'channel') return pairs.data && x ? pairsOption(pairs.data, x, chart, size) : {};
     if (view === 'spectrum') return spectra.data ? spectrumOption(spectra.data, as, timeUnit, chart, size) : {};
     return histograms.data ? histogramOption(histograms.data, chart, size) : {};
   };
+  // Along the run and over a channel an axis is that of a channel; spectra and histograms have axes of their own.
+  const own = useWithAxes(campaignId, `signals ${runId} ${view}`, draw);
   const now = { run: undefined, channel: pairs, spectrum: spectra, histogram: histograms }[view];
   const problem = spectra.data && view === 'spectrum' ? spectra.data.find((s) => s.problem)?.problem : undefined;
   return {
@@ -54,7 +57,8 @@ export function useView({ runId, bench, trial, shown, window, looks }: Looked) {
     as,
     setAs,
     numbers,
-    build,
+    build: view === 'channel' ? draw : own.build,
+    own,
     busy: now !== undefined && !now.data,
     error: now?.error ?? problem,
     every: view === 'channel' ? (pairs.data?.every ?? 1) : 1,

@@ -1,6 +1,5 @@
-import type { HistogramReply, PairsReply, SpectrumReply } from '@undameter/contract';
+import type { AxisLook, HistogramReply, PairsReply, SpectrumReply } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
-import type { AxisLook } from '../../chart/axisLook';
 import type { Size } from '../../chart/Chart';
 import type { ChartOption } from '../../chart/echarts';
 import { bars, colourOf, line, points } from '../../chart/marks';

@@ -5,6 +5,8 @@ import { useCommands } from '../../app/commands';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { useCampaign } from '../../app/useCampaign';
 import { useOpenThing } from '../../app/useOpenThing';
+import { AxesTool } from '../../axes/AxesTool';
+import { useWithAxes } from '../../axes/useWithAxes';
 import { Chart, type Size } from '../../chart/Chart';
 import { queries } from '../../data/queries';
 import { useFormDraft } from '../../data/useDraft';
@@ -88,10 +90,15 @@ function TableInHand(props: TableInHandProps) {
   const [board, setBoard] = useState<BoardView>(row ? 'tables' : 'knots');
   const [drawn, setDrawn] = useState<DrawnBeside>({ others: true, rate: false, area: false });
   const [view, setView] = useState<SurfaceView>('x');
-  const build = (size: Size) =>
+  const draw = (size: Size) =>
     understood?.surface
       ? surfaceOption({ draft, understood, view, drawn, palette, size })
       : curveOption(draft, understood, drawn, palette, size);
+  const axes = useWithAxes(
+    props.campaign.id,
+    `table ${row?.id ?? 'new'} ${understood?.surface ? view : ''}`.trim(),
+    draw,
+  );
   return (
     <PlaceFrame
       title={draft.name || 'New property table'}
@@ -111,9 +118,10 @@ function TableInHand(props: TableInHandProps) {
             why="Save the table first"
             source={row ? { kind: 'table', tableId: row.id } : undefined}
           />
+          <AxesTool axes={axes} />
         </TableHeading>
       }
-      chart={<Chart label={`${draft.name} against ${draft.xName}`} build={build} />}
+      chart={<Chart label={`${draft.name} against ${draft.xName}`} build={axes.build} />}
       boardHeight={230}
       board={
         <TableBoards
