@@ -2,8 +2,8 @@ import { Type, type Static } from 'typebox';
 import { closed, described, reading } from './common';
 import type { CurveReading, ReadingsReply } from './fit';
 
-export const curveMarkKind = Type.Unsafe<'zero' | 'optimum' | 'linearPart' | 'break' | 'crossing'>(
-  Type.Enum(['zero', 'optimum', 'linearPart', 'break', 'crossing']),
+export const curveMarkKind = Type.Unsafe<'zero' | 'optimum' | 'linearPart' | 'break' | 'crossing' | 'byHand'>(
+  Type.Enum(['zero', 'optimum', 'linearPart', 'break', 'crossing', 'byHand']),
 );
 export type CurveMarkKind = Static<typeof curveMarkKind>;
 
@@ -27,10 +27,14 @@ const place = (label: string, { x, y, xHalf, yHalf, outside }: CurveReading): Cu
   outside,
 });
 
+/** Of what was set by hand x is sure; what it is, is in the words that go with it. */
+export const BY_HAND = 'set by hand';
+
 /** Of a zero y is no news, and of an optimum x and y are both found. */
 const kinds: Record<CurveMarkKind, (found: ReadingsReply) => CurveMark[]> = {
   zero: ({ zeros }) => zeros.map((r) => ({ ...place('zero', r), yHalf: null })),
   optimum: ({ optima }) => optima.map((r) => place(r.what, r)),
+  byHand: ({ at }) => (at ?? []).map((r) => ({ ...place(BY_HAND, r), xHalf: null })),
   crossing: ({ crossings }) => crossings.map((r) => place('meets', r)),
   break: ({ breakPoint: b }) =>
     b ? [{ label: 'break', x: b.x, y: b.y, xHalf: b.xHalf, yHalf: null, outside: 0 }] : [],
@@ -58,3 +62,9 @@ export const curveMarkKinds = Object.keys(kinds) as CurveMarkKind[];
 
 /** What is found of one kind. */
 export const marksOf = (found: ReadingsReply, kind: CurveMarkKind): CurveMark[] => kinds[kind](found);
+
+/** A mark that was set by hand with the words for what it is: a break that was moved is told as moved. */
+export const calledByHand = (mark: CurveMark, words: string): CurveMark => ({
+  ...mark,
+  label: words === '' ? BY_HAND : `${words}, ${BY_HAND}`,
+});

@@ -25,6 +25,8 @@ export const wantedMark = closed({
   series: described('Key of the series: `all`, `condition 3`, `all from 2`.', seriesOfFitKey),
   what: curveMarkKind,
   other: described('Of a crossing: the key of the other series.', Type.Optional(seriesOfFitKey)),
+  at: described('Of a place set by hand: its x, in the unit of the fit.', Type.Optional(Type.Number())),
+  words: described('Of a place set by hand: what it is.', Type.Optional(Type.String({ maxLength: 80 }))),
 });
 export type WantedMark = Static<typeof wantedMark>;
 const chartId = Type.String({ pattern: '^([a-z][0-9]{1,4})?$' });

@@ -177,12 +177,18 @@ describe('what a figure shows', () => {
       { series: 'condition 1', what: 'zero' },
       { series: 'condition 1', what: 'crossing', other: 'all' },
       { series: 'condition 9', what: 'optimum' },
+      { series: 'condition 1', what: 'byHand', at: 5, words: 'knee' },
+      { series: 'condition 1', what: 'byHand', at: 6 },
     ];
     const kept = await keep({ kind: 'fit', fitId: 1, residuals: 'x', marks });
     const [main, below] = (await shownBy(kept)).content!.panels;
     expect(main!.marks!.map((m) => [m.label, m.series, Math.round(m.x), m.y, m.outside > 0.5])).toEqual([
       ['zero', 'condition 1', expect.any(Number), 0, true],
+      ['knee, set by hand', 'condition 1', 5, expect.any(Number), expect.any(Boolean)],
+      ['set by hand', 'condition 1', 6, expect.any(Number), expect.any(Boolean)],
     ]);
+    expect(main!.marks!.map((m) => m.xHalf === null)).toEqual([false, true, true]);
+    expect(main!.marks![1]!.yHalf).toBeGreaterThan(0);
     expect(main!.marks![0]!.xHalf).toBeGreaterThan(0);
     expect(below!.marks).toBeUndefined();
   });

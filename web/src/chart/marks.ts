@@ -96,23 +96,31 @@ export const knots = (
   z: 5,
 });
 
-/** Places of a curve, filled in ink, each with what it is. */
-export const namedPlaces = (
+/**
+ * Places of a curve, filled in ink, each with what it is: the names one above the other in turn, since places of a kind
+ * lie near each other, and towards the middle of the chart, where there is room.
+ */
+export function namedPlaces(
   places: readonly { x: number; y: number; label: string }[],
+  middle: number,
   { ink, sheet }: Pick<Palette, 'ink' | 'sheet'>,
-): Mark => ({
-  ...knots({ x: places.map((p) => p.x), y: places.map((p) => p.y) }, { name: 'places', colour: ink, size: 7 }),
-  z: 9,
-  label: {
-    show: true,
-    formatter: ({ dataIndex }: { dataIndex: number }) => places[dataIndex]!.label,
-    position: 'top',
-    color: ink,
-    textBorderColor: sheet,
-    textBorderWidth: 3,
-  },
-  labelLayout: { moveOverlap: 'shiftY' },
-});
+): Mark {
+  const size = 7;
+  const inOrder = [...places].sort((a, b) => a.x - b.x);
+  return {
+    ...knots({ x: [], y: [] }, { name: 'places', colour: ink, size }),
+    z: 9,
+    data: inOrder.map(({ x, y, label }, k) => ({
+      value: [x, y],
+      label: {
+        formatter: label,
+        position: [x > middle ? size : 0, -14 - 20 * (k % 3)],
+        align: x > middle ? 'right' : 'left',
+      },
+    })),
+    label: { show: true, color: ink, textBorderColor: sheet, textBorderWidth: 3 },
+  };
+}
 
 export const setAsideCrosses = (at: Points, palette: Palette): Mark => ({
   type: 'scatter',

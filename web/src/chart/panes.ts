@@ -198,13 +198,16 @@ const titleLook = (palette: Palette) => ({
   textStyle: { fontSize: 12.5, fontWeight: 500, color: palette.ink, fontFamily: fonts.words },
 });
 
+type Pair = readonly (number | null | undefined)[];
+
 /** One range of x for all panes, so that what stands below each other belongs together; room for names at the ends. */
 export function commonRange(panes: readonly Pick<Pane, 'marks'>[]): [number, number] | undefined {
   let [low, high] = [Infinity, -Infinity];
   let named = false;
   for (const mark of panes.flatMap((p) => p.marks)) {
     named ||= 'endLabel' in mark;
-    for (const [x, y] of (mark['data'] ?? []) as (number | null)[][]) {
+    for (const item of (mark['data'] ?? []) as (Pair | { value: Pair })[]) {
+      const [x, y] = 'value' in item ? item.value : item;
       if (x === null || x === undefined || y === null || y === undefined) continue;
       low = Math.min(low, x);
       high = Math.max(high, x);

@@ -26,9 +26,12 @@ const words = (option: unknown): string[] =>
 test('places of the curve in hand are marked with what they are', () => {
   const placesOf = (over: Partial<FitChart>) => draw(over).series.find((s) => s.name === 'places');
   expect(placesOf({})).toBeUndefined();
-  const found = placesOf({ marks: [{ label: 'zero', x: 14, y: 0, xHalf: 0.2, yHalf: null, outside: 0 }] });
-  const { formatter } = (found as unknown as { label: { formatter(at: { dataIndex: number }): string } }).label;
-  expect([found!.data, formatter({ dataIndex: 0 })]).toEqual([[[14, 0]], 'zero']);
+  const place = (label: string, x: number) => ({ label, x, y: 0, xHalf: 0.2, yHalf: null, outside: 0 });
+  // The names stand towards the middle, those of neighbours one above the other.
+  expect(placesOf({ marks: [place('zero', 14), place('break', 1)] })!.data).toEqual([
+    { value: [1, 0], label: { formatter: 'break', position: [0, -14], align: 'left' } },
+    { value: [14, 0], label: { formatter: 'zero', position: [7, -34], align: 'right' } },
+  ]);
 });
 
 describe('a fit as it is drawn', () => {

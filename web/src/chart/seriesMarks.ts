@@ -127,7 +127,7 @@ export function fitOption(chart: FitChart): ChartOption {
       }),
     ),
   ];
-  if (places.length > 0) marks.push(namedPlaces(places, palette));
+  if (places.length > 0) marks.push(namedPlaces(places, middleOf(fit.series[inHand]?.curve.x ?? []), palette));
   const pane: Pane = { title: axisTitle(fit.y), weight: 3, marks };
   return stackOption({
     size,
@@ -199,3 +199,5 @@ function steps(values: readonly number[]): Points {
   const edge = (k: number): number => low + ((high - low) * k) / cells;
   return { x: [edge(0), ...counts.map((_, k) => edge(k)), edge(cells)], y: [0, ...counts, 0] };
 }
+
+const middleOf = (x: readonly (number | null)[]): number => ((x[0] ?? 0) + (x.at(-1) ?? 0)) / 2;

@@ -1,4 +1,5 @@
 import {
+  calledByHand,
   marksOf,
   seriesKey,
   type FigureAxis,
@@ -42,16 +43,17 @@ async function marksOfFit(
   const placeOf = (key: string | undefined): number =>
     series.findIndex((s) => seriesKey(s) === key && s.problem === null);
   const asked = new Map<string, Promise<ReadingsReply>>();
-  const read = (which: number, other: number | null): Promise<ReadingsReply> => {
-    const key = `${which} ${other}`;
-    if (!asked.has(key)) asked.set(key, pools.readCurve({ ...task, series: which, atX: null, atY: null, other }));
+  const read = (which: number, other: number | null, atX: number | null): Promise<ReadingsReply> => {
+    const key = `${which} ${other} ${atX}`;
+    if (!asked.has(key)) asked.set(key, pools.readCurve({ ...task, series: which, atX, atY: null, other }));
     return asked.get(key)!;
   };
-  const found = wanted.map(async ({ series: key, what, other }) => {
+  const found = wanted.map(async ({ series: key, what, other, at, words = '' }) => {
     const [which, met] = [placeOf(key), placeOf(other)];
     if (which < 0 || (what === 'crossing' && met < 0)) return [];
-    const readings = await read(which, what === 'crossing' ? met : null);
-    return marksOf(readings, what).map((mark) => ({ ...mark, series: key }));
+    const isByHand = what === 'byHand';
+    const readings = await read(which, what === 'crossing' ? met : null, isByHand ? (at ?? null) : null);
+    return marksOf(readings, what).map((m) => ({ ...(isByHand ? calledByHand(m, words) : m), series: key }));
   });
   return (await Promise.all(found)).flat();
 }

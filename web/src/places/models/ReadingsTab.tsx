@@ -46,7 +46,7 @@ interface PartProps {
   readings: Readings;
 }
 
-function TypedReadings({ fit, readings: { atX, setAtX, atY, setAtY, data, pinned, hand } }: PartProps) {
+function TypedReadings({ fit, readings: { atX, setAtX, called, atY, setAtY, data, pinned, hand } }: PartProps) {
   const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
   return (
     <>
@@ -55,7 +55,13 @@ function TypedReadings({ fit, readings: { atX, setAtX, atY, setAtY, data, pinned
           <InputNumber aria-label="Read at x" value={atX} suffix={x} onChange={setAtX} />
         </Field>
       </div>
-      <ReadingList readings={data?.at} unit={y} of="y" onPin={pinned('at', atX)} />
+      <ReadingList
+        readings={data?.at}
+        unit={y}
+        of="y"
+        label={called === '' ? 'marked on the chart' : `${called}, set by hand`}
+        onPin={pinned('at', atX)}
+      />
       <div className="panel-pad">
         <Field label={`Back from ${hand?.y.symbol ?? fit.y.symbol}`}>
           <InputNumber aria-label="Read back from y" value={atY} suffix={y} onChange={setAtY} />
@@ -76,7 +82,7 @@ function TypedReadings({ fit, readings: { atX, setAtX, atY, setAtY, data, pinned
   );
 }
 
-function Course({ fit, readings: { data }, onRange }: PartProps & Pick<ReadingsTabProps, 'onRange'>) {
+function Course({ fit, readings: { data, moveByHand }, onRange }: PartProps & Pick<ReadingsTabProps, 'onRange'>) {
   const [x, y] = [printUnit(fit.x.unit), printUnit(fit.y.unit)];
   if (!data) return null;
   const { isCourseTested, linearPart, breakPoint } = data;
@@ -93,13 +99,35 @@ function Course({ fit, readings: { data }, onRange }: PartProps & Pick<ReadingsT
             <button className="quiet" onClick={() => onRange([linearPart.from, linearPart.to])}>
               Fit only this part
             </button>
+          )}{' '}
+          {endsOf(linearPart).map((end, k, ends) => (
+            <button key={end} className="quiet" onClick={() => moveByHand(end, 'end of the linear part')}>
+              Move {ends.length > 1 ? ['the lower end', 'the upper end'][k] : 'its end'} by hand
+            </button>
+          ))}
+        </p>
+      )}
+      {isCourseTested && (
+        <p className="panel-pad">
+          {breakWords(breakPoint, x, y)}{' '}
+          {breakPoint && (
+            <button className="quiet" onClick={() => moveByHand(breakPoint.x, 'break')}>
+              Move it by hand
+            </button>
           )}
         </p>
       )}
-      {isCourseTested && <p className="panel-pad">{breakWords(breakPoint, x, y)}</p>}
     </section>
   );
 }
+
+/** The ends at which points go on; x as the field above shows it. */
+const endsOf = (part: NonNullable<Readings['data']>['linearPart']): number[] =>
+  part
+    ? [part.before === null ? [] : part.from, part.after === null ? [] : part.to]
+        .flat()
+        .map((v) => Number(v.toPrecision(6)))
+    : [];
 
 function MeetsField({ fit, index, readings: { other, setOther } }: PartProps & { index: number }) {
   return (

@@ -37,23 +37,33 @@ describe('what is marked', () => {
 
 describe('on the chart', () => {
   test('stands what the curve reaches', () => {
-    expect(shownMarks(found, series).map((m) => m.label)).toEqual(['highest', 'break', 'end of the linear part']);
+    expect(shownMarks(found, series, '').map((m) => m.label)).toEqual(['highest', 'break', 'end of the linear part']);
     const far = { ...series, curve: { ...series.curve, x: [0, 150] } };
-    expect(shownMarks(found, far).map((m) => m.label)).toContain('zero');
-    expect(shownMarks(undefined, series)).toEqual([]);
+    expect(shownMarks(found, far, '').map((m) => m.label)).toContain('zero');
+    expect(shownMarks(undefined, series, '')).toEqual([]);
+  });
+  test('a place set by hand is called what it was moved from, and kept with its x', () => {
+    const byHand = readingsOf({ at: [readingOf(55, 7)] });
+    expect(shownMarks(byHand, series, 'break')).toMatchObject([{ label: 'break, set by hand', x: 55, xHalf: null }]);
+    expect(shownMarks(byHand, series, '')).toMatchObject([{ label: 'set by hand', x: 55, y: 7, yHalf: 0.1 }]);
+    expect(wantedMarks(byHand, series, undefined, 'break')).toEqual([
+      { series: 'condition 3', what: 'byHand', at: 55, words: 'break' },
+    ]);
+    // What was found, and not moved, is not called so.
+    expect(shownMarks(found, series, 'break').filter((m) => m.label.includes('by hand'))).toEqual([]);
   });
   test('a figure keeps the same places, by series and kind', () => {
-    expect(wantedMarks(found, series, undefined)).toEqual([
+    expect(wantedMarks(found, series, undefined, '')).toEqual([
       { series: 'condition 3', what: 'optimum' },
       { series: 'condition 3', what: 'break' },
       { series: 'condition 3', what: 'linearPart' },
     ]);
     const met = readingsOf({ crossings: [readingOf(50, 4)] });
-    expect(wantedMarks(met, series, seriesOf('b', { from: 2 }))).toEqual([
+    expect(wantedMarks(met, series, seriesOf('b', { from: 2 }), '')).toEqual([
       { series: 'condition 3', what: 'crossing', other: 'all from 2' },
     ]);
-    expect(wantedMarks(met, series, undefined)).toEqual([]);
-    expect(wantedMarks(undefined, series, undefined)).toEqual([]);
+    expect(wantedMarks(met, series, undefined, '')).toEqual([]);
+    expect(wantedMarks(undefined, series, undefined, '')).toEqual([]);
   });
   test.each([
     [140, [0, 147]],

@@ -1,4 +1,5 @@
 import {
+  calledByHand,
   curveMarkKinds,
   marksOf,
   seriesKey,
@@ -14,18 +15,30 @@ export const isDrawnAt = (x: number, { curve }: Pick<SeriesReply, 'curve'>): boo
   x >= (curve.x[0] ?? Infinity) && x <= (curve.x.at(-1) ?? -Infinity);
 
 /** What was read off the curve and lies on the chart, to be marked there; all curves end where the one in hand ends. */
-export const shownMarks = (found: ReadingsReply | undefined, series: Pick<SeriesReply, 'curve'>): CurveMark[] =>
-  found ? curveMarkKinds.flatMap((kind) => marksOf(found, kind)).filter((m) => isDrawnAt(m.x, series)) : [];
+export function shownMarks(
+  found: ReadingsReply | undefined,
+  series: Pick<SeriesReply, 'curve'>,
+  called: string,
+): CurveMark[] {
+  if (!found) return [];
+  const all = curveMarkKinds.flatMap((kind) =>
+    marksOf(found, kind).map((m) => (kind === 'byHand' ? calledByHand(m, called) : m)),
+  );
+  return all.filter((m) => isDrawnAt(m.x, series));
+}
 
 /** The same for a figure that is kept of it: which places, so that they are found anew. */
 export function wantedMarks(
   found: ReadingsReply | undefined,
   series: SeriesReply | undefined,
   met: SeriesReply | undefined,
+  called: string,
 ): WantedMark[] {
   if (!found || !series) return [];
   const isShown = (kind: CurveMarkKind): boolean => marksOf(found, kind).some((m) => isDrawnAt(m.x, series));
   return curveMarkKinds.filter(isShown).flatMap((what): WantedMark[] => {
+    if (what === 'byHand')
+      return marksOf(found, what).map(({ x }) => ({ series: seriesKey(series), what, at: x, words: called }));
     if (what !== 'crossing') return [{ series: seriesKey(series), what }];
     return met ? [{ series: seriesKey(series), what, other: seriesKey(met) }] : [];
   });

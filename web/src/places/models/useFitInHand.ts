@@ -111,7 +111,7 @@ export function useFitInHand({ campaign, row, start, name, onOpen }: FitToHold) 
   const chart = useFitChart({
     campaignId: campaign.id,
     fit,
-    marks: series && isReading ? shownMarks(readings.data, series) : [],
+    marks: series && isReading ? shownMarks(readings.data, series, readings.called) : [],
     inHand,
     view: looked.view,
     nudge: looked.nudge,
@@ -131,7 +131,7 @@ export function useFitInHand({ campaign, row, start, name, onOpen }: FitToHold) 
     /** The saved fit, when what is shown is what was saved: only that can carry a finding. */
     fitId,
     /** What is marked on the chart, for a figure of it. */
-    marked: isReading ? wantedMarks(readings.data, series, readings.met) : [],
+    marked: isReading ? wantedMarks(readings.data, series, readings.met, readings.called) : [],
     reachFor: (x: number) => series && change({ ...body, choices: { ...body.choices, reach: reachTo(x, series) } }),
     onModel: ({ kind, settings }: Candidate) => series && change(withModelOf(body, series, kind, settings)),
     onAction: (action: ActionReply) => series && change(mended(body, action, series)),

@@ -26,6 +26,7 @@ const otherAddress = ({ conditionId, from }: SeriesReply) => ({
 /** What is asked of the curve in hand, and how a number of it becomes a finding. */
 export function useReadings({ campaignId, body, fit, index, fitId, isWanted }: ReadingsToAsk) {
   const [atX, setAtX] = useState<number | null>(null);
+  const [called, setCalled] = useState('');
   const [atY, setAtY] = useState<number | null>(null);
   const [other, setOther] = useState<number | null>(null);
   const pin = usePinFinding(campaignId);
@@ -42,7 +43,17 @@ export function useReadings({ campaignId, body, fit, index, fitId, isWanted }: R
   const hand = fit?.series[index];
   const met = other === null ? undefined : fit?.series[other];
   return {
-    ...{ atX, setAtX, atY, setAtY, other, setOther, asked, pin, hand, met },
+    called,
+    /** Reads at a place that was found, to be moved from there by hand. */
+    moveByHand: (x: number, words: string) => {
+      setAtX(x);
+      setCalled(words);
+    },
+    setAtX: (x: number | null) => {
+      setAtX(x);
+      if (x === null) setCalled('');
+    },
+    ...{ atX, atY, setAtY, other, setOther, asked, pin, hand, met },
     data: isWanted ? data : undefined,
     error: error ?? pin.error,
     pinned: (what: 'at' | 'back' | 'optimum', at: number | null): Pin =>
