@@ -344,6 +344,25 @@ test('one sample set aside moves the number, and what was taken stays until it i
   expect((await say(slope))[0]!.hash).toBe(before!.taken);
 });
 
+test('an export under way while the data change holds what was taken when it began', async () => {
+  const board: LivingSource = { kind: 'parameters', fitId: 1 };
+  const said = async () => {
+    const [number, table] = await say(slope, board);
+    const { rows } = table!.content as { rows: { cells: string[] }[] };
+    return [(number!.content as { text: string }).text, rows[0]!.cells.join(' ')] as const;
+  };
+  const report = await write([paragraph('The slope is ', value('s', slope), '.'), livingBlock('t', board)]);
+  const before = await said();
+  const leaving = taken(report.id, 'pdf');
+  await setAside(true);
+  const pages = (await readPdf(await leaving)).pages.join(' ').replace(/\s+/g, ' ');
+  const after = await said();
+  await setAside(false);
+  expect([after[0] === before[0], after[1] === before[1]]).toEqual([false, false]);
+  for (const text of before) expect(pages).toContain(text);
+  for (const text of after) expect(pages).not.toContain(text);
+});
+
 describe('a report leaves', () => {
   const blocks = [
     heading(1, 'Question & answer'),

@@ -589,10 +589,9 @@ export const catalogue = {
       `The ${f.what} was changed since you read it; its ETag is now ${f.now}. Read it again, then send the change once more.`,
   ),
   CANCELLED: entry<{ what: string }>('conflict', (f) => `The ${f.what} was cancelled. Nothing was kept of it.`),
-  TOO_MANY_JOBS: entry<{ have: number }>(
+  TOO_MANY_JOBS: entry<{ have: number; what: string }>(
     'conflict',
-    (f) =>
-      `${formatCount(f.have)} Monte Carlo runs are under way, which is as many as may be. Wait for one, or stop one.`,
+    (f) => `${formatCount(f.have)} ${f.what} are under way, which is as many as may be. Wait for one, or stop one.`,
   ),
   INTERNAL: entry<{ reference: string }>(
     'internal',

@@ -1,10 +1,13 @@
+import { createHash } from 'node:crypto';
 import type { FigureContent, FigureDressing } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { figureOption } from '@undameter/drawing';
 import { Resvg } from '@resvg/resvg-js';
 import * as echarts from 'echarts';
+import { LRUCache } from 'lru-cache';
 import { embeddedFaces } from './embeddedFaces';
 import { typeAsOutlines, withoutType } from './outlined';
+import { joinedStrokes } from './joinedStrokes';
 import { pdfOf } from './pdfOf';
 import { measure, typefaceFiles } from './typefaces';
 import { withDensity } from './withDensity';
@@ -44,13 +47,27 @@ export async function drawPicture(task: PictureTask): Promise<Uint8Array> {
   return pngOf(svgOf(content, dressing), dpi);
 }
 
+/** Drawings lately made: the page of a report draws what its file is then written with. */
+const drawn = new LRUCache<string, string>({ maxSize: 64 * 2 ** 20, sizeCalculation: (svg) => 2 * svg.length });
+
 /** The figure as SVG, in CSS pixels at the size of its print. */
 export function svgOf(content: FigureContent, dressing: FigureDressing, asOutlines = false): string {
+  const key = createHash('sha256')
+    .update(JSON.stringify([content, dressing, asOutlines]))
+    .digest('base64');
+  const known = drawn.get(key);
+  if (known !== undefined) return known;
+  const svg = drawSvg(content, dressing, asOutlines);
+  drawn.set(key, svg);
+  return svg;
+}
+
+function drawSvg(content: FigureContent, dressing: FigureDressing, asOutlines: boolean): string {
   const { option, width, height } = figureOption({ content, dressing, measure });
   const chart = echarts.init(null, null, { renderer: 'svg', ssr: true, width, height });
   try {
     chart.setOption(asOutlines ? withoutType(option) : option);
-    const svg = forPrint(chart.renderToSVGString());
+    const svg = joinedStrokes(forPrint(chart.renderToSVGString()));
     return asOutlines ? svg.replace(/<\/svg>\s*$/, `${typeAsOutlines(option)}</svg>`) : svg;
   } finally {
     chart.dispose();

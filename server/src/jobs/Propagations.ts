@@ -32,7 +32,7 @@ export class Propagations {
   /** @throws {AppError} TOO_MANY_JOBS */
   start(task: Task): PropagationReply {
     const running = [...this.jobs.values()].filter((j) => j.reply.state === 'running').length;
-    if (running >= MOST_RUNNING) throw new AppError('TOO_MANY_JOBS', { have: running });
+    if (running >= MOST_RUNNING) throw new AppError('TOO_MANY_JOBS', { have: running, what: 'Monte Carlo runs' });
     const jobId = randomBytes(16).toString('hex');
     const reply: PropagationReply = {
       jobId,

@@ -82,5 +82,5 @@ test('more than two at once are refused', () => {
   const jobs = new ReportExports(never, say);
   jobs.start(task(1));
   jobs.start(task(1));
-  expect(() => jobs.start(task(1))).toThrow();
+  expect(() => jobs.start(task(1))).toThrow('2 exports of reports are under way');
 });

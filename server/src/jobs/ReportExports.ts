@@ -37,7 +37,7 @@ export class ReportExports {
   /** @throws {AppError} TOO_MANY_JOBS */
   start(task: ExportTask): ReportExportReply {
     const running = [...this.jobs.values()].filter((j) => j.reply.state === 'running').length;
-    if (running >= MOST_RUNNING) throw new AppError('TOO_MANY_JOBS', { have: running });
+    if (running >= MOST_RUNNING) throw new AppError('TOO_MANY_JOBS', { have: running, what: 'exports of reports' });
     const jobId = randomBytes(16).toString('hex');
     const wanted = task.drawings.size + 1;
     const job: Job = {
