@@ -4,6 +4,11 @@ import { closed, described, id, name, orNull } from './common';
 const runKind = Type.Union([Type.Literal('measured'), Type.Literal('simulated')]);
 export type RunKind = Static<typeof runKind>;
 export { runKind };
+export const runOrigin = described(
+  'Where it came from: a file, a hand, or a formula; what was made up is no measurement.',
+  Type.Unsafe<'file' | 'typed' | 'madeUp'>(Type.Enum(['file', 'typed', 'madeUp'])),
+);
+export type RunOrigin = Static<typeof runOrigin>;
 
 export const campaignBody = closed({ name, question: Type.String({ maxLength: 2000, default: '' }) });
 export type CampaignBody = Static<typeof campaignBody>;
@@ -28,6 +33,7 @@ export const runRow = closed({
   campaignId: id,
   name: Type.String(),
   kind: runKind,
+  origin: runOrigin,
   fileName: Type.String(),
   samples: Type.Integer(),
   channels: Type.Integer(),

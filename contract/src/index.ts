@@ -4,6 +4,7 @@ export * from './common';
 export * from './campaign';
 export * from './intake';
 export * from './run';
+export * from './typed';
 export * from './sensor';
 export * from './condition';
 export * from './table';

@@ -17,3 +17,4 @@ export * from './finding';
 export * from './layout';
 export * from './join';
 export * from './figure';
+export * from './madeUp';

@@ -35,6 +35,7 @@ import { reportRoutes } from './routes/reports';
 import { runProcedureRoutes } from './routes/runProcedure';
 import { runRoutes } from './routes/runs';
 import { sensorRoutes } from './routes/sensors';
+import { typedRoutes } from './routes/typed';
 import { tableRoutes } from './routes/tables';
 import type { Services } from './services';
 
@@ -82,6 +83,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       intakeRoutes(routes, services);
       runRoutes(routes, services);
       runProcedureRoutes(routes, services);
+      typedRoutes(routes, services);
       benchRoutes(routes, services);
       joiningRoutes(routes, services);
       exportingRoutes(routes, services);

@@ -255,6 +255,37 @@ export const catalogue = {
     (f) =>
       `"${f.symbol}" cannot be a symbol. Use a letter followed by letters, digits or underscores, such as p_d or T_w2.`,
   ),
+  SYMBOL_OF_ROWS: entry<{ symbol: string }>(
+    'input',
+    (f) => `"${f.symbol}" numbers the rows of a typed run. Choose another symbol for the column.`,
+  ),
+  SHEET_ROW_TWICE: entry<{ row: number }>(
+    'input',
+    (f) => `Row ${f.row} is there twice. A number of a row is given once.`,
+  ),
+  SHEET_ROW_WIDTH: entry<{ row: number; have: number; columns: number }>(
+    'input',
+    (f) =>
+      `Row ${f.row} has ${f.have} cells, and there are ${f.columns} columns. Give a cell for each, null where nothing was read.`,
+  ),
+  SHEET_JOINED: entry<{ name: string }>(
+    'conflict',
+    (f) =>
+      `Rows or channels of another run were added to "${f.name}", so that its sheet no longer holds all of it. Type a new run for further rows.`,
+  ),
+  NOT_TYPED: entry<{ name: string }>(
+    'input',
+    (f) =>
+      `The run "${f.name}" was not typed, so that it has no rows to correct. Its samples are set aside at Signals.`,
+  ),
+  MADE_UP_EMPTY: entry<{ formula: string }>(
+    'input',
+    (f) => `"${f.formula}" has no value anywhere in the range. Choose a range in which it has.`,
+  ),
+  MADE_UP_RANGE: entry<{ at: number }>(
+    'input',
+    (f) => `The range begins and ends at ${formatValue(f.at)}. Give it two ends.`,
+  ),
   STEP_KIND_UNKNOWN: entry<{ kind: string }>(
     'input',
     (f) => `There is no step kind "${f.kind}". The procedure may come from a newer version.`,

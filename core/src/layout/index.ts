@@ -11,3 +11,4 @@ export {
 } from './SavedLayout';
 export { readRecordSchema, type ColumnRecord, type ReadRecord } from './ReadRecord';
 export { propertiesOf, type Property } from './propertiesOf';
+export { isUnit, proposeSymbol, splitHeading, unitCell } from './headings';

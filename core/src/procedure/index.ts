@@ -7,3 +7,4 @@ export { applyStep, checkSettings, runProcedure, type ProcedureResult, type Step
 export { proposedAnew, waitsForInput } from './proposedAnew';
 export { needEven } from './overSegments';
 export { channelOf, numberChannelOf } from './stepTools';
+export { leftOutRows, ROW_SYMBOL, withoutRows, withRowLeftOut } from './leftOutRows';

@@ -1,9 +1,12 @@
 import {
   convert,
   guessTimeForm,
+  isUnit,
   parseUnit,
+  proposeSymbol,
   readTime,
   sameDimension,
+  splitHeading,
   timeFormTitles,
   type Because,
   type ColumnReading,
@@ -11,7 +14,6 @@ import {
   type PreviewColumn,
   type TimeForm,
 } from '@undameter/core';
-import { isUnit, proposeSymbol, splitHeading } from './headings';
 import { isMissingMark, ownMarks } from './missingMarks';
 import { readNumber } from './readNumber';
 import type { Row } from './rowsOf';

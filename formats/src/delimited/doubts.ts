@@ -1,8 +1,7 @@
-import { guessTimeForm, type Layout, type PreviewColumn } from '@undameter/core';
+import { guessTimeForm, isUnit, type Layout, type PreviewColumn } from '@undameter/core';
 import { cellReader } from './cellReader';
 import { countsSeconds, filledCells } from './describeColumn';
 import { goesThrough } from './fixedWidth';
-import { isUnit } from './headings';
 import { readNumber } from './readNumber';
 import type { Row } from './rowsOf';
 

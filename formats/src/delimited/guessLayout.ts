@@ -1,7 +1,6 @@
-import { looksLikeTime, type Layout, type Why } from '@undameter/core';
+import { isUnit, looksLikeTime, unitCell, type Layout, type Why } from '@undameter/core';
 import { decodeHead, guessEncoding } from './decode';
 import { cutsOf } from './fixedWidth';
-import { isUnit, unitCell } from './headings';
 import { suspectedMarks } from './missingMarks';
 import { numberIn } from './numberIn';
 import { readNumber } from './readNumber';

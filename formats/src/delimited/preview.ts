@@ -1,9 +1,8 @@
-import { propertiesOf, readTime, type Layout, type Preview, type PreviewColumn } from '@undameter/core';
+import { propertiesOf, readTime, unitCell, type Layout, type Preview, type PreviewColumn } from '@undameter/core';
 import { decodeHead } from './decode';
 import { describeColumn, filledCells } from './describeColumn';
 import { doubtsOf, findTimeColumn } from './doubts';
 import { withoutMark } from './guessLayout';
-import { unitCell } from './headings';
 import { isRemark, rowsOf, type Row } from './rowsOf';
 import { splitterOf } from './splitLine';
 

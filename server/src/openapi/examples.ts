@@ -81,6 +81,27 @@ const figureDressing = {
   lines: [],
   points: [],
 };
+const typedRun = {
+  name: 'Head by hand',
+  kind: 'measured',
+  columns: [
+    { symbol: 'Q', name: 'Flow', unit: 'L/min', uncertainty: { kind: 'absolute', value: 0.5, statedAs: 'limits' } },
+    { symbol: 'H', name: 'Head', unit: 'm' },
+  ],
+  rows: [
+    { row: 1, cells: [10.2, 27.3] },
+    { row: 2, cells: [35.8, 25.9], note: 'valve was still moving' },
+  ],
+  computed: [{ symbol: 'P_h', name: 'Hydraulic power', unit: 'W', formula: '1000 [kg/m^3] * 9.81 [m/s^2] * H * Q' }],
+};
+const madeUpRun = {
+  name: 'Coast-down to try',
+  recipe: {
+    x: { symbol: 't', name: 'Time', unit: 's', at: { from: 0, to: 10, count: 201 } },
+    y: { symbol: 'n', name: 'Speed', unit: 'rpm', formula: '2900 [rpm] * exp(-t / 3.2 [s])' },
+    noise: { distribution: 'normal', size: 12, growth: 'absolute', seed: 1, outliers: { percent: 1, by: 200 } },
+  },
+};
 const houseStyle = {
   name: 'Journal, one column',
   look: { ...figureDressing.look, widthMm: 85, heightMm: 60, fontPt: 8 },
@@ -262,6 +283,16 @@ export const examples: Readonly<Record<string, unknown>> = {
   startMonteCarlo: { ...readings, draws: 200 },
   writeFinding: { origin: { kind: 'parameter', fitId: 1, conditionId: 3, parameter: 'a0' } },
   keepChartAxes: { chart: 'signals 7', axes: [{ axis: 'Q', look: { low: 0, high: 600, step: 100 } }] },
+  createTypedRun: typedRun,
+  createMadeUpRun: madeUpRun,
+  saveSheet: {
+    version: 1,
+    columns: typedRun.columns,
+    rows: [
+      { row: 1, cells: [10.2, 27.3] },
+      { row: 2, cells: [35.8, null] },
+    ],
+  },
   createHouseStyle: houseStyle,
   changeHouseStyle: houseStyle,
   createFigure: figure,

@@ -1,6 +1,6 @@
 import type { ColumnReading, DeclaredUncertainty, Layout, ReadRecord, Sensor, Step } from '@undameter/core';
-import type { ChannelBody, ProcedureReply, RunKind, RunReply, Source } from '@undameter/contract';
-import { AppError, uncertaintyOfSensor } from '@undameter/core';
+import type { ChannelBody, ProcedureReply, RunKind, RunOrigin, RunReply, Source } from '@undameter/contract';
+import { AppError, calledMadeUp, uncertaintyOfSensor } from '@undameter/core';
 import { runRows } from './campaigns';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
@@ -10,6 +10,8 @@ export interface NewRun {
   campaignId: number;
   name: string;
   kind: RunKind;
+  /** Absent: a file. */
+  origin?: RunOrigin;
   file: RunFile;
   channels: NewChannel[];
 }
@@ -22,7 +24,7 @@ export interface RunFile {
   /** The way to it through containers. */
   parts: string[];
   along: string | undefined;
-  layout: Layout;
+  layout: Layout | null;
 }
 
 export interface NewChannel {
@@ -46,9 +48,9 @@ export async function beginRun(db: Database, run: NewRun): Promise<{ id: number;
       'run',
       run.name,
       tx.sql<{ id: number }>`
-      insert into run (campaign_id, name, kind, file_name, file_sha256, file_bytes, parts, along, layout, sample_set)
-      values (${run.campaignId}, ${run.name.trim()}, ${run.kind}, ${fileName}, ${fileSha256}, ${fileBytes},
-              ${JSON.stringify(parts)}::jsonb, ${along ?? null}, ${JSON.stringify(layout)}::jsonb, ${sampleSet})
+      insert into run (campaign_id, name, kind, origin, file_name, file_sha256, file_bytes, parts, along, layout, sample_set)
+      values (${run.campaignId}, ${run.name.trim()}, ${run.kind}, ${run.origin ?? 'file'}, ${fileName}, ${fileSha256}, ${fileBytes},
+              ${JSON.stringify(parts)}::jsonb, ${along ?? null}, nullif(${JSON.stringify(layout)}::jsonb, 'null'), ${sampleSet})
       returning id`,
     );
     const { id } = rows[0]!;
@@ -77,12 +79,13 @@ async function putChannels(db: Db, runId: number, list: readonly NewChannel[]): 
 }
 
 /** The words of categories are known when the file has been read. */
-export async function markReady(db: Database, id: number, samples: number, record: ReadRecord): Promise<void> {
+export async function markReady(db: Database, id: number, samples: number, record: ReadRecord | null): Promise<void> {
   await db.transaction(async (tx) => {
-    for (const [position, { labels }] of record.columns.entries())
+    for (const [position, { labels }] of (record?.columns ?? []).entries())
       if (labels)
         await tx.sql`update channel set labels = ${JSON.stringify(labels)}::jsonb where run_id = ${id} and position = ${position}`;
-    await tx.sql`update run set ready = true, samples = ${samples}, record = ${JSON.stringify(record)}::jsonb where id = ${id}`;
+    await tx.sql`update run set ready = true, samples = ${samples}, record = nullif(${JSON.stringify(record)}::jsonb, 'null')
+                  where id = ${id}`;
   });
 }
 
@@ -98,27 +101,29 @@ export interface NewSamples {
 }
 
 /** Puts new samples in the place of a run's, in one move. @throws {AppError} NOT_FOUND */
-export async function replaceSamples(db: Database, runId: number, next: NewSamples): Promise<void> {
-  await db.transaction(async (tx) => {
-    const { sampleSet: before, sources } = oneOf(
-      await tx.sql<{ sampleSet: number; sources: Source[] }>`
+export const replaceSamples = (db: Database, runId: number, next: NewSamples): Promise<void> =>
+  db.transaction((tx) => putSamples(tx, runId, next));
+
+/** The same within a transaction of the caller. @throws {AppError} NOT_FOUND */
+export async function putSamples(tx: Db, runId: number, next: NewSamples): Promise<void> {
+  const { sampleSet: before, sources } = oneOf(
+    await tx.sql<{ sampleSet: number; sources: Source[] }>`
         select sample_set as "sampleSet", sources from run where id = ${runId} and ready`,
-      'run',
-      runId,
-    );
-    await putChannels(tx, runId, next.channels);
-    const now = next.added ? [...sources, next.added] : [];
-    await tx.sql`update run set sample_set = ${next.sampleSet}, samples = ${next.samples},
+    'run',
+    runId,
+  );
+  await putChannels(tx, runId, next.channels);
+  const now = next.added ? [...sources, next.added] : [];
+  await tx.sql`update run set sample_set = ${next.sampleSet}, samples = ${next.samples},
                                 sources = ${JSON.stringify(now)}::jsonb where id = ${runId}`;
-    if (next.file) {
-      const { fileName, fileSha256, fileBytes, parts, along, layout, record } = next.file;
-      await tx.sql`update run set file_name = ${fileName}, file_sha256 = ${fileSha256}, file_bytes = ${fileBytes},
+  if (next.file) {
+    const { fileName, fileSha256, fileBytes, parts, along, layout, record } = next.file;
+    await tx.sql`update run set file_name = ${fileName}, file_sha256 = ${fileSha256}, file_bytes = ${fileBytes},
                                   parts = ${JSON.stringify(parts)}::jsonb, along = ${along ?? null},
                                   layout = ${JSON.stringify(layout)}::jsonb, record = ${JSON.stringify(record)}::jsonb
                     where id = ${runId}`;
-    }
-    await dropSampleSet(tx, before);
-  });
+  }
+  await dropSampleSet(tx, before);
 }
 
 /** Removes what an interrupted import or join left behind. */
@@ -191,7 +196,9 @@ export async function renameRun(db: Db, id: number, name: string): Promise<RunRe
   const rows = await uniquely(
     'run',
     name,
-    db.sql`update run set name = ${name.trim()} where id = ${id} and ready returning id`,
+    db.sql`
+      update run set name = case when origin = 'madeUp' then ${calledMadeUp(name)} else ${name.trim()} end
+       where id = ${id} and ready returning id`,
   );
   oneOf(rows, 'run', id);
   return run(db, id);
@@ -254,15 +261,23 @@ export async function saveProcedure(
   steps: readonly Step[],
   madeFrom: number,
 ): Promise<ProcedureReply> {
-  return db.transaction(async (tx) => {
-    const { procedureVersion } = await procedure(tx, runId);
-    if (procedureVersion !== madeFrom) throw new AppError('CHANGED_MEANWHILE', { what: 'procedure' });
-    await tx.sql`delete from procedure_version where run_id = ${runId} and version > ${madeFrom}`;
-    await tx.sql`insert into procedure_version (run_id, version, steps)
-                 values (${runId}, ${madeFrom + 1}, ${JSON.stringify(steps)}::jsonb)`;
-    await tx.sql`update run set procedure_version = ${madeFrom + 1} where id = ${runId}`;
-    return procedure(tx, runId);
-  });
+  return db.transaction((tx) => putProcedure(tx, runId, steps, madeFrom));
+}
+
+/** The same within a transaction of the caller. @throws {AppError} CHANGED_MEANWHILE, NOT_FOUND */
+export async function putProcedure(
+  tx: Db,
+  runId: number,
+  steps: readonly Step[],
+  madeFrom: number,
+): Promise<ProcedureReply> {
+  const { procedureVersion } = await procedure(tx, runId);
+  if (procedureVersion !== madeFrom) throw new AppError('CHANGED_MEANWHILE', { what: 'procedure' });
+  await tx.sql`delete from procedure_version where run_id = ${runId} and version > ${madeFrom}`;
+  await tx.sql`insert into procedure_version (run_id, version, steps)
+               values (${runId}, ${madeFrom + 1}, ${JSON.stringify(steps)}::jsonb)`;
+  await tx.sql`update run set procedure_version = ${madeFrom + 1} where id = ${runId}`;
+  return procedure(tx, runId);
 }
 
 /** Goes one version back or forth; the other versions stay. @throws {AppError} NOTHING_TO_UNDO, NOT_FOUND */

@@ -1,4 +1,6 @@
-import { AppError, isSymbol, parseUnit, printUnit } from '@undameter/core';
+import { AppError } from '../error/AppError';
+import { isSymbol } from '../sample';
+import { parseUnit, printUnit } from '../units';
 
 /** Name and unit of a heading such as `p_in [kPa]`, `T (°C)` or `Flow / L/min`. */
 export function splitHeading(heading: string): { name: string; unit: string | undefined } {
