@@ -46,7 +46,8 @@ const tradeSymbols: readonly [RegExp, string][] = [
 function tradeSymbol(name: string): string | undefined {
   const [pattern, letter] = tradeSymbols.find(([p]) => p.test(name)) ?? [];
   if (!pattern) return undefined;
-  const rest = name.replace(pattern, ' ').match(/\p{L}+|\p{N}+/gu) ?? [];
+  // A name that says its symbol already: `Flow Q`.
+  const rest = (name.replace(pattern, ' ').match(/\p{L}+|\p{N}+/gu) ?? []).filter((word) => word !== letter);
   const index = rest
     .slice(0, 3)
     .map((word) => (/\p{N}/u.test(word) ? word : word[0]!.toLowerCase()))

@@ -38,6 +38,8 @@ import type {
   RunReply,
   SavedProcedureRow,
   SensorRow,
+  SheetReply,
+  SheetVersion,
   SetPointsReply,
   SpectrumReply,
   StretchBody,
@@ -102,6 +104,9 @@ export const queries = {
   trialComparison: (body: ComparisonBody & { campaignId: number }, wanted: boolean) =>
     put<ComparisonReply>('/comparisons/trial', body, wanted),
   figures: (campaignId: number) => read<FigureRow[]>(`/campaigns/${campaignId}/figures`),
+  sheet: (runId: number) => read<SheetReply>(`/runs/${runId}/sheet`),
+  sheetVersions: (runId: number, isWanted: boolean) =>
+    queryOptions({ ...read<SheetVersion[]>(`/runs/${runId}/sheet/versions`), enabled: isWanted }),
   chartAxes: (campaignId: number) => read<ChartAxes[]>(`/campaigns/${campaignId}/axes`),
   houseStyles: (campaignId: number) => read<HouseStyleRow[]>(`/campaigns/${campaignId}/styles`),
   figureContent: (id: number) => read<FigureReply>(`/figures/${id}/content`),

@@ -20,8 +20,12 @@ export const rig = livingKind({
     const stated = (row.record?.properties ?? []).map(({ key, value }) => [key, value]);
     const lines = [
       ...stated,
-      ['File', row.fileName],
-      ['SHA-256 of the file', `${row.fileSha256.slice(0, 16)} …`],
+      ...(row.origin === 'file'
+        ? [
+            ['File', row.fileName],
+            ['SHA-256 of the file', `${row.fileSha256.slice(0, 16)} …`],
+          ]
+        : [['Origin', row.origin === 'madeUp' ? 'made up from a formula: no measurement' : row.fileName]]),
       ['Channels', row.declared.map((c) => c.name).join(', ')],
       ['Samples', formatCount(row.samples)],
     ];

@@ -12,10 +12,12 @@ interface DropZoneProps {
   next: string | undefined;
   onNext(): void;
   onFiles(files: readonly File[]): void;
+  onType(): void;
+  onMakeUp(): void;
 }
 
 /** Where files come in: dropped, chosen, a folder of them, or rows that are pasted. */
-export function DropZone({ isReading, error, next, onNext, onFiles }: DropZoneProps) {
+export function DropZone({ isReading, error, next, onNext, onFiles, onType, onMakeUp }: DropZoneProps) {
   const { data: about } = useQuery(queries.about());
   const accepted = about ? [...about.reads.map((ending) => `.${ending}`), 'text/*'].join() : undefined;
   /** antd calls once a file, always with all of them. */
@@ -49,6 +51,14 @@ export function DropZone({ isReading, error, next, onNext, onFiles }: DropZonePr
           <Upload directory multiple hasControlInside showUploadList={false} beforeUpload={takeOnce}>
             <button className="quiet">Choose a folder</button>
           </Upload>
+        </p>
+        <p className="drop-buttons" onClick={(e) => e.stopPropagation()}>
+          <button className="quiet" onClick={onType}>
+            Type a run
+          </button>
+          <button className="quiet" onClick={onMakeUp}>
+            Make a run up
+          </button>
         </p>
         <p className="soft">
           Text of any layout, spreadsheets (.xlsx, .ods), Parquet, HDF5, NetCDF, Arrow, JSON records; also packed as .gz

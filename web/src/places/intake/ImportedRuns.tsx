@@ -10,10 +10,12 @@ interface ImportedRunsProps {
   runs: readonly RunRow[];
   onAgain(runId: number): void;
   onJoin(runId: number): void;
+  /** The sheet of a typed run. */
+  onRows(runId: number): void;
 }
 
 /** What came in so far, and what can still be done with it here. */
-export function ImportedRuns({ campaignId, runs, onAgain, onJoin }: ImportedRunsProps) {
+export function ImportedRuns({ campaignId, runs, onAgain, onJoin, onRows }: ImportedRunsProps) {
   const navigate = useNavigate();
   const act = (label: string, name: string, run: () => void) => (
     <button
@@ -29,7 +31,7 @@ export function ImportedRuns({ campaignId, runs, onAgain, onJoin }: ImportedRuns
   );
   return (
     <Board<RunRow>
-      title="Imported runs"
+      title="Runs"
       rows={runs}
       keyOf={(r) => r.id}
       onTake={(r) => void navigate(addressOf(campaignId, 'signals', r.id))}
@@ -39,7 +41,12 @@ export function ImportedRuns({ campaignId, runs, onAgain, onJoin }: ImportedRuns
         </span>
       }
       columns={[
-        { key: 'file', title: 'File', value: (r) => r.fileName, cell: (r) => <code>{r.fileName}</code> },
+        {
+          key: 'file',
+          title: 'From',
+          value: (r) => r.fileName,
+          cell: (r) => (r.origin === 'file' ? <code>{r.fileName}</code> : <span className="soft">{r.fileName}</span>),
+        },
         { key: 'name', title: 'Run', value: (r) => r.name, cell: (r) => r.name },
         { key: 'kind', title: 'Kind', value: (r) => r.kind, cell: (r) => r.kind },
         {
@@ -56,7 +63,8 @@ export function ImportedRuns({ campaignId, runs, onAgain, onJoin }: ImportedRuns
           width: 170,
           cell: (r) => (
             <>
-              {act('Read again', r.name, () => onAgain(r.id))}
+              {r.origin === 'file' && act('Read again', r.name, () => onAgain(r.id))}
+              {r.origin === 'typed' && act('Rows', r.name, () => onRows(r.id))}
               {runs.length > 1 && act('Join', r.name, () => onJoin(r.id))}
             </>
           ),

@@ -1,12 +1,16 @@
 import { useEffect, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
+import { useCommands } from '../../app/commands';
 import { PlaceFrame } from '../../app/PlaceFrame';
+import { addressOf } from '../../app/places';
 import { useCampaign } from '../../app/useCampaign';
 import { Empty } from '../../parts/Empty';
 import { DropZone } from './DropZone';
 import { JoinBench } from './join/JoinBench';
 import { ImportedRuns } from './ImportedRuns';
 import { begin } from './state';
+import { MadeUpBench } from './typed/MadeUpBench';
+import { TypedBench } from './typed/TypedBench';
 import { useImport } from './useImport';
 import { WaitingFile } from './WaitingFile';
 import './intake.css';
@@ -18,7 +22,12 @@ const isOwn = (file: File): boolean => /^(\.|Thumbs\.db$|desktop\.ini$)/i.test(f
 export function IntakePlace() {
   const { campaignId, campaign, error } = useCampaign();
   const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
   const work = useImport();
+  useCommands([
+    { id: 'type-run', label: 'Type a run', run: () => setSearch({ typed: 'new' }) },
+    { id: 'make-run-up', label: 'Make a run up from a formula', run: () => setSearch({ madeUp: 'new' }) },
+  ]);
   // One sending of a file is one reading of it: a new file begins with nothing corrected.
   const [sending, setSending] = useState(0);
   const [queue, setQueue] = useState<File[]>([]);
@@ -33,6 +42,25 @@ export function IntakePlace() {
   if (!campaign) return null;
   if (campaign.runRows.some((r) => r.id === joining))
     return <JoinBench key={joining} campaign={campaign} runId={joining} onLeave={() => setSearch({})} />;
+  const typed = search.get('typed');
+  if (typed !== null)
+    return (
+      <TypedBench
+        key={typed}
+        campaign={campaign}
+        runId={typed === 'new' ? undefined : Number(typed)}
+        onMade={(id) => setSearch({ typed: String(id) })}
+        onLeave={() => setSearch({})}
+      />
+    );
+  if (search.has('madeUp'))
+    return (
+      <MadeUpBench
+        campaign={campaign}
+        onMade={(id) => void navigate(addressOf(campaignId, 'signals', id))}
+        onLeave={() => setSearch({})}
+      />
+    );
   const take = (files: readonly File[]) => {
     const [first, ...rest] = files.filter((f) => !isOwn(f));
     setQueue(rest);
@@ -68,6 +96,8 @@ export function IntakePlace() {
           next={queue[0]?.name}
           onNext={() => take(queue)}
           onFiles={take}
+          onType={() => setSearch({ typed: 'new' })}
+          onMakeUp={() => setSearch({ madeUp: 'new' })}
         />
       }
       board={
@@ -76,6 +106,7 @@ export function IntakePlace() {
           runs={campaign.runRows}
           onAgain={(id) => setSearch({ again: String(id) })}
           onJoin={(id) => setSearch({ join: String(id) })}
+          onRows={(id) => setSearch({ typed: String(id) })}
         />
       }
     />

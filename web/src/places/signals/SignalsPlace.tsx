@@ -16,7 +16,7 @@ import { SignalsHeading } from './SignalsHeading';
 import { SignalsPanel } from './SignalsPanel';
 import { StretchBoard } from './StretchBoard';
 import { isOnTrial } from './trial';
-import { newStep } from './useProcedure';
+import { newStep } from '../../run/useProcedure';
 import { useSignals, type Signals } from './useSignals';
 import './signals.css';
 

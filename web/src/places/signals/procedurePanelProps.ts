@@ -3,7 +3,7 @@ import type { Step } from '@undameter/core';
 import type { ReactNode } from 'react';
 import type { StartChannel } from '../../step/stepFields';
 import type { Draft } from './state';
-import type { useProcedure } from './useProcedure';
+import type { useProcedure } from '../../run/useProcedure';
 
 export interface ProcedurePanelProps {
   runId: number;

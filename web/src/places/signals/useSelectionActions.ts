@@ -1,7 +1,7 @@
 import { stepKindOf, type Step } from '@undameter/core';
 import type { SelectionDeed } from './SelectionBar';
 import type { SignalsAction, SignalsState } from './state';
-import { newStep, type useProcedure } from './useProcedure';
+import { newStep, type useProcedure } from '../../run/useProcedure';
 
 /** What can be done with the selected stretch; a step on it is saved at once, since it can be undone. */
 export function useSelectionActions(

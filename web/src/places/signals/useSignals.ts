@@ -5,7 +5,7 @@ import { queries } from '../../data/queries';
 import { useReducedDraft } from '../../data/useDraft';
 import { nearestSample } from './nearestSample';
 import { nothingInHand, shownWith, signals, whyBody, stretchBody, withDraft } from './state';
-import { newStep, useProcedure } from './useProcedure';
+import { newStep, useProcedure } from '../../run/useProcedure';
 import { useSelectionActions } from './useSelectionActions';
 import { useSignalsData } from './useSignalsData';
 

@@ -10,7 +10,7 @@ import { useTheme } from '../../theme/ThemeProvider';
 import { signalsOption, type SignalsChart } from './chartOption';
 import type { SignalsState } from './state';
 import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf, variantSymbol } from './trial';
-import type { useProcedure } from './useProcedure';
+import type { useProcedure } from '../../run/useProcedure';
 import { useFollowed } from './useFollowed';
 import { useView } from './useView';
 

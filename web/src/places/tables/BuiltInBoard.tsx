@@ -2,7 +2,7 @@ import { builtIns, formatValue, printUnit, valueOf, type BuiltIn } from '@undame
 import { Input } from 'antd';
 import { useState, type ReactNode } from 'react';
 import { Board } from '../../board/Board';
-import { typedNumber } from './cells';
+import { typedNumber } from '../../sheet/typedNumber';
 
 const placeOf = (b: BuiltIn, argument: number): string => `${b.symbol} ${argument}`;
 const withTyped = (typed: Record<string, string>, place: string, text: string) => ({ ...typed, [place]: text });

@@ -14,7 +14,7 @@ import {
 import { Input } from 'antd';
 import { useState } from 'react';
 import { Field } from '../../parts/Field';
-import { typedNumber } from './cells';
+import { typedNumber } from '../../sheet/typedNumber';
 import type { TableDraft, Understood } from './state';
 
 interface TableLookUpProps {

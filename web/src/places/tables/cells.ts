@@ -1,3 +1,5 @@
+import { typedNumber } from '../../sheet/typedNumber';
+
 /** What a table is typed as: x and y; a grid with x down and w across; x, w and y of points anywhere. */
 export type Shape = 'curve' | 'grid' | 'scattered';
 
@@ -11,12 +13,6 @@ export interface TypedKnots {
   w: number[];
   y: number[];
   places: CellPosition[];
-}
-
-/** A typed number with a point or a comma; null where it is none. */
-export function typedNumber(text: string | undefined): number | null {
-  const tidy = (text ?? '').trim().replace('−', '-').replace(',', '.');
-  return tidy !== '' && Number.isFinite(Number(tidy)) ? Number(tidy) : null;
 }
 
 /** The first row of a grid holds the second argument. */

@@ -1,5 +1,6 @@
 import type { TableFileReply } from '@undameter/contract';
-import { reshaped, typedNumber, type Cells } from './cells';
+import { typedNumber } from '../../sheet/typedNumber';
+import { reshaped, type Cells } from './cells';
 import type { TableDraft } from './state';
 
 type Column = TableFileReply['columns'][number];

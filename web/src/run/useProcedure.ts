@@ -1,8 +1,8 @@
 import type { ProcedureReply, RunReply } from '@undameter/contract';
 import type { Step } from '@undameter/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { ask } from '../../data/api';
-import { queries } from '../../data/queries';
+import { ask } from '../data/api';
+import { queries } from '../data/queries';
 
 /** One and the same while the run is on its way, so that nothing is computed anew for it. */
 const NO_STEPS: Step[] = [];

@@ -1,0 +1,148 @@
+import { isUnit } from '@undameter/core';
+import { Button, Input, Select } from 'antd';
+import { withColumn, withMoreColumns, withoutColumn, type Computed, type Sheet, type SheetColumn } from './typedSheet';
+
+const meanings: { value: SheetColumn['statedAs']; label: string }[] = [
+  { value: 'limits', label: 'limits' },
+  { value: 'standard', label: 'k = 1' },
+  { value: 'twice', label: 'k = 2' },
+  { value: 'percent95', label: '95 %' },
+];
+
+interface ColumnFieldsProps {
+  sheet: Sheet;
+  onChange(sheet: Sheet): void;
+}
+
+/** What is typed of each column: name, symbol, unit, and its ±. */
+export function ColumnFields({ sheet, onChange }: ColumnFieldsProps) {
+  return (
+    <section aria-label="Columns" className="panel-pad">
+      {sheet.columns.map((column, c) => (
+        <OneColumn
+          key={c}
+          column={column}
+          which={c + 1}
+          canGo={sheet.columns.length > 1}
+          onChange={(change) => onChange(withColumn(sheet, c, change))}
+          onRemove={() => onChange(withoutColumn(sheet, c))}
+        />
+      ))}
+      <button className="quiet" onClick={() => onChange(withMoreColumns(sheet))}>
+        + Column
+      </button>
+    </section>
+  );
+}
+
+interface OneColumnProps {
+  column: SheetColumn;
+  which: number;
+  canGo: boolean;
+  onChange(change: Partial<SheetColumn>): void;
+  onRemove(): void;
+}
+
+function OneColumn({ column, which, canGo, onChange, onRemove }: OneColumnProps) {
+  const { name, symbol, unit, plusMinus, statedAs, isDeclaredElsewhere } = column;
+  const text = (key: 'name' | 'symbol' | 'unit' | 'plusMinus', label: string, placeholder: string, isBad = false) => (
+    <Input
+      size="small"
+      aria-label={`${label} of column ${which}`}
+      placeholder={placeholder}
+      status={isBad ? 'error' : ''}
+      value={column[key]}
+      onChange={(e) => onChange({ [key]: e.target.value })}
+    />
+  );
+  return (
+    <div className="sheet-column" role="group" aria-label={`Column ${which}: ${name}`}>
+      <div className="sheet-line">
+        {text('name', 'Name', 'name')}
+        {text('symbol', 'Symbol', 'symbol', symbol === '')}
+        {text('unit', 'Unit', 'unit', !isUnit(unit))}
+      </div>
+      <div className="sheet-line">
+        <span className="soft">±</span>
+        {isDeclaredElsewhere && plusMinus === '' ? (
+          <span className="soft">as declared at Signals</span>
+        ) : (
+          text('plusMinus', 'Uncertainty', 'not stated')
+        )}
+        {plusMinus !== '' && (
+          <Select<SheetColumn['statedAs']>
+            size="small"
+            aria-label={`Meaning of the ± of column ${which}`}
+            value={statedAs}
+            onChange={(v) => onChange({ statedAs: v })}
+            options={meanings}
+          />
+        )}
+        <span className="grow" />
+        {canGo && (
+          <button className="quiet" aria-label={`Remove column ${which}`} onClick={onRemove}>
+            Remove
+          </button>
+        )}
+      </div>
+      {!isUnit(unit) && <p className="refusal">“{unit}” is not a unit that is known.</p>}
+    </div>
+  );
+}
+
+interface ComputedFieldsProps extends ColumnFieldsProps {
+  computed: readonly Computed[];
+}
+
+/** Columns that follow from the typed ones by a formula, seen at once. */
+export function ComputedFields({ sheet, computed, onChange }: ComputedFieldsProps) {
+  const put = (list: Sheet['computed']): void => onChange({ ...sheet, computed: list });
+  return (
+    <section aria-label="Computed columns" className="panel-pad">
+      {sheet.computed.map((column, k) => {
+        const set = (change: object) => put(sheet.computed.map((c, i) => (i === k ? { ...c, ...change } : c)));
+        return (
+          <div key={k} className="sheet-column" role="group" aria-label={`Computed column ${k + 1}`}>
+            <div className="sheet-line">
+              <Input
+                size="small"
+                aria-label={`Symbol of computed column ${k + 1}`}
+                value={column.symbol}
+                onChange={(e) => set({ symbol: e.target.value, name: e.target.value })}
+              />
+              =
+              <Input
+                size="small"
+                className="sheet-formula"
+                aria-label={`Formula of computed column ${k + 1}`}
+                placeholder="9.81 [m/s^2] * H * Q"
+                value={column.formula}
+                onChange={(e) => set({ formula: e.target.value })}
+              />
+              <Input
+                size="small"
+                aria-label={`Unit of computed column ${k + 1}`}
+                placeholder="unit"
+                value={column.unit}
+                onChange={(e) => set({ unit: e.target.value })}
+              />
+            </div>
+            {computed[k]?.problem && <p className="refusal">{computed[k].problem}</p>}
+            <Button size="small" type="text" onClick={() => put(sheet.computed.filter((_, i) => i !== k))}>
+              Remove
+            </Button>
+          </div>
+        );
+      })}
+      <button
+        className="quiet"
+        onClick={() => {
+          const symbol = `f_${sheet.computed.length + 1}`;
+          put([...sheet.computed, { symbol, name: symbol, unit: '', formula: '' }]);
+        }}
+      >
+        + Computed column
+      </button>
+    </section>
+  );
+}

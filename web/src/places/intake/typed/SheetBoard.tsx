@@ -1,0 +1,70 @@
+import { printUnit } from '@undameter/core';
+import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { SheetGrid } from '../../../sheet/SheetGrid';
+import { inOrder, isWrong, valuesOf, withRows, type Sheet } from './typedSheet';
+
+interface SheetBoardProps {
+  sheet: Sheet;
+  leftOut: ReadonlyMap<number, string>;
+  /** Column that the rows are sorted by for reading; null: as they were typed. */
+  sortedBy: number | null;
+  tools: ReactNode;
+  onRow(row: number | null): void;
+  onChange(sheet: Sheet): void;
+}
+
+const titleOf = ({ symbol, unit }: { symbol: string; unit: string }): string =>
+  unit ? `${symbol} (${printUnit(unit)})` : symbol;
+const shown = (v: number): string => (Number.isFinite(v) ? String(Number(v.toPrecision(6))) : '');
+
+/** The rows as they are typed, with the computed columns beside them. */
+export function SheetBoard({ sheet, leftOut, sortedBy, tools, onRow, onChange }: SheetBoardProps) {
+  const room = useRef<HTMLDivElement>(null);
+  const [height, setHeight] = useState(0);
+  useLayoutEffect(() => {
+    const watch = new ResizeObserver(([entry]) => setHeight(Math.floor(entry!.contentRect.height)));
+    watch.observe(room.current!);
+    return () => watch.disconnect();
+  }, []);
+  const { rows: used, computed } = valuesOf(sheet);
+  const placeOf = new Map(used.map((r, i) => [r.row, i]));
+  const ordered = inOrder(sheet, sortedBy);
+  const width = sheet.columns.length;
+  const rows = ordered.map(({ row, cells, note }) => ({
+    id: row,
+    cells: [...cells, ...computed.map((c) => shown(c.values[placeOf.get(row) ?? -1] ?? NaN)), note],
+  }));
+  const classOf = (at: number, column: number): string | undefined => {
+    const row = ordered[at];
+    if (!row) return undefined;
+    if (column < width && isWrong(row.cells[column])) return 'knot-odd';
+    if (leftOut.has(row.row)) return 'row-left-out';
+    return column >= width && column < width + computed.length ? 'knot-axis' : undefined;
+  };
+  return (
+    <section className="board sheet-board" aria-label="Rows">
+      <header className="board-head">
+        <h3>Rows</h3>
+        <span className="soft">typed, or pasted with or without headings</span>
+        <span className="grow" />
+        {tools}
+      </header>
+      <div className="sheet-room" ref={room}>
+        {height > 60 && (
+          <SheetGrid
+            columns={[
+              ...sheet.columns.map((c) => ({ title: titleOf(c) })),
+              ...sheet.computed.map((c) => ({ title: titleOf(c), isComputed: true })),
+              { title: 'Remark', isText: true },
+            ]}
+            rows={rows}
+            height={height - 36}
+            classOf={classOf}
+            onInHand={(at) => onRow(at === null ? null : (ordered[at]?.row ?? null))}
+            onChange={(next) => onChange(withRows(sheet, next))}
+          />
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,162 @@
+import type { CampaignReply, RunReply, SheetReply } from '@undameter/contract';
+import { useQuery } from '@tanstack/react-query';
+import { Select } from 'antd';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { addressOf } from '../../../app/places';
+import { PlaceFrame } from '../../../app/PlaceFrame';
+import { AxesTool } from '../../../axes/AxesTool';
+import { useWithAxes } from '../../../axes/useWithAxes';
+import { Chart } from '../../../chart/Chart';
+import { queries } from '../../../data/queries';
+import { Empty } from '../../../parts/Empty';
+import { useTheme } from '../../../theme/ThemeProvider';
+import { SheetBoard } from './SheetBoard';
+import { choicesOf, sheetOption } from './sheetChart';
+import { SheetPanel } from './SheetPanel';
+import { pastedRows, valuesOf, withPasted } from './typedSheet';
+import { useLineFit, useTypedRun } from './useTypedRun';
+import { useWholePaste } from './useWholePaste';
+import './typed.css';
+
+interface TypedBenchProps {
+  campaign: CampaignReply;
+  /** Undefined for a new one. */
+  runId: number | undefined;
+  onMade(runId: number): void;
+  onLeave(): void;
+}
+
+/** A run that is typed: rows below, each on the chart as soon as it is finished, columns and what is saved at the right. */
+export function TypedBench({ runId, ...rest }: TypedBenchProps) {
+  if (runId === undefined) return <SheetInHand {...rest} run={undefined} saved={undefined} />;
+  return <SavedSheet {...rest} runId={runId} />;
+}
+
+function SavedSheet({ runId, ...rest }: TypedBenchProps & { runId: number }) {
+  const run = useQuery(queries.run(runId));
+  const sheet = useQuery(queries.sheet(runId));
+  const error = run.error ?? sheet.error;
+  if (error) return <Empty title={error.message} />;
+  if (!run.data || !sheet.data) return null;
+  return <SheetInHand {...rest} run={run.data} saved={sheet.data} />;
+}
+
+interface SheetInHandProps extends Omit<TypedBenchProps, 'runId'> {
+  run: RunReply | undefined;
+  saved: SheetReply | undefined;
+}
+
+function freeName({ runRows }: CampaignReply): string {
+  const names = new Set(runRows.map((r) => r.name));
+  let n = 1;
+  while (names.has(`Typed run ${n}`)) n++;
+  return `Typed run ${n}`;
+}
+
+function SheetInHand({ campaign, run, saved, onMade, onLeave }: SheetInHandProps) {
+  const { palette } = useTheme();
+  const navigate = useNavigate();
+  const held = useTypedRun({
+    campaignId: campaign.id,
+    ...{ run, saved },
+    name: freeName(campaign),
+    onMade: (made) => onMade(made.id),
+  });
+  const { sheet, setSheet, leftOut } = held;
+  const [shown, show] = useState<{ x: number; y: number }>({ x: 0, y: 1 });
+  const [row, setRow] = useState<number | null>(null);
+  const [sortedBy, sortBy] = useState<number | null>(null);
+  const fit = useLineFit(campaign.id, run?.id, (made) => void navigate(addressOf(campaign.id, 'models', made.id)));
+  const choices = choicesOf(sheet);
+  const [x, y] = [Math.min(shown.x, choices.length - 1), Math.min(shown.y, choices.length - 1)];
+  useWholePaste((text) => {
+    const pasted = pastedRows(text);
+    if (!pasted || (!pasted.headings && row !== null)) return false;
+    setSheet(withPasted(sheet, pasted));
+    return true;
+  });
+  const axes = useWithAxes(campaign.id, `typed ${run?.id ?? 'new'}`, (size) =>
+    sheetOption({ sheet, x, y, leftOut, palette }, size),
+  );
+  const finished = valuesOf(sheet).rows.length;
+  return (
+    <PlaceFrame
+      title={sheet.name || 'Typed run'}
+      context={<span className="soft">{run ? 'typed by hand' : 'typed by hand, not saved yet'}</span>}
+      heading={
+        <>
+          <ShownSelect label="Up the chart" choices={choices} value={y} onChange={(to) => show({ x, y: to })} />
+          over
+          <ShownSelect label="Across the chart" choices={choices} value={x} onChange={(to) => show({ x: to, y })} />
+          <span className="grow" />
+          <AxesTool axes={axes} />
+        </>
+      }
+      chart={<Chart label={`${choices[y]?.name} over ${choices[x]?.name}, ${finished} rows`} build={axes.build} />}
+      boardHeight={280}
+      board={
+        <SheetBoard
+          sheet={sheet}
+          leftOut={leftOut}
+          sortedBy={sortedBy}
+          tools={<SortSelect choices={choices.slice(0, sheet.columns.length)} value={sortedBy} onChange={sortBy} />}
+          onRow={(next) => next !== null && setRow(next)}
+          onChange={setSheet}
+        />
+      }
+      panel={
+        <SheetPanel
+          campaignId={campaign.id}
+          held={held}
+          run={run}
+          row={row}
+          line={{ x: choices[x]?.symbol ?? '', y: choices[y]?.symbol ?? '', fit }}
+          onLeave={onLeave}
+        />
+      }
+    />
+  );
+}
+
+interface ShownSelectProps {
+  label: string;
+  choices: readonly { symbol: string; name: string }[];
+  value: number;
+  onChange(value: number): void;
+}
+
+const ShownSelect = ({ label, choices, value, onChange }: ShownSelectProps) => (
+  <Select<number>
+    size="small"
+    aria-label={label}
+    popupMatchSelectWidth={false}
+    value={value}
+    onChange={onChange}
+    options={choices.map(({ symbol, name }, i) => ({
+      value: i,
+      label: name === symbol ? symbol : `${symbol} ${name}`,
+    }))}
+  />
+);
+
+const AS_TYPED = -1;
+interface SortSelectProps {
+  choices: readonly { symbol: string }[];
+  value: number | null;
+  onChange(value: number | null): void;
+}
+
+const SortSelect = ({ choices, value, onChange }: SortSelectProps) => (
+  <Select<number>
+    size="small"
+    aria-label="Rows in order of"
+    popupMatchSelectWidth={false}
+    value={value ?? AS_TYPED}
+    onChange={(v) => onChange(v === AS_TYPED ? null : v)}
+    options={[
+      { value: AS_TYPED, label: 'as typed' },
+      ...choices.map(({ symbol }, i) => ({ value: i, label: `by ${symbol}` })),
+    ]}
+  />
+);
