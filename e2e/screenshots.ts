@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { newDataDirectory, removeDataDirectory, startBuilt } from '../scripts/testing/startBuilt';
-import { choose, fileInput } from './bench';
+import { choose, fileInput, paste } from './bench';
 import config from './playwright.config';
 
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
@@ -69,6 +69,15 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
       await page.getByRole('button', { name: 'Use …' }).click();
       await choose(page, 'Runs to apply it to', 'Sweep, second day');
       await page.keyboard.press('Escape');
+    },
+  ],
+  [
+    'typed',
+    '/intake?typed=new',
+    async (page) => {
+      const rows = ['10,2\t27,3', '22\t26,6', '35,8\t25,2', '48\t23,3', '60\t20,9', '75\t17,4', '90\t13,2'];
+      await paste(page, ['Flow Q (L/min)\tHead (m)', ...rows].join('\n'));
+      await page.getByRole('textbox', { name: 'Uncertainty of column 2' }).fill('0,2');
     },
   ],
   ['spectrum', '/signals/4', async (page) => choose(page, 'View', 'Spectrum')],

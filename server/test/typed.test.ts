@@ -1,5 +1,14 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import type { BenchReply, CampaignRow, ProcedureReply, RunReply, SheetReply, SheetVersion } from '@undameter/contract';
+import type {
+  BenchReply,
+  CampaignReply,
+  CampaignRow,
+  LivingReply,
+  ProcedureReply,
+  RunReply,
+  SheetReply,
+  SheetVersion,
+} from '@undameter/contract';
 import { startHere, type ServerHere } from './inProcess';
 
 jest.setTimeout(60_000);
@@ -164,12 +173,25 @@ describe('a made-up run', () => {
     expect([status, body.name, body.origin, body.samples]).toEqual([201, 'Decay (made up)', 'madeUp', 101]);
     const renamed = await server.ask<RunReply>(`/runs/${body.id}`, { name: 'Real data' }, 'PUT');
     expect(renamed.body.name).toBe('Real data (made up)');
+    expect(body.recipe).toEqual(recipe);
     const refused = await server.ask(`/runs/${body.id}/sheet`);
     expect([refused.status, refused.body.code]).toEqual([422, 'NOT_TYPED']);
   });
   test('a measured run is not called so', async () => {
     const { body } = await make({ name: 'Plain' });
-    expect([body.name, body.origin]).toEqual(['Plain', 'typed']);
+    expect([body.name, body.origin, body.recipe]).toEqual(['Plain', 'typed', null]);
+  });
+  test('a report says of each run where it comes from, and no hash of a file that is not there', async () => {
+    const { runRows } = (await server.ask<CampaignReply>(`/campaigns/${campaignId}`)).body;
+    const sources = ['madeUp', 'typed'].map((origin) => ({
+      kind: 'rig',
+      runId: runRows.find((r) => r.origin === origin)!.id,
+    }));
+    const { now } = (await server.ask<LivingReply>(`/campaigns/${campaignId}/living`, { sources, taken: [] })).body;
+    const cells = now.map((n) => (n.content as { rows: { cells: string[] }[] }).rows.map((r) => r.cells));
+    expect(cells[0]).toContainEqual(['Origin', expect.stringMatching(/^Made up, no measurement: n = 2900/)]);
+    expect(cells[1]).toContainEqual(['Origin', 'typed by hand']);
+    expect(JSON.stringify(cells)).not.toContain('SHA-256');
   });
   test('a formula that means nothing is refused with where', async () => {
     const { status, body } = await create({ name: 'b', recipe: { ...recipe, y: { ...recipe.y, formula: '2 +' } } });

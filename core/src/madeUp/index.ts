@@ -2,6 +2,7 @@ export {
   calledMadeUp,
   distributions,
   drawNoise,
+  madeUpInWords,
   madeUpRecipe,
   makeUp,
   noiseSchema,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { calledMadeUp, distributions, drawNoise, makeUp, type MadeUpRecipe, type Noise } from '.';
+import { calledMadeUp, distributions, drawNoise, madeUpInWords, makeUp, type MadeUpRecipe, type Noise } from '.';
 
 const none = { percent: 0, by: 0 };
 const noise = (over: Partial<Noise> = {}): Noise => ({
@@ -98,6 +98,17 @@ describe('a run that is made up', () => {
   ])('%j is refused: %s', (over, code) =>
     expect(() => makeUp(recipe(over))).toThrow(expect.objectContaining({ code }) as never),
   );
+  test('is told with all that it was made from', () => {
+    expect(madeUpInWords(recipe({ noise: noise({ size: 5, seed: 9 }) }))).toBe(
+      'Made up, no measurement: n = 2900 [rpm] - 10 [rpm/s] * t at 6 places of t from 0 to 10 s; normal errors with a standard deviation of 5 rpm, seed 9.',
+    );
+    const grown = noise({ distribution: 'rectangular', growth: 'growing', outliers: { percent: 2, by: 40 } });
+    expect(madeUpInWords(recipe({ x: { ...recipe().x, at: [1, 2] }, noise: grown }))).toMatch(
+      /at 2 typed places of t; rectangular errors with a standard deviation that grows from none at the first to 1 rpm at the last, seed 7; about 2 % of the samples off by 40 rpm\.$/,
+    );
+    expect(madeUpInWords(recipe())).toMatch(/; no errors\.$/);
+    expect(madeUpInWords(recipe({ noise: noise({ growth: 'relative', size: 3 }) }))).toContain('of 3 % of each value');
+  });
   test.each([
     ['Decay', 'Decay (made up)'],
     [' Decay (made up) ', 'Decay (made up)'],

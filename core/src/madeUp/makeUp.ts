@@ -1,8 +1,10 @@
 import { Type, type Static } from 'typebox';
 import { AppError } from '../error/AppError';
 import { evaluateFormula } from '../formula';
+import { formatCount, formatValue } from '../number/formatNumber';
 import { Random } from '../number/Random';
 import type { Channel } from '../sample';
+import { printUnit } from '../units';
 
 const closed = { additionalProperties: false };
 export const distributions = ['normal', 'rectangular', 'doubleExponential'] as const;
@@ -120,4 +122,31 @@ const MADE_UP = '(made up)';
 export function calledMadeUp(name: string): string {
   const tidy = name.trim();
   return tidy.endsWith(MADE_UP) ? tidy : `${tidy} ${MADE_UP}`;
+}
+
+const laws: Readonly<Record<Distribution, string>> = {
+  normal: 'normal',
+  rectangular: 'rectangular',
+  doubleExponential: 'double exponential',
+};
+
+/** What a run was made from, in a sentence. */
+export function madeUpInWords({ x, y, noise }: MadeUpRecipe): string {
+  const unit = (of: { unit: string }): string => (of.unit ? ` ${printUnit(of.unit)}` : '');
+  const at = Array.isArray(x.at)
+    ? `${formatCount(x.at.length)} typed places of ${x.symbol}`
+    : `${formatCount(x.at.count)} places of ${x.symbol} from ${formatValue(x.at.from)} to ${formatValue(x.at.to)}${unit(x)}`;
+  const { distribution, size, growth, seed, outliers } = noise;
+  const sizes = {
+    absolute: `of ${formatValue(size)}${unit(y)}`,
+    relative: `of ${formatValue(size)} % of each value`,
+    growing: `that grows from none at the first to ${formatValue(size)}${unit(y)} at the last`,
+  };
+  const errors =
+    size === 0 ? 'no errors' : `${laws[distribution]} errors with a standard deviation ${sizes[growth]}, seed ${seed}`;
+  const far =
+    outliers.percent > 0
+      ? `; about ${formatValue(outliers.percent)} % of the samples off by ${formatValue(outliers.by)}${unit(y)}`
+      : '';
+  return `Made up, no measurement: ${y.symbol} = ${y.formula} at ${at}; ${errors}${far}.`;
 }

@@ -45,16 +45,16 @@ export function exportingRoutes(app: Routes, { db, loader, pools }: Services): v
       },
     },
     async (request, reply) => {
-      const { name, fileName, fileSha256, fileBytes, parts, layout, record, sources, declared } = await run(
-        db,
-        request.params.id,
-      );
+      const { name, fileName, fileSha256, fileBytes, parts, layout, record, recipe, origin, sources, declared } =
+        await run(db, request.params.id);
       const account = {
         run: name,
-        file: { name: fileName, sha256: fileSha256, bytes: fileBytes, parts },
+        origin,
+        file: origin === 'file' ? { name: fileName, sha256: fileSha256, bytes: fileBytes, parts } : null,
         layout,
         channels: declared,
         record,
+        recipe,
         sources,
       };
       return reply

@@ -4,6 +4,7 @@ import { AppError, calledMadeUp, uncertaintyOfSensor } from '@undameter/core';
 import { runRows } from './campaigns';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
+import { recipeOf } from './typedSheets';
 import { createSampleSet, dropSampleSet, dropUnusedSampleSets } from './samples';
 
 export interface NewRun {
@@ -173,7 +174,8 @@ export async function run(db: Db, id: number): Promise<RunReply> {
       from run where id = ${id} and ready`;
   const head = oneOf(rows, 'run', id);
   const summary = oneOf(await runRows(db, null, id), 'run', id);
-  return { ...summary, ...head, ...(await procedure(db, id)), declared: await channels(db, id) };
+  const recipe = summary.origin === 'madeUp' ? await recipeOf(db, id) : null;
+  return { ...summary, ...head, recipe, ...(await procedure(db, id)), declared: await channels(db, id) };
 }
 
 export type StoredChannel = RunReply['declared'][number];

@@ -1,4 +1,7 @@
 import type { RunReply } from '@undameter/contract';
+import { madeUpInWords } from '@undameter/core';
+import { Link } from 'react-router';
+import { addressOf } from '../app/places';
 import { QualityList } from './QualityList';
 import { RecordList } from './RecordList';
 
@@ -8,6 +11,7 @@ export function AboutRun({ run }: { run: RunReply }) {
   return (
     <>
       <RecordList run={run} />
+      <OfNoFile run={run} />
       <p>
         <a href={`/api/runs/${run.id}/record`} download>
           Download the record
@@ -30,5 +34,17 @@ export function AboutRun({ run }: { run: RunReply }) {
       )}
       <QualityList runId={run.id} />
     </>
+  );
+}
+
+/** Where a run comes from that no file stands behind. */
+function OfNoFile({ run }: { run: RunReply }) {
+  if (run.recipe) return <p className="doubt">{madeUpInWords(run.recipe)}</p>;
+  if (run.origin !== 'typed') return null;
+  return (
+    <p>
+      Typed by hand:{' '}
+      <Link to={`${addressOf(run.campaignId, 'intake')}?typed=${run.id}`}>its rows and their history</Link>.
+    </p>
   );
 }

@@ -1,4 +1,4 @@
-import { formatCount } from '@undameter/core';
+import { formatCount, madeUpInWords } from '@undameter/core';
 import { runRows } from '../../store/campaigns';
 import { run } from '../../store/runs';
 import { livingKind, ofCampaign } from '../Kind';
@@ -25,7 +25,7 @@ export const rig = livingKind({
             ['File', row.fileName],
             ['SHA-256 of the file', `${row.fileSha256.slice(0, 16)} …`],
           ]
-        : [['Origin', row.origin === 'madeUp' ? 'made up from a formula: no measurement' : row.fileName]]),
+        : [['Origin', row.recipe ? madeUpInWords(row.recipe) : row.fileName]]),
       ['Channels', row.declared.map((c) => c.name).join(', ')],
       ['Samples', formatCount(row.samples)],
     ];
