@@ -18,3 +18,4 @@ export * from './layout';
 export * from './join';
 export * from './figure';
 export * from './madeUp';
+export * from './plan';

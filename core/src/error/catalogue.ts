@@ -278,6 +278,11 @@ export const catalogue = {
     (f) =>
       `The run "${f.name}" was not typed, so that it has no rows to correct. Its samples are set aside at Signals.`,
   ),
+  PLAN_TOO_LONG: entry<{ have: number; most: number }>(
+    'input',
+    (f) =>
+      `The plan has ${formatCount(f.have)} settings, and ${formatCount(f.most)} are the most. Take fewer steps or repeats.`,
+  ),
   MADE_UP_EMPTY: entry<{ formula: string }>(
     'input',
     (f) => `"${f.formula}" has no value anywhere in the range. Choose a range in which it has.`,

@@ -36,3 +36,5 @@ export { seriesData, type Series, type SeriesKind } from './seriesData';
 export { seriesNames, type SeriesSource } from './seriesNames';
 export { goodnessOf, type Goodness } from './statistics/goodness';
 export { studentTDistribution, studentTQuantile } from './statistics/studentT';
+export { expectedOf, MOST_EXPECTED, type Expectation } from './expectedOf';
+export { furtherNeeded, nextPlace, type NextPlace, type Wanted } from './nextPlace';

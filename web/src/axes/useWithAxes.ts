@@ -1,6 +1,7 @@
 import type { Size } from '../chart/Chart';
 import type { ChartOption } from '../chart/echarts';
 import { axesIn, withLooks, type NamedAxis } from './axesOfOption';
+import type { Looks } from './looks';
 import { useChartAxes, type HeldAxes } from './useChartAxes';
 
 /** A chart whose axes are as they are wanted, and what a form needs to change them. */
@@ -15,12 +16,16 @@ export interface WithAxes {
 const ANY_SIZE: Size = { width: 900, height: 500 };
 
 /** @param chart  which one: its place, and what it shows there */
-export function useWithAxes(campaignId: number, chart: string, build: (size: Size) => ChartOption): WithAxes {
+export function useWithAxes(
+  campaignId: number,
+  chart: string,
+  build: (size: Size, looks: Looks) => ChartOption,
+): WithAxes {
   const held = useChartAxes(campaignId, chart);
   const { looks } = held;
   return {
-    build: (size) => withLooks(build(size), looks),
+    build: (size) => withLooks(build(size, looks), looks),
     held,
-    list: () => axesIn(build(ANY_SIZE)),
+    list: () => axesIn(build(ANY_SIZE, looks)),
   };
 }

@@ -1,13 +1,14 @@
 import type { RunReply } from '@undameter/contract';
 import { Button, Input, Select } from 'antd';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { addressOf } from '../../../app/places';
 import { Field } from '../../../parts/Field';
 import { Sentence } from '../../../parts/Sentence';
 import { ColumnFields, ComputedFields } from './ColumnFields';
+import { PlanFields } from './PlanFields';
 import { SheetHistory } from './SheetHistory';
-import { sheetOf, valuesOf, type Sheet } from './typedSheet';
+import { sheetOf, valuesOf, withPlan, type Sheet } from './typedSheet';
 import type { TypedHeld, useLineFit } from './useTypedRun';
 
 interface SheetPanelProps {
@@ -18,11 +19,13 @@ interface SheetPanelProps {
   row: number | null;
   /** What a straight line would be fitted to. */
   line: { x: string; y: string; fit: ReturnType<typeof useLineFit> };
+  /** The curve through the rows so far. */
+  live: ReactNode;
   onLeave(): void;
 }
 
 /** What the run is called, its columns, the row in hand, and what is saved. */
-export function SheetPanel({ campaignId, held, run, row, line, onLeave }: SheetPanelProps) {
+export function SheetPanel({ campaignId, held, run, row, line, live, onLeave }: SheetPanelProps) {
   const { sheet, setSheet, isSaved, problem, save, busy, error, start } = held;
   const [isTried, setTried] = useState(false);
   return (
@@ -68,11 +71,13 @@ export function SheetPanel({ campaignId, held, run, row, line, onLeave }: SheetP
         {run && isSaved && <AndNow campaignId={campaignId} runId={run.id} line={line} />}
       </div>
       {run && row !== null && <RowInHand key={row} row={row} held={held} isSaved={isSaved} />}
+      {live}
       <header className="panel-head">
         <h2>Columns</h2>
       </header>
       <ColumnFields sheet={sheet} onChange={setSheet} />
       <ComputedFields sheet={sheet} computed={valuesOf(sheet).computed} onChange={setSheet} />
+      <PlanFields columns={sheet.columns} onPlan={(column, settings) => setSheet(withPlan(sheet, column, settings))} />
       {run && <SheetHistory runId={run.id} onTake={(version) => setSheet(sheetOf(version, sheet))} />}
     </>
   );

@@ -1,4 +1,4 @@
-import type { CampaignReply, RunReply, SheetReply } from '@undameter/contract';
+import type { AxisLook, CampaignReply, RunReply, SheetReply } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Select } from 'antd';
 import { useState } from 'react';
@@ -8,13 +8,18 @@ import { PlaceFrame } from '../../../app/PlaceFrame';
 import { AxesTool } from '../../../axes/AxesTool';
 import { useWithAxes } from '../../../axes/useWithAxes';
 import { Chart } from '../../../chart/Chart';
+import { axisTitle } from '../../../chart/panes';
 import { queries } from '../../../data/queries';
+import { usePreference } from '../../../data/usePreference';
 import { Empty } from '../../../parts/Empty';
+import { Sentence } from '../../../parts/Sentence';
 import { useTheme } from '../../../theme/ThemeProvider';
 import { SheetBoard } from './SheetBoard';
-import { choicesOf, sheetOption } from './sheetChart';
+import { choicesOf, reachOf, sheetOption } from './sheetChart';
+import { LivePanel } from './LivePanel';
+import { liveLine, type LiveDegree } from './liveLine';
 import { SheetPanel } from './SheetPanel';
-import { pastedRows, valuesOf, withPasted } from './typedSheet';
+import { pastedRows, tooManyRows, valuesOf, withPasted } from './typedSheet';
 import { useLineFit, useTypedRun } from './useTypedRun';
 import { useWholePaste } from './useWholePaste';
 import './typed.css';
@@ -66,20 +71,27 @@ function SheetInHand({ campaign, run, saved, onMade, onLeave }: SheetInHandProps
   const { sheet, setSheet, leftOut } = held;
   const [shown, show] = useState<{ x: number; y: number }>({ x: 0, y: 1 });
   const [row, setRow] = useState<number | null>(null);
+  const [refusal, setRefusal] = useState<string | null>(null);
   const [sortedBy, sortBy] = useState<number | null>(null);
   const fit = useLineFit(campaign.id, run?.id, (made) => void navigate(addressOf(campaign.id, 'models', made.id)));
   const choices = choicesOf(sheet);
   const [x, y] = [Math.min(shown.x, choices.length - 1), Math.min(shown.y, choices.length - 1)];
   useWholePaste((text) => {
     const pasted = pastedRows(text);
-    if (!pasted || (!pasted.headings && row !== null)) return false;
-    setSheet(withPasted(sheet, pasted));
+    if (!pasted) return false;
+    const tooMany = tooManyRows(sheet, pasted.rows.length);
+    setRefusal(tooMany ?? null);
+    // Rows alone go where the cursor stands; the grid sees to that.
+    if (tooMany === undefined && !pasted.headings && row !== null) return false;
+    if (tooMany === undefined) setSheet(withPasted(sheet, pasted));
     return true;
   });
-  const axes = useWithAxes(campaign.id, `typed ${run?.id ?? 'new'}`, (size) =>
-    sheetOption({ sheet, x, y, leftOut, palette }, size),
+  const [degree, setDegree] = usePreference<LiveDegree>('typed.curve', 0);
+  const { rows: finished, columns } = valuesOf(sheet);
+  const live = liveLine(sheet, { x, y }, degree, leftOut);
+  const axes = useWithAxes(campaign.id, `typed ${run?.id ?? 'new'}`, (size, looks) =>
+    sheetOption({ sheet, x, y, leftOut, line: drawnLine(live, looks[`x ${axisTitle(choices[x]!)}`]), palette }, size),
   );
-  const finished = valuesOf(sheet).rows.length;
   return (
     <PlaceFrame
       title={sheet.name || 'Typed run'}
@@ -93,7 +105,12 @@ function SheetInHand({ campaign, run, saved, onMade, onLeave }: SheetInHandProps
           <AxesTool axes={axes} />
         </>
       }
-      chart={<Chart label={`${choices[y]?.name} over ${choices[x]?.name}, ${finished} rows`} build={axes.build} />}
+      chart={
+        <>
+          <Sentence error={refusal ? { message: refusal } : null} />
+          <Chart label={`${choices[y]?.name} over ${choices[x]?.name}, ${finished.length} rows`} build={axes.build} />
+        </>
+      }
       boardHeight={280}
       board={
         <SheetBoard
@@ -112,12 +129,31 @@ function SheetInHand({ campaign, run, saved, onMade, onLeave }: SheetInHandProps
           run={run}
           row={row}
           line={{ x: choices[x]?.symbol ?? '', y: choices[y]?.symbol ?? '', fit }}
+          live={
+            <LivePanel
+              degree={degree}
+              line={live}
+              x={choices[x]!}
+              y={choices[y]!}
+              range={rangeOf(columns[x])}
+              onDegree={setDegree}
+            />
+          }
           onLeave={onLeave}
         />
       }
     />
   );
 }
+
+/** The ends of a column as far as it is typed. */
+function rangeOf(values: Float64Array | undefined): [number, number] {
+  const present = (values ?? []).filter((v) => Number.isFinite(v));
+  return present.length > 0 ? [Math.min(...present), Math.max(...present)] : [0, 0];
+}
+
+const drawnLine = (live: ReturnType<typeof liveLine>, look: AxisLook | undefined) =>
+  live && 'fit' in live ? { fit: live.fit, range: live.range, reach: reachOf(live.range, look) } : undefined;
 
 interface ShownSelectProps {
   label: string;

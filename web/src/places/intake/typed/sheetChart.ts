@@ -1,7 +1,8 @@
-import { standardUncertainty } from '@undameter/core';
+import type { AxisLook } from '@undameter/contract';
+import { standardUncertainty, type Fit } from '@undameter/core';
 import type { Size } from '../../../chart/Chart';
 import type { ChartOption } from '../../../chart/echarts';
-import { colourOf, errorBars, points, setAsideCrosses } from '../../../chart/marks';
+import { colourOf, errorBars, line, points, setAsideCrosses } from '../../../chart/marks';
 import { axisTitle, stackOption } from '../../../chart/panes';
 import type { Palette } from '../../../theme/palette';
 import { typedNumber } from '../../../sheet/typedNumber';
@@ -17,6 +18,8 @@ interface OnChart {
   x: number;
   y: number;
   leftOut: ReadonlyMap<number, string>;
+  /** The curve so far, and how far it is drawn. */
+  line?: { fit: Pick<Fit, 'curve'>; range: [number, number]; reach: [number, number] } | undefined;
   palette: Palette;
 }
 
@@ -35,7 +38,7 @@ function halvesOf({ columns }: Sheet, at: number, values: Float64Array): (number
 }
 
 /** The rows that are finished, as open symbols with their ±; those that are left out as grey crosses. */
-export function sheetOption({ sheet, x, y, leftOut, palette }: OnChart, size: Size): ChartOption {
+export function sheetOption({ sheet, x, y, leftOut, line: curve, palette }: OnChart, size: Size): ChartOption {
   const { rows, columns, computed } = valuesOf(sheet);
   const all = [...columns, ...computed.map((c) => c.values)];
   const choices = choicesOf(sheet);
@@ -67,10 +70,33 @@ export function sheetOption({ sheet, x, y, leftOut, palette }: OnChart, size: Si
         marks: [
           ...(bars.xError.concat(bars.yError).some((e) => e !== null) ? [errorBars(bars, colour)] : []),
           points(at(kept), { name: choices[y]!.symbol, colour, series: 0, ground: palette.sheet, size: 8 }),
+          ...(curve ? curveMarks(curve, palette) : []),
           ...(out.length > 0 ? [setAsideCrosses(at(out), palette)] : []),
         ],
       },
     ],
     x: { title: axisTitle(choices[x]!) },
   });
+}
+
+const PLACES = 120;
+
+/** The curve within the rows as a solid line, beyond them dashed. */
+function curveMarks({ fit, range, reach }: NonNullable<OnChart['line']>, palette: Palette) {
+  const over = (from: number, to: number) => {
+    const x = Array.from({ length: PLACES + 1 }, (_, k) => from + ((to - from) * k) / PLACES);
+    return { x, y: x.map((at) => fit.curve(at).value) };
+  };
+  const look = { name: 'curve so far', colour: palette.ink, width: 1.4 };
+  const dashed = { ...look, name: 'extrapolated', width: 1.1, dashed: true };
+  return [
+    line(over(...range), look),
+    ...(reach[0] < range[0] ? [line(over(reach[0], range[0]), dashed)] : []),
+    ...(reach[1] > range[1] ? [line(over(range[1], reach[1]), dashed)] : []),
+  ];
+}
+
+/** How far the curve is drawn: over the axis that a person asked for, else as far as the rows go. */
+export function reachOf(range: [number, number], look: AxisLook | undefined): [number, number] {
+  return [Math.min(range[0], look?.low ?? range[0]), Math.max(range[1], look?.high ?? range[1])];
 }

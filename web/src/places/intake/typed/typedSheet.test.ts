@@ -15,6 +15,7 @@ import {
   sameSheet,
   sheetFrom,
   sheetOf,
+  tooManyRows,
   valuesOf,
   withColumn,
   withComputed,
@@ -209,6 +210,11 @@ describe('what is pasted', () => {
   test('one cell alone is left to the grid', () => {
     expect(pastedRows('12,5')).toBeUndefined();
     expect(pastedRows('')).toBeUndefined();
+  });
+  test('too much for a typed run is refused with the way that it can come in', () => {
+    expect(tooManyRows(sheet, 100_000)).toMatch(/^100.000 rows were pasted, and a typed run holds 20.000\. Go back/);
+    expect(tooManyRows(sheet, 19_998)).toContain('a typed run holds');
+    expect(tooManyRows(sheet, 19_997)).toBeUndefined();
   });
   test('fills a fresh sheet with columns of its headings', () => {
     const { columns, rows } = withPasted(emptySheet('n'), pastedRows('Flow Q (L/min)\tHead (m)\n1\t2\n')!);

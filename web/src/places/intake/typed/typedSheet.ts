@@ -1,7 +1,16 @@
-import type { ComputedColumn, RunReply, SheetBody, SheetReply, TypedBody, TypedColumn } from '@undameter/contract';
+import {
+  MOST_TYPED_ROWS,
+  type ComputedColumn,
+  type RunReply,
+  type SheetBody,
+  type SheetReply,
+  type TypedBody,
+  type TypedColumn,
+} from '@undameter/contract';
 import {
   AppError,
   evaluateFormula,
+  formatCount,
   isUnit,
   proposeSymbol,
   splitHeading,
@@ -181,6 +190,13 @@ export function pastedRows(text: string): { headings: string[] | null; rows: str
   return { headings, rows: filled.slice(hasUnits ? 2 : 1) };
 }
 
+/** Why rows cannot be pasted, before anything is done with them. */
+export function tooManyRows(sheet: Sheet, rows: number): string | undefined {
+  const all = used(sheet).length + rows;
+  if (all <= MOST_TYPED_ROWS) return undefined;
+  return `${formatCount(rows)} rows were pasted, and a typed run holds ${formatCount(MOST_TYPED_ROWS)}. Go back to all runs and paste them there: they come in as a table.`;
+}
+
 /** The sheet after rows were pasted as a whole: below those that are there, in new columns where headings came with them. */
 export function withPasted(sheet: Sheet, { headings, rows }: NonNullable<ReturnType<typeof pastedRows>>): Sheet {
   const kept = used(sheet);
@@ -302,4 +318,16 @@ export function sheetOf(earlier: Pick<SheetReply, 'rows'> & { columns: readonly 
   const columns = earlier.columns.map((c) => ({ ...c, uncertainty: c.uncertainty ?? null }));
   const back = sheetFrom({ version: now.version ?? 1, columns, rows: earlier.rows }, { ...now, procedure: [] });
   return { ...back, computed: now.computed };
+}
+
+/** Rows for settings that are still to be taken, below those that are there. */
+export function withPlan(sheet: Sheet, column: number, settings: readonly number[]): Sheet {
+  const kept = used(sheet);
+  const next = nextRow(kept);
+  const planned = settings.map((v, i): SheetRow => ({
+    row: next + i,
+    cells: sheet.columns.map((_, c) => (c === column ? String(v) : '')),
+    note: '',
+  }));
+  return { ...sheet, rows: [...kept, ...planned] };
 }

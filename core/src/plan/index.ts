@@ -1,0 +1,1 @@
+export { planSettings, type Plan } from './planSettings';
