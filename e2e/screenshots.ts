@@ -78,6 +78,7 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
       const rows = ['10,2\t27,3', '22\t26,6', '35,8\t25,2', '48\t23,3', '60\t20,9', '75\t17,4', '90\t13,2'];
       await paste(page, ['Flow Q (L/min)\tHead (m)', ...rows].join('\n'));
       await page.getByRole('textbox', { name: 'Uncertainty of column 2' }).fill('0,2');
+      await page.getByRole('radiogroup', { name: 'Curve' }).getByText('straight line').click();
     },
   ],
   ['spectrum', '/signals/4', async (page) => choose(page, 'View', 'Spectrum')],
