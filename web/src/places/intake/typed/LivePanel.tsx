@@ -2,6 +2,7 @@ import { InputNumber, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { Field } from '../../../parts/Field';
 import {
+  bendWords,
   lineWords,
   nextWords,
   oddWords,
@@ -57,6 +58,7 @@ function OfCurve({ line, units, range }: OfCurveProps) {
   const [wanted, want] = useState<WantedNumber>('slope');
   const [half, setHalf] = useState<number | null>(null);
   const words = lineWords(line, units);
+  const bend = bendWords(line, units);
   const isTested = line.expected.some((e) => e !== undefined);
   return (
     <>
@@ -69,6 +71,7 @@ function OfCurve({ line, units, range }: OfCurveProps) {
           ))}
         </ul>
       )}
+      {bend && <p className="doubt">{bend}</p>}
       {oddWords(line, units).map(({ row, sentence }) => (
         <p key={row} className="doubt">
           {sentence}

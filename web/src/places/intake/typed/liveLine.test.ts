@@ -1,7 +1,7 @@
 /** The curve through the rows while they are typed: each sentence where it must stand, and where it must not. */
 import { describe, expect, test } from '@jest/globals';
 import { palettes } from '../../../theme/palette';
-import { lineWords, liveLine, nextWords, oddWords, type LiveDegree, type LiveLine } from './liveLine';
+import { bendWords, lineWords, liveLine, nextWords, oddWords, type LiveDegree, type LiveLine } from './liveLine';
 import { reachOf, sheetOption } from './sheetChart';
 import { emptySheet, withPlan, type Sheet } from './typedSheet';
 
@@ -49,6 +49,25 @@ describe('the line so far', () => {
   });
   test('rows that are planned but not read are no points of it', () =>
     expect(drawn(withPlan(sheet, 0, [3, 4, 5])).rows).toHaveLength(6));
+});
+
+describe('a bend', () => {
+  const curved = (of: number[]) => ({
+    ...sheet,
+    rows: sheet.rows.map((r, i) => ({ ...r, cells: [r.cells[0]!, String(of[i])] })),
+  });
+  test('is told where a parabola holds the rows better than chance', () => {
+    expect(bendWords(drawn(curved([27, 26.8, 24.6, 23.9, 18, 12.6])), units)).toMatch(
+      /^U bends: a parabola holds the rows better than this line, which chance alone does in \d+(\.\d+)? % of cases\.$/,
+    );
+    expect(bendWords(drawn(curved([0.04, 0.36, 1, 1.96, 4.84, 6.7601])), units)).toContain('less than 1 in 10 000');
+  });
+  test('is not told of rows that scatter about a line, lie on it, are too few, or were given a parabola', () => {
+    expect(bendWords(drawn(sheet), units)).toBeUndefined();
+    expect(bendWords(drawn(curved([1.2, 1.6, 2, 2.4, 3.2, 3.6])), units)).toBeUndefined();
+    expect(bendWords(drawn({ ...sheet, rows: sheet.rows.slice(0, 3) }), units)).toBeUndefined();
+    expect(bendWords(drawn(curved([27.3, 26.6, 25.2, 23.3, 17.4, 13.2]), 2), units)).toBeUndefined();
+  });
 });
 
 describe('a row that is off', () => {

@@ -8,6 +8,7 @@ import {
   modelOf,
   nextPlace,
   printUnit,
+  studentTDistribution,
   studentTQuantile,
   type Expectation,
   type Fit,
@@ -117,6 +118,33 @@ export function lineWords(line: LiveLine, { x, y }: Units): string[] {
     `${y.symbol} at zero ${said(fit.parameters[0]!, halfOf(line, fit.parameterGradients[0]!), yUnit)}${beyond(0)}`,
     ...(zero ? [`Crosses zero at ${said(zero.x, halfOf(line, zero.gradient), xUnit)}${beyond(zero.x)}`] : []),
   ];
+}
+
+/**
+ * Whether the rows bend where a straight line was laid through them: the t test of the coefficient of x² beside the line.
+ * Source: N. R. Draper and H. Smith, Applied Regression Analysis (1998), 6.1 (the extra sum of squares of one more term).
+ */
+export function bendWords({ fit, rows }: LiveLine, { y }: Units): string | undefined {
+  if (fit.parameters.length !== 2 || rows.length < 4) return undefined;
+  const data = { x: Float64Array.from(rows, (r) => r.x), y: Float64Array.from(rows, (r) => r.y), xName: 'x' };
+  const bent = fittedOrNone(data, 2);
+  if (!bent) return undefined;
+  const t = bent.parameters[2]! / bent.randomSpread(bent.parameterGradients[2]!);
+  const chance = 2 * studentTDistribution(-Math.abs(t), rows.length - 3);
+  // Rows that lie on the line to the last digit leave rounding alone to be tested.
+  const isRounding = fit.residualStandardDeviation <= 1e-9 * Math.max(...data.y.map(Math.abs));
+  if (!(chance < 0.05) || isRounding) return undefined;
+  const odds = chance < 1e-4 ? 'less than 1 in 10 000' : `${formatValue(100 * chance, 2)} %`;
+  return `${y.symbol} bends: a parabola holds the rows better than this line, which chance alone does in ${odds} of cases.`;
+}
+
+function fittedOrNone(data: { x: Float64Array; y: Float64Array; xName: string }, degree: number): Fit | undefined {
+  try {
+    return fitModel(polynomial, { degree }, data);
+  } catch (error) {
+    if (error instanceof AppError) return undefined;
+    throw error;
+  }
 }
 
 /** The rows that lie where the others let none expect, each in a sentence. */
