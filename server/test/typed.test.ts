@@ -3,6 +3,8 @@ import type {
   BenchReply,
   CampaignReply,
   CampaignRow,
+  FindingRow,
+  FitRow,
   LivingReply,
   ProcedureReply,
   RunReply,
@@ -24,6 +26,8 @@ const rows = [10, 20, 30, 40].map((q, i) => ({ row: i + 1, cells: [q, 30 - q / 1
 const power = { symbol: 'P', name: 'Power', unit: 'W', formula: '1000 [kg/m^3] * 9.81 [m/s^2] * Q * H' };
 const typed = (over: object = {}) => ({ name: 'By hand', kind: 'measured', columns, rows, computed: [power], ...over });
 const make = (over: object = {}) => server.ask<RunReply>(`/campaigns/${campaignId}/typed-runs`, typed(over));
+/** What of a saved fit can be sent again. */
+const bodyOfFit = ({ id: _, campaignId: __, results: ___, ...body }: FitRow) => body;
 const bench = async (id: number) => (await server.ask<BenchReply>(`/runs/${id}/bench`, {})).body;
 const sheet = async (id: number) => (await server.ask<SheetReply>(`/runs/${id}/sheet`)).body;
 const save = (id: number, body: object) => server.ask<SheetReply>(`/runs/${id}/sheet`, body, 'PUT');
@@ -69,6 +73,11 @@ describe('a typed run', () => {
     );
     const slope = body.series[0]!.parameters.find((p) => p.symbol === 'a1')!.value;
     expect(slope).toBeCloseTo(-0.1, 10);
+  });
+
+  test('has no original to be read again', async () => {
+    const { status, body } = await server.ask(`/runs/${id}/reopen`, {});
+    expect([status, body.code]).toEqual([422, 'NO_ORIGINAL']);
   });
 
   test('a row left out is set aside with its reason; with the row that step goes', async () => {
@@ -176,6 +185,35 @@ describe('a made-up run', () => {
     expect(body.recipe).toEqual(recipe);
     const refused = await server.ask(`/runs/${body.id}/sheet`);
     expect([refused.status, refused.body.code]).toEqual([422, 'NOT_TYPED']);
+  });
+  test('a fit through it says so, in its findings too; one through a typed run does not', async () => {
+    const fit = (name: string, runId: number, x: string, y: string) =>
+      server.ask<FitRow>(`/campaigns/${campaignId}/fits`, {
+        ...{ name, runId, x, y, conditionIds: [], data: 'samples', weights: 'none' },
+        ...{ model: 'polynomial', settings: { degree: 1 }, choices: {} },
+      });
+    const [madeUp, plain] = [(await create({ name: 'To fit' })).body, (await make({ name: 'To fit too' })).body];
+    const made = await fit('Decay line', madeUp.id, 't', 'n');
+    expect([made.status, made.body.name]).toEqual([201, 'Decay line (made up)']);
+    const renamed = await server.ask<FitRow>(`/fits/${made.body.id}`, { ...bodyOfFit(made.body), name: 'Line' }, 'PUT');
+    expect(renamed.body.name).toBe('Line (made up)');
+    const origin = { kind: 'parameter', fitId: made.body.id, conditionId: null, parameter: 'a1' };
+    const found = await server.ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin });
+    expect(found.body.sentence).toContain('(made up)');
+    expect((await fit('Plain line', plain.id, 'Q', 'H')).body.name).toBe('Plain line');
+    const further = [{ id: 2, runId: madeUp.id, x: 't', y: 'n', conditionIds: [] }];
+    expect(
+      (
+        await server.ask<FitRow>(`/campaigns/${campaignId}/fits`, {
+          ...bodyOfFit(made.body),
+          name: 'Both',
+          runId: plain.id,
+          x: 'Q',
+          y: 'H',
+          further,
+        })
+      ).body.name,
+    ).toBe('Both (made up)');
   });
   test('a measured run is not called so', async () => {
     const { body } = await make({ name: 'Plain' });

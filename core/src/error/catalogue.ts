@@ -502,6 +502,11 @@ export const catalogue = {
     'missing',
     (f) => `The original of "${f.name}" is not in the data directory any more. Import the file anew.`,
   ),
+  NO_ORIGINAL: entry<{ name: string }>(
+    'input',
+    (f) =>
+      `No file stands behind "${f.name}": it was typed or made up. The rows of a typed run are corrected at Intake.`,
+  ),
   TOO_LARGE_FOR_FORMAT: entry<{ format: string; samples: number; most: number }>(
     'tooLarge',
     (f) =>

@@ -89,10 +89,11 @@ export class Uploads {
 
   /**
    * Takes the kept original of a run out, to be read again with other settings.
-   * @throws {AppError} NOT_FOUND, ORIGINAL_GONE
+   * @throws {AppError} NOT_FOUND, ORIGINAL_GONE, NO_ORIGINAL
    */
   async reopen(runId: number): Promise<UploadReply> {
     const { fileName: name, fileSha256: sha256, fileBytes: bytes, parts, ...head } = await run(this.db, runId);
+    if (head.origin !== 'file') throw new AppError('NO_ORIGINAL', { name: head.name });
     const uploadId = randomBytes(16).toString('hex');
     const path = join(this.waitingFolder, uploadId);
     try {

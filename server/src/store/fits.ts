@@ -1,4 +1,5 @@
 import type { FitBody, FitResults, FitRow, FurtherSource } from '@undameter/contract';
+import { calledMadeUp } from '@undameter/core';
 import { checkConditions } from './conditions';
 import { oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
@@ -26,12 +27,13 @@ export const fit = async (db: Db, id: number): Promise<FitRow> => oneOf(await ro
 export async function createFit(db: Database, campaignId: number, body: FitBody, results: FitResults): Promise<FitRow> {
   const id = await db.transaction(async (tx) => {
     await checkParts(tx, campaignId, body);
+    const name = await nameOf(tx, body);
     const made = await uniquely(
       'fit',
-      body.name,
+      name,
       tx.sql<{ id: number }>`
       insert into fit (campaign_id, name, run_id, x, y, data, weights, model, settings, choices, models, results)
-      values (${campaignId}, ${body.name.trim()}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights},
+      values (${campaignId}, ${name}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights},
               ${body.model}, ${JSON.stringify(body.settings)}::jsonb, ${JSON.stringify(body.choices)}::jsonb,
               ${JSON.stringify(body.models ?? {})}::jsonb, ${JSON.stringify(results)}::jsonb)
       returning id`,
@@ -43,16 +45,25 @@ export async function createFit(db: Database, campaignId: number, body: FitBody,
   return fit(db, id);
 }
 
+/** Findings, tables and figures name the fit: one of a made-up run says so too. */
+async function nameOf(db: Db, { name, runId, further = [] }: FitBody): Promise<string> {
+  const runs = [runId, ...further.map((f) => f.runId)];
+  const [found] = await db.sql`
+    select 1 from run where origin = 'madeUp' and id in (select jsonb_array_elements_text(${JSON.stringify(runs)}::jsonb)::int)`;
+  return found ? calledMadeUp(name) : name.trim();
+}
+
 /** Further sources and models of single series that are left out stay. @throws {AppError} NAME_TAKEN, NOT_FOUND */
 export async function updateFit(db: Database, id: number, body: FitBody, results: FitResults): Promise<FitRow> {
   await db.transaction(async (tx) => {
     const { campaignId } = await fit(tx, id);
     await checkParts(tx, campaignId, body);
+    const name = await nameOf(tx, body);
     await uniquely(
       'fit',
-      body.name,
+      name,
       tx.sql`
-      update fit set name = ${body.name.trim()}, run_id = ${body.runId}, x = ${body.x}, y = ${body.y}, data = ${body.data},
+      update fit set name = ${name}, run_id = ${body.runId}, x = ${body.x}, y = ${body.y}, data = ${body.data},
              weights = ${body.weights}, model = ${body.model}, settings = ${JSON.stringify(body.settings)}::jsonb,
              choices = ${JSON.stringify(body.choices)}::jsonb, models = coalesce(${body.models ? JSON.stringify(body.models) : null}::jsonb, models), results = ${JSON.stringify(results)}::jsonb where id = ${id}`,
     );

@@ -165,7 +165,7 @@ export const versionsOf = async (db: Database, runId: number) => {
   return sheetVersions(db, runId);
 };
 
-const rowChannel: NewChannel = { symbol: ROW_SYMBOL, name: 'Row', unit: '', reading: null };
+const rowChannel: NewChannel = { symbol: ROW_SYMBOL, name: ROW_SYMBOL, unit: '', reading: null };
 
 /** What the sheet leaves unsaid of a column stays as it was declared. */
 function channelOf({ symbol, name, unit, uncertainty }: TypedColumn, before: StoredChannel | undefined): NewChannel {

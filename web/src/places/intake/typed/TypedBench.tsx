@@ -10,12 +10,13 @@ import { useWithAxes } from '../../../axes/useWithAxes';
 import { Chart } from '../../../chart/Chart';
 import { axisTitle } from '../../../chart/panes';
 import { queries } from '../../../data/queries';
+import { KeepFigure } from '../../../figure/KeepFigure';
 import { usePreference } from '../../../data/usePreference';
 import { Empty } from '../../../parts/Empty';
 import { Sentence } from '../../../parts/Sentence';
 import { useTheme } from '../../../theme/ThemeProvider';
 import { SheetBoard } from './SheetBoard';
-import { choicesOf, reachOf, sheetOption } from './sheetChart';
+import { choicesOf, figureOfSheet, reachOf, sheetOption } from './sheetChart';
 import { LivePanel } from './LivePanel';
 import { liveLine, type LiveDegree } from './liveLine';
 import { SheetPanel } from './SheetPanel';
@@ -102,6 +103,12 @@ function SheetInHand({ campaign, run, saved, onMade, onLeave }: SheetInHandProps
           over
           <ShownSelect label="Across the chart" choices={choices} value={x} onChange={(to) => show({ x: to, y })} />
           <span className="grow" />
+          <KeepFigure
+            campaignId={campaign.id}
+            name={`${choices[y]!.name} over ${choices[x]!.name}`}
+            why="Save the run first"
+            source={run && held.isSaved ? figureOfSheet(run.id, choices[x]!.symbol, choices[y]!.symbol) : undefined}
+          />
           <AxesTool axes={axes} />
         </>
       }

@@ -1,4 +1,4 @@
-import type { AxisLook } from '@undameter/contract';
+import type { AxisLook, FigureSource } from '@undameter/contract';
 import { standardUncertainty, type Fit } from '@undameter/core';
 import type { Size } from '../../../chart/Chart';
 import type { ChartOption } from '../../../chart/echarts';
@@ -100,3 +100,9 @@ function curveMarks({ fit, range, reach }: NonNullable<OnChart['line']>, palette
 export function reachOf(range: [number, number], look: AxisLook | undefined): [number, number] {
   return [Math.min(range[0], look?.low ?? range[0]), Math.max(range[1], look?.high ?? range[1])];
 }
+
+/** The chart as what a figure shows: one column over another, with what is left out. */
+export const figureOfSheet = (runId: number, x: string, y: string): FigureSource => ({
+  kind: 'channels',
+  ...{ runId, x, panels: [[y]], from: null, to: null },
+});

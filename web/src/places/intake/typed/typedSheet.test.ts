@@ -5,7 +5,7 @@ import type { Step } from '@undameter/core';
 import { palettes } from '../../../theme/palette';
 import { changesInWords } from './changeWords';
 import { firstMadeUp, recipeOf, triedRecipe } from './madeUp';
-import { choicesOf, sheetOption } from './sheetChart';
+import { choicesOf, figureOfSheet, sheetOption } from './sheetChart';
 import {
   bodyOf,
   emptySheet,
@@ -251,6 +251,10 @@ describe('on the chart', () => {
     const [, kept, out] = series(draw([[4, 'moving']]));
     expect([kept!.data, out!.data, out!.name]).toEqual([[[10, 29]], [[40, 26]], 'set aside']);
   });
+  test('is kept as a figure of one column over the other', () =>
+    expect(figureOfSheet(7, 'Q', 'H')).toEqual({
+      ...{ kind: 'channels', runId: 7, x: 'Q', panels: [['H']], from: null, to: null },
+    }));
   test('typed and computed columns can be looked at; a column that is not there draws nothing', () => {
     const computed = [{ symbol: 'P', name: 'Power', unit: 'W', formula: 'Q' }];
     expect(choicesOf({ ...sheet, computed }).map((c) => c.symbol)).toEqual(['Q', 'H', 'P']);
