@@ -23,7 +23,9 @@ export const axisLook = closed({
     'Of a channel: drawn as a line or as symbols.',
     Type.Optional(Type.Unsafe<'line' | 'symbols'>(Type.Enum(['line', 'symbols']))),
   ),
-  right: choice('Of a channel: against an axis at the right of the pane above.'),
+  right: choice(
+    'Of a channel: in the pane above, on its scale where the unit is the same, else at an axis at the right.',
+  ),
 });
 export type AxisLook = Static<typeof axisLook>;
 

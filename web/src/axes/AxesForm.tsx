@@ -33,7 +33,7 @@ export function AxesForm({ axes, held }: AxesFormProps) {
       <table>
         <thead>
           <tr>
-            {['Axis', ...heads, ...(withChannels ? ['at the right', 'drawn as'] : [])].map((h) => (
+            {['Axis', ...heads, ...(withChannels ? ['with the one above', 'drawn as'] : [])].map((h) => (
               <th key={h}>{h}</th>
             ))}
           </tr>
@@ -116,7 +116,7 @@ function AxisRow({ axis: { label, called, ofChannel }, look, onChange }: AxisRow
       <td>{flag('turned', 'labels turned')}</td>
       {ofChannel && (
         <>
-          <td>{flag('right', 'at the right of the pane above', ofChannel.isFirst)}</td>
+          <td>{flag('right', 'with the one above', ofChannel.isFirst)}</td>
           <td>
             <MarksSelect called={called} look={look} onChange={onChange} />
           </td>

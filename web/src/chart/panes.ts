@@ -15,7 +15,9 @@ export interface Pane {
   yRange?: readonly [number, number];
   look?: AxisLook;
   /** What is drawn against a second axis, at the right. */
-  right?: Pick<Pane, 'title' | 'marks' | 'yRange' | 'look'>;
+  right?: Omit<Pane, 'weight' | 'right' | 'ownX'>;
+  /** What shares the axis, where it is more than one: each named in its colour, in place of the title. */
+  names?: readonly { text: string; colour: string }[];
   /** An x axis of its own, below it; else it shares that of the stack. */
   ownX?: { title: string; look?: AxisLook };
   /** A category: the words that stand at 0, 1, 2 … of the axis. */
@@ -56,11 +58,10 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
   const shared = panes.flatMap((p, i) => (p.ownX ? [] : [i]));
   const right = marginAtRight(panes);
   const seconds = panes.flatMap((pane, i) => (pane.right ? [{ ...pane.right, grid: i }] : []));
-  const titled = (text: string, i: number, side: object) => ({
-    text,
+  const titled = (of: Pick<Pane, 'title' | 'names'>, i: number, side: object) => ({
     ...side,
     top: grids[i]!.top + 4,
-    ...titleLook(palette),
+    ...titleOf(of, palette, panes[i]!.right !== undefined),
   });
   return {
     animation: false,
@@ -68,8 +69,8 @@ export function stackOption({ size, palette, panes, x, tooltip = true, key = [] 
     axisPointer: { link: [{ xAxisIndex: shared }], lineStyle: { color: palette.ink, type: 'dotted', width: 1.2 } },
     tooltip: tooltip ? cursor(palette) : { show: false },
     title: [
-      ...panes.map((pane, i) => titled(pane.title, i, { left: LEFT + 6 })),
-      ...seconds.map((second) => titled(second.title, second.grid, { right: right + 6 })),
+      ...panes.map((pane, i) => titled(pane, i, { left: LEFT + 6 })),
+      ...seconds.map((second) => titled(second, second.grid, { right: right + 6 })),
     ],
     graphic: keyOf(key, size.width - right - 10, TOP + 14, palette),
     grid: grids,
@@ -192,11 +193,16 @@ function secondAxisOf(second: NonNullable<Pane['right']>, gridIndex: number, hei
 /** The outermost two have no label, so that a pane of some height needs four to show its scale. */
 const splitsOf = (height: number): number => Math.max(height < 80 ? 2 : 4, Math.round(height / 55));
 
-const titleLook = (palette: Palette) => ({
-  padding: [1, 4],
-  backgroundColor: palette.sheet,
-  textStyle: { fontSize: 12.5, fontWeight: 500, color: palette.ink, fontFamily: fonts.words },
-});
+/** The title of an axis; where a pane has several channels, each is named in its colour, and the unit of all comes behind. */
+function titleOf({ title, names = [] }: Pick<Pane, 'title' | 'names'>, palette: Palette, hasSecond: boolean) {
+  const type = { fontSize: 12.5, fontWeight: 500, color: palette.ink, fontFamily: fonts.words };
+  const look = { padding: [1, 4], backgroundColor: palette.sheet };
+  if (names.length < (hasSecond ? 1 : 2)) return { text: title, ...look, textStyle: type };
+  const unit = / \([^()]*(?:\([^()]*\)[^()]*)*\)(?= · |$)/.exec(title)?.[0] ?? '';
+  const rich = Object.fromEntries(names.map(({ colour }, k) => [`n${k}`, { ...type, color: colour }]));
+  const text = names.map(({ text: name }, k) => `{n${k}|${name.replace(/[{}|]/g, ' ')}}`).join(', ') + unit;
+  return { text, ...look, textStyle: { ...type, rich } };
+}
 
 type Pair = readonly (number | null | undefined)[];
 

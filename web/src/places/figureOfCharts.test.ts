@@ -5,7 +5,7 @@ import { figureOfChart } from './signals/figureOfChart';
 const chart = {
   runId: 7,
   shown: ['n', 'Q', 'p_d'],
-  looks: {},
+  shares: [['n'], ['Q'], ['p_d']],
   view: 'run' as const,
   x: 'Q',
   as: 'density' as const,
@@ -27,12 +27,12 @@ test('each view of the channels is a source of its own', () => {
     to: null,
   });
 });
-test('the window is kept, and what stands at the right of the channel above shares its panel', () => {
+test('the window is kept, and what shares a pane shares a panel', () => {
   expect(figureOfChart({ ...chart, window: [10, 20] })).toMatchObject({ from: 10, to: 20 });
-  expect(figureOfChart({ ...chart, looks: { Q: { right: true } } })).toMatchObject({ panels: [['n', 'Q'], ['p_d']] });
-  const both = { Q: { right: true }, p_d: { right: true } };
-  expect(figureOfChart({ ...chart, looks: both })).toMatchObject({ panels: [['n', 'Q'], ['p_d']] });
-  expect(figureOfChart({ ...chart, looks: { n: { right: true } } })).toMatchObject({ panels: [['n'], ['Q'], ['p_d']] });
+  const shares = [['n', 'Q'], ['p_d']];
+  expect(figureOfChart({ ...chart, shares })).toMatchObject({ panels: shares });
+  // Over another channel each has a panel of its own, as on the chart.
+  expect(figureOfChart({ ...chart, shares, view: 'channel' })).toMatchObject({ panels: [['n'], ['Q'], ['p_d']] });
 });
 test('a step in hand, no channel, or nothing across the chart is no figure', () => {
   expect(figureOfChart({ ...chart, isOnTrial: true })).toBeUndefined();

@@ -32,7 +32,7 @@ export function SignalsHeading({ signals }: { signals: Signals }) {
         source={figureOfChart({
           runId,
           shown,
-          looks: data.looks,
+          shares: data.shares,
           view: view.view,
           x: view.x?.symbol,
           as: view.as,

@@ -90,11 +90,53 @@ describe('how a curve is drawn', () => {
   );
 });
 
+describe('channels of one unit in one pane', () => {
+  const both = (looks: SignalsChart['looks']) =>
+    draw({
+      traces: tracesOf([
+        traceOf('p', many, flat),
+        traceOf(
+          's',
+          many,
+          flat.map((y) => y - 40),
+        ),
+      ]),
+      shown: [p, channelRow('s', { name: 'Suction pressure', unit: 'kPa' })].map((channel, series) => ({
+        channel,
+        series,
+      })),
+      looks,
+    });
+  test('share one scale that holds both, and each is named in its colour', () => {
+    const option = both({ s: { right: true } });
+    expect([option.grid.length, option.yAxis.length]).toEqual([1, 1]);
+    const [apart] = [both({})];
+    const ends = apart.yAxis as unknown as { min: number; max: number }[];
+    expect(option.yAxis[0]).toMatchObject({
+      min: Math.min(...ends.map((e) => e.min)),
+      max: Math.max(...ends.map((e) => e.max)),
+    });
+    const [title] = option.title as unknown as {
+      text: string;
+      textStyle: { rich: Record<string, { color: string }> };
+    }[];
+    expect(title!.text).toBe('{n0|Pressure p}, {n1|Suction pressure s} (kPa)');
+    expect(Object.values(title!.textStyle.rich).map((r) => r.color)).toEqual(palette.series.slice(0, 2));
+  });
+  test('one alone has a plain title', () => {
+    const [title] = both({}).title as unknown as { text: string; textStyle: object }[];
+    expect(title!.text).toBe('Pressure p (kPa)');
+    expect(title!.textStyle).not.toHaveProperty('rich');
+  });
+});
+
 describe('a second axis at the right', () => {
   test('joins the pane above where that is wanted', () => {
     const option = draw({ looks: { Q: { right: true } } });
     expect(option.grid).toHaveLength(1);
     expect(option.yAxis[1]).toMatchObject({ position: 'right' });
+    // Two lines in one pane: each title has the colour of its line.
+    expect(titles(option)).toEqual(['{n0|Pressure p} (kPa)', '{n0|Flow Q} (L/min)']);
   });
   test('is not there for the first channel, nor twice in a pane', () => {
     expect(draw({ looks: { p: { right: true } } }).grid).toHaveLength(2);

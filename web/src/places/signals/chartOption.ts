@@ -5,6 +5,7 @@ import { extent } from '../../chart/extent';
 import { colourOf, doubtfulMarks, line, points, setAsideCrosses } from '../../chart/marks';
 import { axisTitle, stackOption, type Pane } from '../../chart/panes';
 import type { Palette } from '../../theme/palette';
+import { sharedPanes } from './sharedPanes';
 
 type BoardRow = BenchReply['channels'][number];
 
@@ -34,50 +35,31 @@ const PIXELS_PER_SYMBOL = 9;
 export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
   const { traces, shown, along, palette, smoothing, looks } = chart;
   const find = (symbol: string) => traces.traces.find((t) => t.symbol === symbol);
-  const panes: Pane[] = [];
-  for (const { channel, series } of shown) {
-    const trace = find(channel.symbol);
-    if (!trace) continue;
-    const look = looks[channel.symbol] ?? {};
-    const smoothed = smoothing?.channel === channel.symbol ? find(smoothing.made) : undefined;
-    const colour = colourOf(palette, series);
-    const { range: own, beyond } = rangeOf(trace);
-    const lift = smoothed ? (chart.offset ?? 0) * (smoothing?.variants.length ?? 0) : 0;
-    const range = own && ([own[0] + Math.min(0, lift), own[1] + Math.max(0, lift)] as [number, number]);
-    const drawn = {
-      title: axisTitle(channel) + (beyond > 0 ? ` · ${beyond} set aside beyond the axis` : ''),
-      look,
-      ...(channel.labels ? { words: channel.labels } : range ? { yRange: range } : {}),
-      marks: [
-        ...setAside(trace, palette),
-        ...(channel.labels
-          ? [line(trace, { name: channel.symbol, colour, held: true })]
-          : curve(
-              trace,
-              { name: channel.symbol, colour: smoothed ? palette.faint : colour, series, marks: look.marks },
-              size,
-              palette,
-            )),
-        ...(trace.doubtful ? [doubtfulMarks(trace.doubtful, trace.doubtful.why, palette)] : []),
-        ...(smoothed
-          ? [line(smoothed, { name: smoothed.symbol, colour, width: 2, z: 5 }), ...besides(chart, find)]
-          : []),
-      ],
-    };
-    const above = panes.at(-1);
-    if (look.right && above && !above.right && !smoothed && !channel.labels) {
-      above.right = drawn;
-      continue;
+  const drawable = shown.filter(({ channel }) => find(channel.symbol));
+  const channels = drawable.map(({ channel }) => channel);
+  const panes = sharedPanes(channels, looks, smoothing?.channel).flatMap((symbols, at) => {
+    const [first, ...others] = symbols.map((symbol) => {
+      const of = drawable.find(({ channel }) => channel.symbol === symbol)!;
+      return { unit: of.channel.unit, drawn: drawnChannel(chart, of, find(symbol)!, size) };
+    });
+    const isSmoothed = symbols[0] === smoothing?.channel;
+    const pane: Pane = { ...first!.drawn, weight: isSmoothed ? 3 : at === 0 ? 1.7 : 1 };
+    for (const { unit, drawn } of others) {
+      if (unit === first!.unit) Object.assign(pane, together(pane, drawn));
+      else pane.right = pane.right ? together(pane.right, drawn) : drawn;
     }
-    panes.push({ ...drawn, weight: smoothed ? 3 : panes.length === 0 ? 1.7 : 1 });
-    const removed = smoothed && smoothing ? find(smoothing.removed) : undefined;
-    if (removed)
-      panes.push({
-        title: `Removed part (${channel.unit})`,
-        weight: 0.8,
-        marks: [line(removed, { name: 'removed', colour: palette.soft, width: 1 })],
-      });
-  }
+    const removed = isSmoothed && smoothing ? find(smoothing.removed) : undefined;
+    return removed
+      ? [
+          pane,
+          removedPane(
+            removed,
+            channels.find((c) => c.symbol === symbols[0])!,
+            palette,
+          ),
+        ]
+      : [pane];
+  });
   return stackOption({
     size,
     palette,
@@ -85,6 +67,56 @@ export function signalsOption(chart: SignalsChart, size: Size): ChartOption {
     x: { title: along ? axisTitle(along) : 'Sample number', range: traces.window },
   });
 }
+
+type Drawn = Omit<Pane, 'weight' | 'right' | 'ownX'>;
+
+/** One channel as a pane draws it: what is set aside, the curve, and a smoothing in hand over it. */
+function drawnChannel(chart: SignalsChart, { channel, series }: Shown, trace: TraceReply, size: Size): Drawn {
+  const { traces, palette, smoothing } = chart;
+  const find = (symbol: string) => traces.traces.find((t) => t.symbol === symbol);
+  const look = chart.looks[channel.symbol] ?? {};
+  const smoothed = smoothing?.channel === channel.symbol ? find(smoothing.made) : undefined;
+  const colour = colourOf(palette, series);
+  const { range: own, beyond } = rangeOf(trace);
+  const lift = smoothed ? (chart.offset ?? 0) * (smoothing?.variants.length ?? 0) : 0;
+  const range = own && ([own[0] + Math.min(0, lift), own[1] + Math.max(0, lift)] as [number, number]);
+  return {
+    title: axisTitle(channel) + (beyond > 0 ? ` · ${beyond} set aside beyond the axis` : ''),
+    names: [{ text: axisTitle({ ...channel, unit: '' }), colour }],
+    look,
+    ...(channel.labels ? { words: channel.labels } : range ? { yRange: range } : {}),
+    marks: [
+      ...setAside(trace, palette),
+      ...(channel.labels
+        ? [line(trace, { name: channel.symbol, colour, held: true })]
+        : curve(
+            trace,
+            { name: channel.symbol, colour: smoothed ? palette.faint : colour, series, marks: look.marks },
+            size,
+            palette,
+          )),
+      ...(trace.doubtful ? [doubtfulMarks(trace.doubtful, trace.doubtful.why, palette)] : []),
+      ...(smoothed ? [line(smoothed, { name: smoothed.symbol, colour, width: 2, z: 5 }), ...besides(chart, find)] : []),
+    ],
+  };
+}
+
+/** Two channels of one unit on one scale: each is named in its colour, since the axis is of both. */
+function together(above: Drawn, drawn: Drawn): Drawn {
+  const ends = [above.yRange, drawn.yRange].filter((r) => r !== undefined).flat();
+  return {
+    ...above,
+    names: [...(above.names ?? []), ...(drawn.names ?? [])],
+    marks: [...above.marks, ...drawn.marks],
+    ...(ends.length > 0 ? { yRange: [Math.min(...ends), Math.max(...ends)] as const } : {}),
+  };
+}
+
+const removedPane = (removed: TraceReply, { unit }: BoardRow, palette: Palette): Pane => ({
+  title: `Removed part (${unit})`,
+  weight: 0.8,
+  marks: [line(removed, { name: 'removed', colour: palette.soft, width: 1 })],
+});
 
 /**
  * The axis follows what is kept, and as much of what is set aside as is near: a spike that

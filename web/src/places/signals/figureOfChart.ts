@@ -1,11 +1,12 @@
-import type { AxisLook, FigureSource } from '@undameter/contract';
+import type { FigureSource } from '@undameter/contract';
 import type { View } from './viewOption';
 
 interface OnChart {
   runId: number;
   /** Symbols of the channels on the chart, from the top. */
   shown: readonly string[];
-  looks: Readonly<Record<string, AxisLook>>;
+  /** The same by panes, as they share axes. */
+  shares: readonly string[][];
   view: View;
   /** Across the chart, where channels are looked at over another one. */
   x: string | undefined;
@@ -19,7 +20,7 @@ interface OnChart {
 export function figureOfChart({
   runId,
   shown,
-  looks,
+  shares,
   view,
   x,
   as,
@@ -31,7 +32,7 @@ export function figureOfChart({
   const panels = shown.map((symbol) => [symbol]);
   switch (view) {
     case 'run':
-      return { kind: 'run', runId, panels: besideEachOther(shown, looks), ...ends };
+      return { kind: 'run', runId, panels: shares.map((p) => [...p]), ...ends };
     case 'channel':
       return x === undefined ? undefined : { kind: 'channels', runId, panels, x, ...ends };
     case 'spectrum':
@@ -39,15 +40,4 @@ export function figureOfChart({
     case 'histogram':
       return { kind: 'histogram', runId, symbol: shown[0]!, ...ends };
   }
-}
-
-/** A channel that is looked at against the right axis of the one above shares its panel, as on the chart. */
-function besideEachOther(shown: readonly string[], looks: OnChart['looks']): string[][] {
-  const panels: string[][] = [];
-  for (const symbol of shown) {
-    const above = panels.at(-1);
-    if (looks[symbol]?.right && above?.length === 1) above.push(symbol);
-    else panels.push([symbol]);
-  }
-  return panels;
 }

@@ -9,6 +9,7 @@ import { usePreference } from '../../data/usePreference';
 import { useTheme } from '../../theme/ThemeProvider';
 import { signalsOption, type SignalsChart } from './chartOption';
 import type { SignalsState } from './state';
+import { sharedPanes } from './sharedPanes';
 import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf, variantSymbol } from './trial';
 import type { useProcedure } from '../../run/useProcedure';
 import { useFollowed } from './useFollowed';
@@ -77,7 +78,15 @@ export function useSignalsData(
     setWidth,
     build,
     /** Symbol of each pane of the chart, from the top. */
-    panes: shown.flatMap((s, i) => (s === smoothing?.channel ? [s, REMOVED] : looks[s]?.right && i > 0 ? [] : [s])),
+    panes: sharedPanes(
+      onChart.map((c) => c.channel),
+      looks,
+      smoothing?.channel,
+    ).flatMap(([first]) => (first === smoothing?.channel ? [first!, REMOVED] : [first!])),
+    shares: sharedPanes(
+      onChart.map((c) => c.channel),
+      looks,
+    ),
     colourOf: (symbol: string) => colourOf(palette, seriesIn(bench, symbol)),
     whole: traces.data?.whole ?? ([0, 1] as const),
     window: traces.data?.window ?? ([0, 1] as const),
