@@ -1,10 +1,10 @@
 import type { TableRow } from '@undameter/contract';
 import { formatValue, methodOf, printUnit } from '@undameter/core';
 import { Segmented } from 'antd';
-import { useLayoutEffect, useRef, useState } from 'react';
 import { Board } from '../../board/Board';
 import { axisTitle } from '../../chart/panes';
 import { BuiltInBoard } from './BuiltInBoard';
+import { SheetRoom } from '../../sheet/SheetRoom';
 import { KnotGrid } from './KnotGrid';
 import { likelyWrong, type TableDraft, type Understood } from './state';
 
@@ -99,13 +99,6 @@ const between = ({ method, second }: TableRow): string => {
 };
 
 function KnotBoard({ draft, understood, onChange, tools }: TableBoardsProps & { tools: React.ReactNode }) {
-  const room = useRef<HTMLDivElement>(null);
-  const [height, setHeight] = useState(0);
-  useLayoutEffect(() => {
-    const watch = new ResizeObserver(([entry]) => setHeight(Math.floor(entry!.contentRect.height)));
-    watch.observe(room.current!);
-    return () => watch.disconnect();
-  }, []);
   const { shape, name, yUnit, xName, xUnit, second } = draft;
   const x = axisTitle({ name: xName || 'Argument', unit: xUnit });
   const w = axisTitle({ name: second.name || 'Second argument', unit: second.unit });
@@ -113,25 +106,25 @@ function KnotBoard({ draft, understood, onChange, tools }: TableBoardsProps & { 
   const titles = shape === 'curve' ? [x, y] : [x, w, y];
   const odd = understood ? likelyWrong(understood).map((knot) => understood.places[knot]!) : [];
   return (
-    <section className="board knot-board" aria-label="Knots">
+    <section className="board sheet-board" aria-label="Knots">
       <header className="board-head">
         <h3>Knots</h3>
         <span className="soft">typed, or pasted from a spreadsheet</span>
         <span className="grow" />
         {tools}
       </header>
-      <div className="knot-room" ref={room}>
-        {height > 60 && (
+      <SheetRoom>
+        {(height) => (
           <KnotGrid
             shape={shape}
             cells={draft.cells}
             titles={titles}
             odd={odd}
-            height={height - 36}
+            height={height}
             onChange={(cells) => onChange({ cells })}
           />
         )}
-      </div>
+      </SheetRoom>
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import { printUnit } from '@undameter/core';
-import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { SheetGrid } from '../../../sheet/SheetGrid';
+import { SheetRoom } from '../../../sheet/SheetRoom';
 import { inOrder, isWrong, valuesOf, withRows, type Sheet } from './typedSheet';
 
 interface SheetBoardProps {
@@ -19,13 +20,6 @@ const shown = (v: number): string => (Number.isFinite(v) ? String(Number(v.toPre
 
 /** The rows as they are typed, with the computed columns beside them. */
 export function SheetBoard({ sheet, leftOut, sortedBy, tools, onRow, onChange }: SheetBoardProps) {
-  const room = useRef<HTMLDivElement>(null);
-  const [height, setHeight] = useState(0);
-  useLayoutEffect(() => {
-    const watch = new ResizeObserver(([entry]) => setHeight(Math.floor(entry!.contentRect.height)));
-    watch.observe(room.current!);
-    return () => watch.disconnect();
-  }, []);
   const { rows: used, computed } = valuesOf(sheet);
   const placeOf = new Map(used.map((r, i) => [r.row, i]));
   const ordered = inOrder(sheet, sortedBy);
@@ -49,8 +43,8 @@ export function SheetBoard({ sheet, leftOut, sortedBy, tools, onRow, onChange }:
         <span className="grow" />
         {tools}
       </header>
-      <div className="sheet-room" ref={room}>
-        {height > 60 && (
+      <SheetRoom>
+        {(height) => (
           <SheetGrid
             columns={[
               ...sheet.columns.map((c) => ({ title: titleOf(c) })),
@@ -58,13 +52,13 @@ export function SheetBoard({ sheet, leftOut, sortedBy, tools, onRow, onChange }:
               { title: 'Remark', isText: true },
             ]}
             rows={rows}
-            height={height - 36}
+            height={height}
             classOf={classOf}
             onInHand={(at) => onRow(at === null ? null : (ordered[at]?.row ?? null))}
             onChange={(next) => onChange(withRows(sheet, next))}
           />
         )}
-      </div>
+      </SheetRoom>
     </section>
   );
 }
