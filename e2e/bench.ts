@@ -46,7 +46,18 @@ export async function choose(page: Page, label: string, option: string | RegExp)
   // The list of another select may still be closing; this one is named by the box.
   const list = await box.getAttribute('aria-controls');
   const options = page.locator(`.ant-select-dropdown:has([id="${list}"]) .ant-select-item-option`);
-  await options.filter({ hasText: option }).first().click();
+  const line = options.filter({ hasText: option }).first();
+  const isChosen = async (): Promise<boolean> => /option-selected/.test((await line.getAttribute('class')) ?? '');
+  const was = await isChosen();
+  // A list that is still moving to its place can lose a click: it is there then as before, and is clicked once more.
+  let isClicked = false;
+  await expect(async () => {
+    if (!isClicked || (await line.isVisible())) await line.click({ timeout: 5000 });
+    isClicked = true;
+    await expect
+      .poll(async () => !(await line.isVisible()) || (await isChosen()) !== was, { timeout: 2000 })
+      .toBe(true);
+  }).toPass({ timeout: 15_000 });
 }
 
 /** Types rows into the grid of knots, from its first row. */
