@@ -41,6 +41,13 @@ describe('what the other points let expect', () => {
     const exact = expectedOf(polynomial, { degree: 1 }, { x, y: x.map((v) => 0.1 * v + 0.3), xName: 'x' });
     expect(exact.some((f) => f?.isOdd)).toBe(false);
   });
+  test('of eight points one beyond its own 95 % is none that is off: among so many there is one by chance', () => {
+    // Its externally studentized residual is 3.55: beyond 2.57 for one point, within 4.38 for the largest of eight.
+    const one = x.map((v, i) => 2 * v + (i % 2 ? 0.1 : -0.1) + (i === 5 ? 0.35 : 0));
+    const of = expectedOf(polynomial, { degree: 1 }, { x, y: one, xName: 'x' })[5]!;
+    expect(Math.abs(one[5]! - of.expected) / of.half).toBeCloseTo(3.5508 / studentTQuantile(0.975, 5), 4);
+    expect(of.isOdd).toBe(false);
+  });
   test('is not told of too few, nor of too many', () => {
     const few = expectedOf(polynomial, { degree: 1 }, { x: f64(1, 2, 3), y: f64(1, 2, 4), xName: 'x' });
     expect(few).toEqual([undefined, undefined, undefined]);

@@ -237,6 +237,11 @@ describe('what is pasted', () => {
   });
 });
 
+interface Ends {
+  x1: number;
+  x2: number;
+}
+
 describe('on the chart', () => {
   const draw = (leftOut: [number, string][] = []) =>
     sheetOption({ sheet, x: 0, y: 1, leftOut: new Map(leftOut), palette: palettes.light }, { width: 600, height: 300 });
@@ -244,6 +249,10 @@ describe('on the chart', () => {
   test('stand the rows that are finished, with their ±; what is left out as crosses', () => {
     const [bars, marks, ...rest] = series(draw());
     expect([bars!.type, rest.length]).toEqual(['custom', 0]);
+    // Limits of ± 0.5 are a standard uncertainty of 0.5/√3, of which bars show two.
+    const { renderItem } = bars as unknown as { renderItem(at: object, api: object): { children: { shape: Ends }[] } };
+    const [across] = renderItem({ dataIndex: 0 }, { coord: (point: number[]) => point }).children;
+    expect((across!.shape.x2 - across!.shape.x1) / 2).toBeCloseTo(1 / Math.sqrt(3), 12);
     expect(marks!.data).toEqual([
       [10, 29],
       [40, 26],
