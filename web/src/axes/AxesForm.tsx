@@ -3,7 +3,7 @@ import { Checkbox, InputNumber, Select } from 'antd';
 import { counted } from '../parts/counted';
 import { Sentence } from '../parts/Sentence';
 import './axes.css';
-import { problemOfLook } from './looks';
+import { problemOfLook, withLog } from './looks';
 import type { HeldAxes } from './useChartAxes';
 
 /** An axis on the form. */
@@ -13,6 +13,8 @@ export interface ListedAxis {
   label: string;
   /** How its fields are called for who does not see the form. */
   called: string;
+  /** The chart chooses a logarithmic axis by itself. */
+  isLog?: boolean;
   notAboveZero?: number;
   /** Of a channel along a run: whether it can share the pane above, and how it is drawn. */
   ofChannel?: { isFirst: boolean };
@@ -68,11 +70,14 @@ export function AxesForm({ axes, held }: AxesFormProps) {
 }
 
 /** What of a look cannot be followed, and what it hides. */
-function sentencesOf({ label, notAboveZero = 0 }: ListedAxis, look: AxisLook): string[] {
-  const problem = problemOfLook(look);
+function sentencesOf(
+  { label, isLog = false, notAboveZero = 0 }: ListedAxis,
+  { log = isLog, ...wanted }: AxisLook,
+): string[] {
+  const problem = problemOfLook({ ...wanted, log });
   return [
     ...(problem ? [`${label}: ${problem}`] : []),
-    ...(look.log && notAboveZero > 0
+    ...(log && notAboveZero > 0
       ? [`${label}: ${counted(notAboveZero, 'point')} at or below zero ${notAboveZero === 1 ? 'is' : 'are'} not shown.`]
       : []),
   ];
@@ -84,7 +89,7 @@ interface AxisRowProps {
   onChange(look: AxisLook): void;
 }
 
-function AxisRow({ axis: { label, called, ofChannel }, look, onChange }: AxisRowProps) {
+function AxisRow({ axis: { label, called, isLog = false, ofChannel }, look, onChange }: AxisRowProps) {
   const number = (key: 'low' | 'high' | 'step' | 'digits', what: string) => (
     <InputNumber
       size="small"
@@ -96,7 +101,7 @@ function AxisRow({ axis: { label, called, ofChannel }, look, onChange }: AxisRow
       onChange={(v) => onChange({ ...look, [key]: v })}
     />
   );
-  const flag = (key: 'log' | 'reversed' | 'turned' | 'right', what: string, disabled = false) => (
+  const flag = (key: 'reversed' | 'turned' | 'right', what: string, disabled = false) => (
     <Checkbox
       aria-label={`${called} ${what}`}
       disabled={disabled}
@@ -111,7 +116,13 @@ function AxisRow({ axis: { label, called, ofChannel }, look, onChange }: AxisRow
       <td>{number('high', 'Upper end')}</td>
       <td>{number('step', 'Tick distance')}</td>
       <td>{number('digits', 'Digits')}</td>
-      <td>{flag('log', 'logarithmic')}</td>
+      <td>
+        <Checkbox
+          aria-label={`${called} logarithmic`}
+          checked={look.log ?? isLog}
+          onChange={(e) => onChange(withLog(look, e.target.checked, isLog))}
+        />
+      </td>
       <td>{flag('reversed', 'reversed')}</td>
       <td>{flag('turned', 'labels turned')}</td>
       {ofChannel && (

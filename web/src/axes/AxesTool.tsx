@@ -17,10 +17,11 @@ export const AxesTool = ({ axes }: { axes: WithAxes }) => <AxesButton form={<Axe
 function AxesOnChart({ axes: { held, list } }: { axes: WithAxes }) {
   return (
     <AxesForm
-      axes={list().map(({ name, title, direction, notAboveZero }) => ({
+      axes={list().map(({ name, title, direction, isLog, notAboveZero }) => ({
         name,
         label: title,
         called: `${direction} axis`,
+        isLog,
         notAboveZero,
       }))}
       held={held}

@@ -3,7 +3,7 @@ import { line } from '../chart/marks';
 import { stackOption } from '../chart/panes';
 import { palettes } from '../theme/palette';
 import { axesIn, withLooks } from './axesOfOption';
-import { looksOf, problemOfLook, withLook } from './looks';
+import { looksOf, problemOfLook, withLog, withLook } from './looks';
 
 const palette = palettes.light;
 const size = { width: 800, height: 400 };
@@ -73,7 +73,26 @@ describe('wishes', () => {
   test('one axis changes, the others stay; one that says nothing is not kept', () => {
     const kept = withLook([{ axis: 'a', look: { low: 1 } }], 'b', { log: true });
     expect(looksOf(kept)).toEqual({ a: { low: 1 }, b: { log: true } });
-    expect(withLook(kept, 'a', { low: null, log: false })).toEqual([{ axis: 'b', look: { log: true } }]);
+    expect(withLook(kept, 'a', { low: null, reversed: false })).toEqual([{ axis: 'b', look: { log: true } }]);
+    // A spectrum is logarithmic by itself: linear is a wish.
+    expect(withLook([], 'a', { log: false })).toEqual([{ axis: 'a', look: { log: false } }]);
+  });
+  test.each([
+    [true, false, { low: 1, log: true }],
+    [false, false, { low: 1 }],
+    [true, true, { low: 1 }],
+    [false, true, { low: 1, log: false }],
+  ])('logarithmic %s where the chart chooses %s', (log, isLog, look) =>
+    expect(withLog({ low: 1, log: !log }, log, isLog)).toEqual(look),
+  );
+  test('an axis that the chart makes logarithmic is listed so, and can be made linear', () => {
+    const spectrum = stackOption({
+      ...{ size, palette, panes: [{ title: 'Power (W)', weight: 1, marks: [curve([1, 10])], look: { log: true } }] },
+      x: { title: 'Frequency (Hz)' },
+    });
+    expect(axesIn(spectrum).map((a) => a.isLog)).toEqual([false, true]);
+    const dressed = withLooks(spectrum, { 'y Power (W)': { log: false } })['yAxis'] as Axis[];
+    expect(dressed[0]!.type).toBe('value');
   });
   test.each([
     [{}, undefined],

@@ -11,6 +11,8 @@ export interface NamedAxis {
   name: string;
   title: string;
   direction: 'x' | 'y';
+  /** The chart chooses it so, as that of a spectrum. */
+  isLog: boolean;
   /** So many values cannot be shown where it is logarithmic: they are not above zero. */
   notAboveZero: number;
 }
@@ -35,13 +37,20 @@ const titlesOfY = ({ title, yAxis }: ChartOption): string[] =>
 export function axesIn(option: ChartOption): NamedAxis[] {
   const found = new Map<string, NamedAxis>();
   for (const direction of ['x', 'y'] as const) {
-    const titles = direction === 'x' ? titlesOfX(list(option['xAxis'])) : titlesOfY(option);
+    const axes = list(option[`${direction}Axis`]);
+    const titles = direction === 'x' ? titlesOfX(axes) : titlesOfY(option);
     titles.forEach((title, index) => {
       if (title === '') return;
       const name = nameOf(direction, title);
       const before = found.get(name)?.notAboveZero ?? 0;
       const notAboveZero = before + notAboveZeroOf(option, direction, index);
-      found.set(name, { name, title: quantityOf(title), direction, notAboveZero });
+      found.set(name, {
+        name,
+        title: quantityOf(title),
+        direction,
+        isLog: axes[index]!['type'] === 'log',
+        notAboveZero,
+      });
     });
   }
   return [...found.values()];

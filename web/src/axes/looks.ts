@@ -6,9 +6,14 @@ type Axes = ChartAxes['axes'];
 
 export const looksOf = (axes: Axes): Looks => Object.fromEntries(axes.map(({ axis, look }) => [axis, look]));
 
-/** What is not wanted otherwise than the chart chooses needs no mention. */
+/** What is not wanted otherwise than the chart chooses needs no mention; some charts choose a logarithmic axis. */
 const saysNothing = (look: AxisLook): boolean =>
-  Object.values(look).every((value) => value === null || value === false || value === undefined);
+  Object.entries(look).every(([key, value]) => (value ?? null) === null || (value === false && key !== 'log'));
+
+/** A look after the box for logarithmic was ticked or unticked: as the chart chooses, it needs no mention. */
+export function withLog({ log: _, ...look }: AxisLook, log: boolean, isLogByItself: boolean): AxisLook {
+  return log === isLogByItself ? look : { ...look, log };
+}
 
 export const withLook = (axes: Axes, axis: string, look: AxisLook): Axes => [
   ...axes.filter((a) => a.axis !== axis),
