@@ -154,7 +154,7 @@ export const seriesReply = closed({
   ),
   means: described(
     "Means of the run's channels over the points, for charts of a parameter against them.",
-    Type.Array(closed({ symbol: Type.String(), mean: reading })),
+    Type.Array(closed({ symbol: Type.String(), unit: Type.String(), mean: reading })),
   ),
   problem: orNull(problem),
 });

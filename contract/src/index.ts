@@ -10,7 +10,7 @@ export * from './condition';
 export * from './table';
 export * from './fit';
 export { axisLook, chartAxes, type AxisLook, type ChartAxes } from './chartAxes';
-export { calledByHand, curveMarkKinds, marksOf, type CurveMark, type CurveMarkKind } from './curveMarks';
+export { BY_HAND, calledByHand, curveMarkKinds, marksOf, type CurveMark, type CurveMarkKind } from './curveMarks';
 export * from './propagation';
 export * from './comparison';
 export * from './finding';

@@ -213,8 +213,8 @@ function seriesReply(series: FittedSeries): SeriesReply {
       lowest: curve.map((p, i) => reading(p.value - further[i]!)),
       highest: curve.map((p, i) => reading(p.value + further[i]!)),
     },
-    means: meansOf(benchState(series.run).result.final, data).map(({ symbol, mean }) => ({
-      symbol,
+    means: meansOf(benchState(series.run).result.final, data).map(({ mean, ...channel }) => ({
+      ...channel,
       mean: reading(mean),
     })),
     problem: null,

@@ -243,7 +243,7 @@ export function endsOf(x: Float64Array): [number, number] {
 const MOST_SAMPLES = 2000;
 
 /** Means of the run's channels of numbers over the samples of a series. */
-export function meansOf(state: RunState, { picked }: Series): { symbol: string; mean: number }[] {
+export function meansOf(state: RunState, { picked }: Series): { symbol: string; unit: string; mean: number }[] {
   const stride = Math.max(1, Math.ceil(picked.length / MOST_SAMPLES));
   return [...state.channels.values()].flatMap((channel) => {
     if (channel.labels) return [];
@@ -254,6 +254,6 @@ export function meansOf(state: RunState, { picked }: Series): { symbol: string; 
       sum += v;
       count++;
     }
-    return [{ symbol: channel.symbol, mean: count > 0 ? sum / count : NaN }];
+    return [{ symbol: channel.symbol, unit: channel.unit, mean: count > 0 ? sum / count : NaN }];
   });
 }

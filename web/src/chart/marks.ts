@@ -98,11 +98,11 @@ export const knots = (
 
 /**
  * Places of a curve, filled in ink, each with what it is: the names one above the other in turn, since places of a kind
- * lie near each other, and towards the middle of the chart, where there is room.
+ * lie near each other, and from a place far right towards the middle of the chart, where there is room.
  */
 export function namedPlaces(
   places: readonly { x: number; y: number; label: string }[],
-  middle: number,
+  farRight: number,
   { ink, sheet }: Pick<Palette, 'ink' | 'sheet'>,
 ): Mark {
   const size = 7;
@@ -114,8 +114,8 @@ export function namedPlaces(
       value: [x, y],
       label: {
         formatter: label,
-        position: [x > middle ? size : 0, -14 - 20 * (k % 3)],
-        align: x > middle ? 'right' : 'left',
+        position: [x > farRight ? size : 0, -14 - 20 * (k % 3)],
+        align: x > farRight ? 'right' : 'left',
       },
     })),
     label: { show: true, color: ink, textBorderColor: sheet, textBorderWidth: 3 },

@@ -27,11 +27,14 @@ test('places of the curve in hand are marked with what they are', () => {
   const placesOf = (over: Partial<FitChart>) => draw(over).series.find((s) => s.name === 'places');
   expect(placesOf({})).toBeUndefined();
   const place = (label: string, x: number) => ({ label, x, y: 0, xHalf: 0.2, yHalf: null, outside: 0 });
-  // The names stand towards the middle, those of neighbours one above the other.
+  // A name far right stands towards the middle, those of neighbours one above the other.
   expect(placesOf({ marks: [place('zero', 14), place('break', 1)] })!.data).toEqual([
     { value: [1, 0], label: { formatter: 'break', position: [0, -14], align: 'left' } },
     { value: [14, 0], label: { formatter: 'zero', position: [7, -34], align: 'right' } },
   ]);
+  // Two near each other left of there run the same way, not into each other.
+  const both = placesOf({ marks: [place('zero', 1.4), place('break', 2.1)] })!.data as { label: { align: string } }[];
+  expect(both.map((m) => m.label.align)).toEqual(['left', 'left']);
 });
 
 describe('a fit as it is drawn', () => {

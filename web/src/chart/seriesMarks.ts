@@ -3,6 +3,7 @@ import { normalQuantile } from '@undameter/core';
 import type { Palette } from '../theme/palette';
 import { band, colourOf, errorBars, level, line, namedPlaces, points, setAsideCrosses, type Points } from './marks';
 import type { Size } from './Chart';
+import { extent } from './extent';
 import type { ChartOption } from './echarts';
 import type { KeyEntry } from './key';
 import { axisTitle, stackOption, type Pane } from './panes';
@@ -127,7 +128,7 @@ export function fitOption(chart: FitChart): ChartOption {
       }),
     ),
   ];
-  if (places.length > 0) marks.push(namedPlaces(places, middleOf(fit.series[inHand]?.curve.x ?? []), palette));
+  if (places.length > 0) marks.push(namedPlaces(places, farRightOf(fit), palette));
   const pane: Pane = { title: axisTitle(fit.y), weight: 3, marks };
   return stackOption({
     size,
@@ -200,4 +201,8 @@ function steps(values: readonly number[]): Points {
   return { x: [edge(0), ...counts.map((_, k) => edge(k)), edge(cells)], y: [0, ...counts, 0] };
 }
 
-const middleOf = (x: readonly (number | null)[]): number => ((x[0] ?? 0) + (x.at(-1) ?? 0)) / 2;
+/** From here on the name of a place would run out of the chart. */
+function farRightOf({ series }: FitReply): number {
+  const [low, high] = extent(series.flatMap(({ curve }) => [curve.x[0] ?? null, curve.x.at(-1) ?? null]));
+  return low + 0.6 * (high - low);
+}

@@ -1,7 +1,9 @@
 import { parameterHeads, sameParameter, type FitReply, type ParameterRow } from '@undameter/contract';
-import { fitPolynomial, formatWithUncertainty, studentTQuantile } from '@undameter/core';
+import { fitPolynomial, formatWithUncertainty, printUnit, studentTQuantile } from '@undameter/core';
 import { Select } from 'antd';
 import { useState, type ReactNode } from 'react';
+import { AxesTool } from '../../axes/AxesTool';
+import { useWithAxes } from '../../axes/useWithAxes';
 import { Chart, type Size } from '../../chart/Chart';
 import { errorBars, line, points } from '../../chart/marks';
 import type { ChartOption } from '../../chart/echarts';
@@ -20,8 +22,15 @@ const changes: Record<string, { label: (s: string) => string; of: (v: number) =>
 
 const labelOf = ({ symbol, unit }: ParameterRow): string => (unit ? `${symbol} (${unit})` : symbol);
 
+interface AgainstBoardProps {
+  campaignId: number;
+  fit: FitReply;
+  along: string | null;
+  tools: ReactNode;
+}
+
 /** One parameter of each series against the mean of a channel in its condition, with a straight line through them. */
-export function AgainstBoard({ fit, along, tools }: { fit: FitReply; along: string | null; tools: ReactNode }) {
+export function AgainstBoard({ campaignId, fit, along, tools }: AgainstBoardProps) {
   const { palette } = useTheme();
   const series = fit.series.filter((s) => !s.problem);
   const parameters = parameterHeads(series);
@@ -50,10 +59,15 @@ export function AgainstBoard({ fit, along, tools }: { fit: FitReply; along: stri
     const text = formatWithUncertainty(trend!.parameters[k]!, t * trend!.standardErrors[k]!);
     return `${text.value} ± ${text.uncertainty}`;
   };
-  const xTitle = changes[change]!.label(against);
+  const changed = changes[change]!.label(against);
+  const unit = printUnit(series[0]?.means.find((m) => m.symbol === against)?.unit ?? '');
+  const xTitle =
+    change === 'plain' ? axisTitle({ name: against, unit }) : `${changed}${unit && ` (${against} in ${unit})`}`;
   const title = parameter ? axisTitle({ name: parameter.symbol, unit: parameter.unit }) : '';
-  const build = (size: Size) =>
-    againstOption({ rows, line: trend && [trend.parameters[0]!, trend.parameters[1]!], title, xTitle, palette, size });
+  const through = trend && ([trend.parameters[0]!, trend.parameters[1]!] as const);
+  const axes = useWithAxes(campaignId, `against ${title} ${xTitle}`, (size) =>
+    againstOption({ rows, line: through, title, xTitle, palette, size }),
+  );
   return (
     <section className="board against" aria-label="Parameter against conditions">
       <header className="board-head">
@@ -82,12 +96,13 @@ export function AgainstBoard({ fit, along, tools }: { fit: FitReply; along: stri
           options={Object.entries(changes).map(([value, c]) => ({ value, label: c.label(against) }))}
         />
         <span className="soft">
-          {trend ? `line: ${said(0)} + (${said(1)})·${xTitle}` : 'three conditions or more make a line'}
+          {trend ? `line: ${said(0)} + (${said(1)})·${changed}` : 'three conditions or more make a line'}
         </span>
         <span className="grow" />
+        <AxesTool axes={axes} />
         {tools}
       </header>
-      <Chart label={`${parameter?.symbol} against ${xTitle}`} build={build} />
+      <Chart label={`${parameter?.symbol} against ${changed}`} build={axes.build} />
     </section>
   );
 }

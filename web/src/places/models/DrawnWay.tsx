@@ -1,7 +1,8 @@
 import type { DrawnQuantity, PropagationBody } from '@undameter/contract';
 import { Progress, Select } from 'antd';
 import { useState } from 'react';
-import { Chart, type Size } from '../../chart/Chart';
+import { SmallChart } from '../../axes/SmallChart';
+import type { Size } from '../../chart/Chart';
 import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
 import { drawnOption } from './drawnOption';
@@ -10,6 +11,7 @@ import styles from './DrawnWay.module.css';
 import { useDrawnWay } from './useDrawnWay';
 
 interface DrawnWayProps {
+  campaignId: number;
   body: Omit<PropagationBody, 'draws'>;
   /** Which of the numbers are shown: those of the place where this stands. */
   kind: DrawnQuantity['kind'];
@@ -19,7 +21,7 @@ const counts = [1000, 2000, 5000, 20_000];
 const USUAL = 2000;
 
 /** On demand: all declared sources of error drawn many times, the whole way anew with each, beside what first order says. */
-export function DrawnWay({ body, kind }: DrawnWayProps) {
+export function DrawnWay({ campaignId, body, kind }: DrawnWayProps) {
   const [draws, setDraws] = useState(USUAL);
   const { drawn, isRunning, error, start, stop } = useDrawnWay({ ...body, draws });
   const quantities = (drawn?.quantities ?? []).filter((q) => q.kind === kind);
@@ -61,7 +63,7 @@ export function DrawnWay({ body, kind }: DrawnWayProps) {
           </span>
         </div>
       )}
-      {quantities.length > 0 && <Quantities quantities={quantities} />}
+      {quantities.length > 0 && <Quantities campaignId={campaignId} quantities={quantities} />}
       {drawn && drawn.quantities.length > 0 && quantities.length === 0 && (
         <p className="soft panel-pad">Nothing is read off the curve here: type an x or a y above.</p>
       )}
@@ -70,18 +72,18 @@ export function DrawnWay({ body, kind }: DrawnWayProps) {
   );
 }
 
-function Quantities({ quantities }: { quantities: readonly DrawnQuantity[] }) {
+function Quantities({ campaignId, quantities }: { campaignId: number; quantities: readonly DrawnQuantity[] }) {
   const { palette } = useTheme();
   const [taken, setTaken] = useState<string>();
   const shown = quantities.find((q) => q.name === taken) ?? quantities[0]!;
   return (
     <>
-      <div className="small-chart">
-        <Chart
-          label={`Draws of ${shown.name}, and what first order takes them for`}
-          build={(size: Size) => drawnOption(shown, palette, size)}
-        />
-      </div>
+      <SmallChart
+        campaignId={campaignId}
+        name={`draws of ${shown.name}`.slice(0, 200)}
+        label={`Draws of ${shown.name}, and what first order takes them for`}
+        build={(size: Size) => drawnOption(shown, palette, size)}
+      />
       <p className="soft panel-pad">
         Bars: how often a draw gave this value. Curve: the normal distribution of first order.
       </p>

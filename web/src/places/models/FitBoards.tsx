@@ -45,7 +45,7 @@ export function FitBoards({ held }: { held: FitHeld }) {
       />
     );
   if (boardView === 'against' && fit && fit.series.length > 1)
-    return <AgainstBoard fit={fit} along={held.bench.data?.along ?? null} tools={tools} />;
+    return <AgainstBoard campaignId={campaign.id} fit={fit} along={held.bench.data?.along ?? null} tools={tools} />;
   return (
     <FitBoard
       fit={fit}

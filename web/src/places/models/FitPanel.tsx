@@ -98,6 +98,7 @@ function FitOfPanel({ held }: { held: FitHeld }) {
           <DrawnWay
             key={JSON.stringify([asked, inHand])}
             kind="parameter"
+            campaignId={held.campaign.id}
             body={{ ...asked, series: inHand, atX: null, atY: null, other: null }}
           />
         </>

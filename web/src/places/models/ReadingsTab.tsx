@@ -33,7 +33,7 @@ export function ReadingsTab({ fit, index, readings, onRange, onReach }: Readings
       <Course fit={fit} readings={readings} onRange={onRange} />
       <Sentence error={error} />
       {pin.data && <p className="panel-pad said">Pinned: {pin.data.sentence}</p>}
-      <DrawnWay key={JSON.stringify(asked)} kind="reading" body={asked} />
+      <DrawnWay key={JSON.stringify(asked)} campaignId={readings.asked.campaignId} kind="reading" body={asked} />
       <p className="soft panel-pad">
         ± is of the curve, 95 %; in brackets for one further point of the same sensors, without what they share.
       </p>

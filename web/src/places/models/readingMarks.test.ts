@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { marksOf } from '@undameter/contract';
 import { readingOf, readingsOf, seriesOf } from '../../../test/replies';
-import { reachTo, shownMarks, wantedMarks } from './readingMarks';
+import { draggedPlace, reachTo, roundedTo, shownMarks, wantedMarks } from './readingMarks';
 
 const series = seriesOf('a', { conditionId: 3, curve: { ...seriesOf('').curve, x: [0, 100] } });
 const part = { from: 10, to: 60, before: null, after: 61, points: 40, slope: 2, intercept: 5, p: 0.4 };
@@ -69,4 +69,29 @@ describe('on the chart', () => {
     [140, [0, 147]],
     [-50, [-57.5, 100]],
   ] as const)('the curve is drawn to %d with a little air', (x, reach) => expect(reachTo(x, series)).toEqual(reach));
+});
+
+describe('a place that is dragged', () => {
+  const atHand = { label: 'break, set by hand', x: 40, y: 85, xHalf: null, yHalf: 1, outside: 0 };
+
+  test('is the one set by hand, and tells its new x by steps that a hand can mean', () => {
+    const told: number[] = [];
+    const { handles, onHandle } = draggedPlace(
+      [{ ...atHand, label: 'zero', x: 3 }, atHand],
+      { series: [series] },
+      (x) => told.push(x),
+    );
+    expect(handles).toEqual([atHand]);
+    onHandle?.(0, { x: 41.23456, y: -7 });
+    expect(told).toEqual([41.2]);
+  });
+  test('is none where all places were found', () => {
+    expect(draggedPlace([{ ...atHand, label: 'zero' }], { series: [series] }, () => undefined)).toEqual({});
+  });
+  test.each([
+    [41.23456, 100, 41.2],
+    [0.0012345, 0.02, 0.00123],
+    [12345.6, 90_000, 12350],
+    [7.5, 0, 7.5],
+  ])('%d on a chart of width %d is %d', (x, width, meant) => expect(roundedTo(x, width)).toBe(meant));
 });

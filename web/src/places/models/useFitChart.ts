@@ -7,6 +7,7 @@ import { colourOf } from '../../chart/marks';
 import { fitOption, type Extra, type ResidualView } from '../../chart/seriesMarks';
 import { useTheme } from '../../theme/ThemeProvider';
 import { curveWith, nudged, type Nudge } from './nudge';
+import { draggedPlace } from './readingMarks';
 
 interface FitChartInputs {
   campaignId: number;
@@ -23,6 +24,8 @@ interface FitChartInputs {
   ranking: RankingReply | undefined;
   withPrediction: boolean;
   onStart(start: Readonly<Record<string, number>>): void;
+  /** The place set by hand was dragged to another x. */
+  onPlace(x: number): void;
   onSelect(range: [number, number] | null): void;
 }
 
@@ -63,6 +66,7 @@ export function useFitChart({
   ranking,
   withPrediction,
   onStart,
+  onPlace,
   onSelect,
 }: FitChartInputs) {
   const { palette } = useTheme();
@@ -94,7 +98,7 @@ export function useFitChart({
           onHandle: (k: number, to: { x: number; y: number }) =>
             onStart({ ...start, ...handles[k]!.handle.moved(to, start) }),
         }
-      : {}),
+      : draggedPlace(marks, fit, onPlace)),
     onRange: ({ pane, x }) => (pane === 0 || view === 'x') && onSelect(x),
     onPick: () => onSelect(null),
   };

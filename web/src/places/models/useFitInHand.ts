@@ -118,6 +118,7 @@ export function useFitInHand({ campaign, row, start, name, onOpen }: FitToHold) 
     start: series?.isOwnModel ? undefined : looked.startCurve,
     onStart: looked.setStartCurve,
     onSelect: looked.select,
+    onPlace: readings.setAtX,
     straight: looked.straight ? judgement.data?.straight : null,
     ranking: isRanking ? ranking.data : undefined,
     withPrediction: looked.tab === 'readings',

@@ -51,7 +51,7 @@ export function SignalsPanel({ signals, elsewhere, onElsewhere }: SignalsPanelPr
 }
 
 /** What a smoothing in hand takes away, and other settings beside it. */
-function CostOfStep({ signals: { state, act, data } }: { signals: Signals }) {
+function CostOfStep({ signals: { campaignId, state, act, data } }: { signals: Signals }) {
   const { draft } = state;
   const { smoothing, bench, along } = data;
   if (!smoothing || !draft) return null;
@@ -62,6 +62,7 @@ function CostOfStep({ signals: { state, act, data } }: { signals: Signals }) {
     <>
       {data.cost && (
         <SmoothingCost
+          campaignId={campaignId}
           cost={data.cost}
           unit={unit}
           timeUnit={along?.unit ?? ''}

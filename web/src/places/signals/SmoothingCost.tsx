@@ -1,12 +1,14 @@
 import type { CostReply } from '@undameter/contract';
 import { formatValue, printUnit } from '@undameter/core';
-import { Chart, type Size } from '../../chart/Chart';
+import { SmallChart } from '../../axes/SmallChart';
+import type { Size } from '../../chart/Chart';
 import { line } from '../../chart/marks';
 import { stackOption } from '../../chart/panes';
 import { proposalWords } from './proposalWords';
 import { useTheme } from '../../theme/ThemeProvider';
 
 interface SmoothingCostProps {
+  campaignId: number;
   cost: CostReply;
   /** Units of the channel and of time. */
   unit: string;
@@ -20,7 +22,7 @@ interface WithProposalProps extends SmoothingCostProps {
 }
 
 /** What the smoothing or filter in hand costs: its peak before and after, what it removes, and the spectrum. */
-export function SmoothingCost({ cost, unit, timeUnit, window, onWindow }: WithProposalProps) {
+export function SmoothingCost({ campaignId, cost, unit, timeUnit, window, onWindow }: WithProposalProps) {
   const say = (v: number | null, digits = 4) => (v === null ? '–' : formatValue(v, digits));
   const [u, t] = [printUnit(unit), printUnit(timeUnit)];
   return (
@@ -72,7 +74,9 @@ export function SmoothingCost({ cost, unit, timeUnit, window, onWindow }: WithPr
           narrower window or a higher cut-off keeps it.
         </p>
       )}
-      {cost.frequency.length > 2 && <SpectrumBeforeAndAfter cost={cost} unit={unit} timeUnit={timeUnit} />}
+      {cost.frequency.length > 2 && (
+        <SpectrumBeforeAndAfter campaignId={campaignId} cost={cost} unit={unit} timeUnit={timeUnit} />
+      )}
     </>
   );
 }
@@ -80,7 +84,7 @@ export function SmoothingCost({ cost, unit, timeUnit, window, onWindow }: WithPr
 /** What lies further below the highest line is rounding, not signal. */
 const FLOOR = 1e-9;
 
-function SpectrumBeforeAndAfter({ cost, unit, timeUnit }: SmoothingCostProps) {
+function SpectrumBeforeAndAfter({ campaignId, cost, unit, timeUnit }: SmoothingCostProps) {
   const { palette } = useTheme();
   const build = (size: Size) => {
     // Zero frequency has no place on a logarithmic axis.
@@ -110,8 +114,11 @@ function SpectrumBeforeAndAfter({ cost, unit, timeUnit }: SmoothingCostProps) {
     });
   };
   return (
-    <div className="small-chart">
-      <Chart label="Power spectral density before and after" build={build} />
-    </div>
+    <SmallChart
+      campaignId={campaignId}
+      name="cost of smoothing"
+      label="Power spectral density before and after"
+      build={build}
+    />
   );
 }

@@ -2,6 +2,8 @@ import type { CampaignReply, RunReply } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { PlaceFrame } from '../../../app/PlaceFrame';
+import { AxesTool } from '../../../axes/AxesTool';
+import { useWithAxes, type WithAxes } from '../../../axes/useWithAxes';
 import { Chart, type Size } from '../../../chart/Chart';
 import { queries } from '../../../data/queries';
 import { Empty } from '../../../parts/Empty';
@@ -40,6 +42,7 @@ export function JoinBench({ campaign, runId, onLeave }: JoinBenchProps) {
   return (
     <Bench
       key={`${otherId} ${run.data.sampleSet}`}
+      campaignId={campaign.id}
       run={run.data}
       other={other.data}
       picker={picker}
@@ -48,7 +51,11 @@ export function JoinBench({ campaign, runId, onLeave }: JoinBenchProps) {
   );
 }
 
-type BenchProps = Pick<Parameters<typeof JoinPanel>[0], 'run' | 'other'> & { picker: React.ReactNode; onLeave(): void };
+type BenchProps = Pick<Parameters<typeof JoinPanel>[0], 'run' | 'other'> & {
+  campaignId: number;
+  picker: React.ReactNode;
+  onLeave(): void;
+};
 
 /** The two logs with what is chosen: what of each is drawn, and where the second stands on the time of the first. */
 function useJoin(run: RunReply, other: RunReply) {
@@ -78,13 +85,13 @@ function useJoin(run: RunReply, other: RunReply) {
   };
 }
 
-function Bench({ run, other, picker, onLeave }: BenchProps) {
+function Bench({ campaignId, run, other, picker, onLeave }: BenchProps) {
   const join = useJoin(run, other);
   const { state, setState, first, second, along, all, moveBy } = join;
   const { palette } = useTheme();
   const [window, setWindow] = useState<[number, number] | null>(null);
   const shown = window ?? all;
-  const build = (size: Size) => {
+  const axes = useWithAxes(campaignId, `join ${run.id} ${other.id}`, (size: Size) => {
     if (!first.data || !join.channel) return {};
     const { moved, its } = join;
     return joinOption(
@@ -98,18 +105,18 @@ function Bench({ run, other, picker, onLeave }: BenchProps) {
       },
       size,
     );
-  };
+  });
   return (
     <PlaceFrame
       title={run.name}
       context={picker}
-      heading={<JoinHeading mode={state.mode} onAll={window && (() => setWindow(null))} />}
+      heading={<JoinHeading axes={axes} mode={state.mode} onAll={window && (() => setWindow(null))} />}
       chart={
         <>
           <Sentence error={first.error ?? second.error ?? first.data?.problem ?? second.data?.problem} />
           <Chart
             label={`${state.symbol} of ${run.name} and ${state.otherSymbol} of ${other.name}`}
-            build={build}
+            build={axes.build}
             busy={!first.data || !second.data}
             onWidth={join.setWidth}
             gestures={{
@@ -140,7 +147,13 @@ function Bench({ run, other, picker, onLeave }: BenchProps) {
   );
 }
 
-function JoinHeading({ mode, onAll }: { mode: JoinState['mode']; onAll: (() => void) | null }) {
+interface JoinHeadingProps {
+  axes: WithAxes;
+  mode: JoinState['mode'];
+  onAll: (() => void) | null;
+}
+
+function JoinHeading({ axes, mode, onAll }: JoinHeadingProps) {
   return (
     <>
       <b>{mode === 'rows' ? 'Rows below the run’s' : 'Two logs on one time'}</b>
@@ -155,6 +168,7 @@ function JoinHeading({ mode, onAll }: { mode: JoinState['mode']; onAll: (() => v
           All
         </button>
       )}
+      <AxesTool axes={axes} />
     </>
   );
 }

@@ -3,6 +3,8 @@ import { useMutation } from '@tanstack/react-query';
 import { Button, Input, InputNumber, Select } from 'antd';
 import type { ReactNode } from 'react';
 import { PlaceFrame } from '../../../app/PlaceFrame';
+import { AxesTool } from '../../../axes/AxesTool';
+import { useWithAxes } from '../../../axes/useWithAxes';
 import { Chart, type Size } from '../../../chart/Chart';
 import { ask } from '../../../data/api';
 import { useDraft } from '../../../data/useDraft';
@@ -43,16 +45,24 @@ export function MadeUpBench({ campaign, onMade, onLeave }: MadeUpBenchProps) {
       onMade(run.id);
     },
   });
-  const build = (size: Size) => ('problem' in tried ? {} : madeUpOption(tried.channels, palette, size));
+  const axes = useWithAxes(campaign.id, 'made up', (size: Size) =>
+    'problem' in tried ? {} : madeUpOption(tried.channels, palette, size),
+  );
   return (
     <PlaceFrame
       title="Made-up run"
       context={<span className="soft">from a formula, with errors; no measurement</span>}
-      heading={<b>{'problem' in tried ? 'Nothing to draw yet' : tried.words}</b>}
+      heading={
+        <>
+          <b>{'problem' in tried ? 'Nothing to draw yet' : tried.words}</b>
+          <span className="grow" />
+          <AxesTool axes={axes} />
+        </>
+      }
       chart={
         <>
           {'problem' in tried && <p className="panel-pad doubt">{tried.problem}</p>}
-          <Chart label={`${madeUp.y.name} over ${madeUp.x.name}, made up`} build={build} />
+          <Chart label={`${madeUp.y.name} over ${madeUp.x.name}, made up`} build={axes.build} />
         </>
       }
       panel={
