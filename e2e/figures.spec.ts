@@ -94,3 +94,56 @@ test('a fit is dressed for print, follows its data, can be frozen, and outlives 
   await expect(page.locator('.sheet canvas')).toBeVisible();
   expect(await taken(page, 'SVG')).toContain('>What the spring holds</text>');
 });
+
+/** Drags a part of the drawing by so many pixels. */
+async function dragPart(page: Page, id: string, dx: number, dy: number): Promise<void> {
+  const box = (await page.locator(`[data-part="${id}"]`).boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + dx / 2, y + dy / 2);
+  await page.mouse.move(x + dx, y + dy);
+  await page.mouse.up();
+}
+
+test('what stands beside the curve is put where it belongs: equation, note with an arrow, band', async ({
+  bench: page,
+}) => {
+  await fitOfSpring(page, 'Beside the curve');
+  await page.getByRole('button', { name: 'Keep as figure' }).click();
+  await page.getByRole('button', { name: 'Dress it' }).click();
+  await point(page, 'equations');
+  await page.getByRole('checkbox', { name: 'all kept samples' }).check();
+  const equation = page.locator('[data-part^="equation:"]');
+  await expect(equation).toBeVisible();
+  const before = (await equation.boundingBox())!;
+  await dragPart(page, (await equation.getAttribute('data-part'))!, 60, 90);
+  await expect.poll(async () => Math.round((await equation.boundingBox())!.y - before.y)).toBeGreaterThan(80);
+
+  await point(page, 'notes');
+  await page.getByRole('button', { name: '+ Note' }).click();
+  await page.getByRole('textbox', { name: 'Note' }).fill('plate touches');
+  await page.getByRole('button', { name: 'Add an arrow' }).click();
+  await page.getByRole('spinbutton', { name: 'Arrow to x' }).fill('5');
+  await page.getByRole('spinbutton', { name: 'Arrow to y' }).fill('33.5');
+  const note = page.locator('[data-part^="note:"]');
+  const stood = (await note.boundingBox())!;
+  await dragPart(page, (await note.getAttribute('data-part'))!, -40, 30);
+  await expect.poll(async () => Math.round((await note.boundingBox())!.x - stood.x)).toBeLessThan(-30);
+  await page.getByRole('button', { name: '+ Line or band' }).click();
+  await page.getByRole('spinbutton', { name: 'Line at' }).fill('100');
+  await page.getByRole('spinbutton', { name: 'Other end of the band' }).fill('110');
+  await page.getByRole('textbox', { name: 'Label of the line' }).fill('limit of the stand');
+  const svg = await taken(page, 'SVG');
+  expect(svg).toContain('plate touches');
+  expect(svg).toContain('limit of the stand');
+
+  // Undo takes back one thing after the other; a reload keeps what stands.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('textbox', { name: 'Label of the line' })).toHaveValue('');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByText(/^saved|kept/i).first()).toBeVisible();
+  await page.reload();
+  await point(page, 'notes');
+  await expect(page.getByRole('textbox', { name: 'Label of the line' })).toHaveValue('limit of the stand');
+});

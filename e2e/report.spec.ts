@@ -113,3 +113,33 @@ test('what is pasted from a word processor keeps its words and loses its picture
   await page.getByRole('button', { name: 'Delete the report' }).click();
   await expect(page.getByText('A new report')).toBeVisible();
 });
+
+test('a test report has the parts that are expected of it, and serves as a template of its own', async ({
+  bench: page,
+}) => {
+  await fitOfSpring(page, 'Springs by order');
+  await page.getByRole('button', { name: 'Keep as figure' }).click();
+  await expect(page.getByRole('button', { name: 'Dress it' })).toBeVisible();
+  await go(page, 'Report');
+  await page.getByRole('button', { name: 'Test report' }).click();
+  const headings = page.locator('.tiptap h1');
+  await expect(headings.filter({ hasText: /^Test object$/ })).toBeVisible();
+  for (const words of [/^Method$/, /^Conditions/, /Results/, /^Deviations/, /^Statement of conformity$/])
+    await expect(headings.filter({ hasText: words })).toHaveCount(1);
+  await expect(text(page)).toContainText('Figure 1');
+
+  // A reference follows its figure.
+  await text(page).locator('p').last().click();
+  await page.keyboard.press('End');
+  await page.getByText(/^References/).click();
+  await page.locator('.references').getByRole('button', { name: /Figure 1/ }).click();
+  await expect(text(page).locator('p').last()).toContainText('Figure 1');
+
+  await page.getByRole('button', { name: 'Save as a template' }).click();
+  await expect(page.getByRole('button', { name: 'Saved as a template' })).toBeVisible();
+  await choose(page, 'Report', 'A new report …');
+  await expect(page.getByText('saved here')).toBeVisible();
+  await page.locator('.template-list li', { hasText: 'saved here' }).getByRole('button').first().click();
+  await expect(headings.filter({ hasText: /Statement of conformity/ })).toHaveCount(1);
+  await expect(text(page)).toContainText('Figure 1');
+});

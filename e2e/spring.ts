@@ -12,8 +12,8 @@ const log = [
 ].join('\n');
 
 /** A campaign with the spring's run, and a straight line fitted through it. */
-export async function fitOfSpring(page: Page): Promise<void> {
-  await page.getByRole('textbox', { name: 'Name' }).fill('Springs');
+export async function fitOfSpring(page: Page, campaign = 'Springs'): Promise<void> {
+  await page.getByRole('textbox', { name: 'Name' }).fill(campaign);
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(page.getByText('No run yet.')).toBeVisible();
   await go(page, 'Intake');
