@@ -11,11 +11,13 @@ import tseslint from 'typescript-eslint';
 const knows = {
   core: [],
   formats: ['core'],
-  contract: ['core'],
+  instruments: ['core'],
+  standins: ['core', 'demo'],
+  contract: ['core', 'instruments'],
   drawing: ['core', 'contract'],
   writing: ['core', 'contract'],
   demo: ['core', 'contract'],
-  server: ['core', 'contract', 'formats', 'drawing', 'writing', 'demo'],
+  server: ['core', 'contract', 'formats', 'drawing', 'writing', 'demo', 'instruments', 'standins'],
   web: ['core', 'contract', 'drawing', 'writing'],
   // e2e sees what a person sees, and nothing of ours from the inside.
   e2e: [],

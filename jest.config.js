@@ -1,6 +1,8 @@
 /** Unit and API tests of all workspaces; the browser's are in e2e/. */
 export default {
-  testMatch: ['<rootDir>/{core,formats,contract,drawing,writing,server,demo,web,scripts}/**/*.test.ts'],
+  testMatch: [
+    '<rootDir>/{core,formats,contract,drawing,writing,server,demo,instruments,standins,web,scripts}/**/*.test.ts',
+  ],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.tsx?$': [

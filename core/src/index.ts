@@ -19,3 +19,4 @@ export * from './join';
 export * from './figure';
 export * from './madeUp';
 export * from './plan';
+export * from './reading';

@@ -1,3 +1,3 @@
 export { demoCampaign, demoCoasting, demoConditions, demoRuns, demoSensors, type DemoRun } from './campaign';
-export { headAt, rig } from './rig';
+export { efficiencyAt, flowAt, headAt, rig, waterDensity } from './rig';
 export { demoTables } from './demoTables';

@@ -1,4 +1,5 @@
-import { catalogue, type ErrorCode, type ErrorKind, type FactsOf } from './catalogue';
+import { catalogue, type ErrorCode, type FactsOf } from './catalogue';
+import type { ErrorKind } from './entry';
 
 /** What crosses a border (worker, HTTP) in place of an AppError. */
 export interface ErrorReport {

@@ -1,19 +1,12 @@
 import { formatCount, formatValue } from '../number/formatNumber';
+import { entry } from './entry';
+import { instrumentErrors } from './instrumentErrors';
 
 /**
  * Every error a person can meet, once: a code for programs, a kind for the
  * border (the server maps kinds to HTTP statuses), and a sentence that says
  * what was found, where, and what to do. Codes are never reused.
  */
-export type ErrorKind =
-  'input' | 'missing' | 'conflict' | 'stale' | 'method' | 'media' | 'tooLarge' | 'refused' | 'internal';
-
-interface Entry<Facts> {
-  kind: ErrorKind;
-  say: (facts: Facts) => string;
-}
-const entry = <Facts>(kind: ErrorKind, say: (facts: Facts) => string): Entry<Facts> => ({ kind, say });
-
 export const catalogue = {
   // numerics
   LENGTHS_DIFFER: entry<{ a: string; b: string; lengthA: number; lengthB: number }>(
@@ -542,6 +535,7 @@ export const catalogue = {
     'conflict',
     (f) => `There is already a ${f.what} called "${f.name}" here. Choose another name.`,
   ),
+  ...instrumentErrors,
   CHANGED_MEANWHILE: entry<{ what: string }>(
     'conflict',
     (f) => `The ${f.what} was changed elsewhere in the meantime. It has been read again; repeat your change.`,

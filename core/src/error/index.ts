@@ -1,3 +1,4 @@
 export { AppError, fromReport, type ErrorReport } from './AppError';
 export { settingsProblem } from './settingsProblem';
-export { catalogue, type ErrorCode, type ErrorKind } from './catalogue';
+export { catalogue, type ErrorCode } from './catalogue';
+export type { ErrorKind } from './entry';
