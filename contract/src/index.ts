@@ -6,6 +6,8 @@ export * from './intake';
 export * from './run';
 export * from './typed';
 export * from './sensor';
+export * from './instrument';
+export * from './benchSession';
 export * from './condition';
 export * from './table';
 export * from './fit';

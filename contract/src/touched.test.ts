@@ -43,6 +43,8 @@ describe('a change of', () => {
       ['/tables/1/versions', '/runs/7/bench', '/fits/trial'],
       ['/campaigns/1/conditions', '/runs/7'],
     ],
+    ['instruments', undefined, ['/campaigns/1/instruments'], ['/runs/7/session', '/runs/7', '/campaigns/1/sensors']],
+    ['bench', 7, ['/runs/7/session', '/runs/7/bench'], ['/runs/8/session', '/fits/trial']],
     ['sensors', undefined, ['/runs/7', '/runs/7/bench', '/findings/3/budget'], ['/campaigns/1/tables']],
     ['fits', undefined, ['/fits/3/result', '/comparisons/2/result', '/campaigns/1'], ['/runs/7/bench', '/runs/7/map']],
     ['comparisons', undefined, ['/comparisons/trial', '/campaigns/1/findings'], ['/fits/3/result', '/runs/7/bench']],

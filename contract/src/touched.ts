@@ -11,6 +11,7 @@ export type Resource =
   | 'procedures'
   | 'tables'
   | 'sensors'
+  | 'instruments'
   | 'fits'
   | 'models'
   | 'comparisons'
@@ -54,6 +55,7 @@ const standsOn: Record<Resource, readonly Resource[]> = {
   procedures: [],
   tables: [...fromSamples],
   sensors: ['runs', ...fromSamples],
+  instruments: [],
   fits: ['comparisons', 'findings', 'drawings', 'living'],
   models: [...results],
   comparisons: ['findings', 'drawings', 'living'],

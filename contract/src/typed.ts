@@ -19,6 +19,10 @@ export const typedRow = closed({
   row: described('Number of the row, given once and kept.', Type.Integer({ minimum: 1, maximum: 1_000_000_000 })),
   cells: described('Its values in the order of the columns; null: nothing was read.', Type.Array(reading)),
   note: described('What was remarked on it.', Type.Optional(Type.String({ maxLength: 500 }))),
+  takenAt: described(
+    'When it was read from instruments, by the clock of the server.',
+    Type.Optional(Type.String({ pattern: '^\\d{4}-\\d\\d-\\d\\dT[\\d:.]+Z$', maxLength: 30 })),
+  ),
 });
 export type TypedRow = Static<typeof typedRow>;
 

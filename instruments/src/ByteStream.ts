@@ -123,6 +123,6 @@ export class ByteStream {
     const end = waiting.ends(come);
     if (end !== undefined) waiting.done(come.subarray(0, end));
     else if (come.length > MOST_BYTES)
-      this.refuse(new AppError('INSTRUMENT_TALKS_ON', { address, asked: waiting.asked, bytes: MOST_BYTES }));
+      this.refuse(new AppError('INSTRUMENT_TALKS_ON', { address, asked: waiting.asked, limit: MOST_BYTES }));
   }
 }

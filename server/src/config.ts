@@ -6,6 +6,8 @@ export interface Config {
   port: number;
   dataDirectory: string;
   uploadLimitBytes: number;
+  /** Where instruments may be beside this machine. */
+  instrumentHosts: ReadonlySet<string>;
   /** Make the demo campaign when the data directory is new. */
   demo: boolean;
   /** Folder of the built web app; absent in development, where Vite serves it. */
@@ -28,9 +30,19 @@ export function readConfig(environment: NodeJS.ProcessEnv, argv: readonly string
     port,
     dataDirectory: environment['UNDAMETER_DATA'] ?? join(root, 'data'),
     uploadLimitBytes: limitMiB * 2 ** 20,
+    instrumentHosts: hostsOf(environment['UNDAMETER_INSTRUMENTS'] ?? ''),
     demo: argv.includes('--demo'),
     version: (JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')) as { version: string }).version,
     checksReplies: environment['UNDAMETER_CHECK_REPLIES'] === '1',
     webDirectory: argv.includes('--api-only') ? undefined : join(root, 'web', 'dist'),
   };
 }
+
+/** @param text  host names or addresses, separated by commas */
+const hostsOf = (text: string): ReadonlySet<string> =>
+  new Set(
+    text
+      .split(',')
+      .map((host) => host.trim().toLowerCase())
+      .filter((host) => host !== ''),
+  );

@@ -6,6 +6,7 @@ import { buildApp } from './app';
 import { readConfig } from './config';
 import { ensureDemo } from './demo/ensureDemo';
 import { startServices } from './startServices';
+import { startStandIns } from '@undameter/standins';
 
 const here = dirname(fileURLToPath(import.meta.url));
 /** server/src in development, server/dist when built: both two levels below the root. */
@@ -16,7 +17,14 @@ async function main(): Promise<void> {
   if (!existsSync(join(config.dataDirectory, 'postgres')))
     console.log(`Creating the data directory ${config.dataDirectory} (this takes up to half a minute) …`);
   const services = await startServices(config, join(root, 'server', 'migrations'));
-  if (config.demo) await ensureDemo(services, console.log);
+  const standIns = config.demo ? await startStandIns() : undefined;
+  if (standIns) {
+    const { dataUnit, drive } = standIns.ports;
+    console.log(
+      `Simulated instruments: a data unit (SCPI) at 127.0.0.1:${dataUnit}, a drive (Modbus TCP) at 127.0.0.1:${drive}`,
+    );
+    await ensureDemo(services, standIns.ports, console.log);
+  }
   const app = await buildApp(services);
   let stopping = false;
   const stop = async (signal: string): Promise<void> => {
@@ -25,6 +33,7 @@ async function main(): Promise<void> {
     console.log(`${signal}: closing …`);
     await app.close();
     await services.stop();
+    await standIns?.stop();
     process.exit(0);
   };
   process.on('SIGTERM', (signal) => void stop(signal));

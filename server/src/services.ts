@@ -2,6 +2,8 @@ import type { Config } from './config';
 import type { Imports } from './intake/Imports';
 import type { Originals } from './intake/Originals';
 import type { Uploads } from './intake/Uploads';
+import type { Instruments } from './readings/Instruments';
+import type { Readings } from './readings/Readings';
 import type { LivingMemory } from './living/LivingMemory';
 import type { Propagations } from './jobs/Propagations';
 import type { ReportExports } from './jobs/ReportExports';
@@ -19,6 +21,8 @@ export interface Services {
   propagations: Propagations;
   reportExports: ReportExports;
   living: LivingMemory;
+  instruments: Instruments;
+  readings: Readings;
   pools: Pools;
   loader: BenchLoader;
 }

@@ -7,6 +7,8 @@ import { Originals } from './intake/Originals';
 import { Uploads } from './intake/Uploads';
 import { Propagations } from './jobs/Propagations';
 import { ReportExports } from './jobs/ReportExports';
+import { Instruments } from './readings/Instruments';
+import { Readings } from './readings/Readings';
 import { LivingMemory } from './living/LivingMemory';
 import type { Services } from './services';
 import { purgeKept } from './store/keptContents';
@@ -44,7 +46,11 @@ export async function startServices(config: Config, migrations: string): Promise
     const propagations = new Propagations(pools, say('Monte Carlo run'));
     const reportExports = new ReportExports(pools, say('export of a report'));
     const loader = new BenchLoader(db);
+    const instruments = new Instruments(config.instrumentHosts);
+    const readings = new Readings(db, instruments);
     const stop = async (): Promise<void> => {
+      readings.stopAll();
+      instruments.stop();
       await imports.stopAll();
       await propagations.stopAll();
       await reportExports.stopAll();
@@ -53,7 +59,8 @@ export async function startServices(config: Config, migrations: string): Promise
       await db.close();
       unlock();
     };
-    return { config, db, uploads, originals, imports, propagations, reportExports, living, pools, loader, stop };
+    const jobs = { imports, propagations, reportExports, instruments, readings };
+    return { config, db, uploads, originals, ...jobs, living, pools, loader, stop };
   } catch (error) {
     unlock();
     throw error;

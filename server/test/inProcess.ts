@@ -10,6 +10,8 @@ import { fromReport } from '@undameter/core';
 import { buildApp } from '../src/app';
 import { ReportExports } from '../src/jobs/ReportExports';
 import { asAppError } from '../src/errors';
+import { Instruments } from '../src/readings/Instruments';
+import { Readings } from '../src/readings/Readings';
 import { LivingMemory } from '../src/living/LivingMemory';
 import { Imports } from '../src/intake/Imports';
 import { Originals } from '../src/intake/Originals';
@@ -99,11 +101,13 @@ export async function startHere(): Promise<ServerHere> {
   const living = new LivingMemory();
   const imports = new Imports(db, uploads, originals, poolsHere, say, () => living.forget());
   const reportExports = new ReportExports(poolsHere, say);
+  const instruments = new Instruments(new Set());
+  const readings = new Readings(db, instruments);
   const services = {
     config: { uploadLimitBytes: 2 ** 20, webDirectory: undefined, port: 0, checksReplies: true, version: '1.2.3' },
     db,
     loader: new BenchLoader(db),
-    ...{ pools: poolsHere, originals, uploads, imports, living, reportExports },
+    ...{ pools: poolsHere, originals, uploads, imports, living, reportExports, instruments, readings },
   } as unknown as Services;
   const app = await buildApp(services);
   const address = await app.listen({ host: '127.0.0.1', port: 0 });

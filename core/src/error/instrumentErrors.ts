@@ -21,10 +21,10 @@ export const instrumentErrors = {
     'missing',
     (f) => `${f.address} closed the line while ${f.asked} was asked. It is tried again at the next reading.`,
   ),
-  INSTRUMENT_TALKS_ON: entry<{ address: string; asked: string; bytes: number }>(
+  INSTRUMENT_TALKS_ON: entry<{ address: string; asked: string; limit: number }>(
     'input',
     (f) =>
-      `${f.address} answered ${f.asked} with more than ${formatCount(f.bytes)} bytes and no end. Is it another port, or a command that returns a curve?`,
+      `${f.address} answered ${f.asked} with more than ${formatCount(f.limit)} bytes and no end. Is it another port, or a command that returns a curve?`,
   ),
   INSTRUMENT_NOT_A_NUMBER: entry<{ address: string; asked: string; answer: string }>(
     'input',
@@ -52,6 +52,11 @@ export const instrumentErrors = {
     (f) =>
       `${f.name} reads ${`${formatValue(f.value, 6)} ${f.unit}`.trim()}, outside of the range that was given for it (${f.low} to ${`${f.high} ${f.unit}`.trim()}).`,
   ),
+  INSTRUMENT_SETTING_OUT_OF_RANGE: entry<{ name: string; value: number; low: string; high: string; unit: string }>(
+    'input',
+    (f) =>
+      `${f.name} was not set to ${`${formatValue(f.value, 6)} ${f.unit}`.trim()}: that is outside of the range that was given for it (${f.low} to ${`${f.high} ${f.unit}`.trim()}).`,
+  ),
   INSTRUMENT_REFUSED: entry<{ address: string; asked: string; why: string }>(
     'input',
     (f) => `${f.address} refused ${f.asked}: ${f.why}.`,
@@ -69,6 +74,11 @@ export const instrumentErrors = {
     (f) =>
       `${formatValue(f.value, 8)} does not fit into ${f.asked}, which holds ${formatValue(f.least, 10)} to ${formatValue(f.most, 10)}. Mind its scale.`,
   ),
+  INSTRUMENT_SCALE_ZERO: entry<{ name: string }>(
+    'input',
+    (f) =>
+      `The scale of ${f.name} is 0, so that every reading would be the same. Give 1 where the instrument has its unit.`,
+  ),
   READING_UNDER_WAY: entry<{ name: string }>(
     'conflict',
     (f) => `A reading of "${f.name}" is being taken already, in this window or another. Wait for it, or stop it.`,
@@ -79,10 +89,7 @@ export const instrumentErrors = {
     (f) =>
       `${f.name} was not steady within ${formatValue(f.seconds, 3)} s: it moves by ± ${f.half}, and ± ${f.within} is wanted. Take it anyhow, widen the limit, or wait longer.`,
   ),
-  READING_FAILED: entry<{ sentences: readonly string[] }>(
-    'input',
-    (f) => `Nothing was kept of this reading. ${f.sentences.join(' ')}`,
-  ),
+  READING_FAILED: entry<{ sentences: string }>('input', (f) => `${f.sentences} Nothing was kept of this reading.`),
   READING_NOTHING_TO_READ: entry<{ name: string }>(
     'input',
     (f) => `No column of "${f.name}" is read from an instrument. Choose an instrument for a column first.`,

@@ -3,10 +3,12 @@ import {
   demoCampaign,
   demoCoasting,
   demoConditions,
+  demoInstruments,
   demoRuns,
   demoSensors,
   demoTables,
   type DemoRun,
+  type InstrumentPorts,
 } from '@undameter/demo';
 import type { Services } from '../services';
 import { campaigns, createCampaign } from '../store/campaigns';
@@ -16,6 +18,7 @@ import { createFigure } from '../store/figures';
 import { createFinding } from '../store/findings';
 import { createFit } from '../store/fits';
 import { declareChannel, removeCampaign, saveProcedure } from '../store/runs';
+import { createInstrument } from '../store/instruments';
 import { createOwnModel } from '../store/ownModels';
 import { createSensor } from '../store/sensors';
 import { createTable } from '../store/tables';
@@ -30,14 +33,20 @@ import type { ComparisonBody, FindingOrigin, FitBody, FitRow } from '@undameter/
 /**
  * Makes the demo campaign unless it is there, on the same way that a person takes: its
  * files are read, its procedure run, its curves fitted. All of it, or nothing.
+ * @param ports  where the simulated instruments listen
  */
-export async function ensureDemo(services: Services, say: (line: string) => void): Promise<void> {
+export async function ensureDemo(
+  services: Services,
+  ports: InstrumentPorts,
+  say: (line: string) => void,
+): Promise<void> {
   const { db } = services;
   if ((await campaigns(db)).some((c) => c.demo)) return;
   say('Making the demo campaign …');
   const { id } = await createCampaign(db, demoCampaign, true);
   try {
     await fillDemo(services, id);
+    for (const one of demoInstruments(ports)) await createInstrument(db, id, one);
   } catch (error) {
     await removeCampaign(db, id);
     throw error;

@@ -5,6 +5,8 @@ export const tagWords: Readonly<Record<string, string>> = {
   intake: 'A file on its way in: sent, understood, corrected, imported as a run.',
   runs: 'A run: its logged channels, its procedure, and what the procedure makes of them.',
   typed: 'Runs that come from no file: typed by hand, or made up from a formula.',
+  instruments: 'Instruments on the network: how each is talked to, and what of it is read or set.',
+  readings: 'Readings at the bench: runs whose rows are taken from instruments.',
   views: 'Ways to look at the channels of a run other than along it.',
   joining: 'Two logs of one run: rows that go on, channels of a second logger.',
   procedures: 'Steps that are kept for other runs, or applied to several at once.',

@@ -13,6 +13,7 @@ interface Collection<Body, Row> {
     | 'comparisons'
     | 'procedures'
     | 'sensors'
+    | 'instruments'
     | 'figures'
     | 'styles'
     | 'reports'

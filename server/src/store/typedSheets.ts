@@ -35,6 +35,22 @@ export async function keepSheet(
     values (${runId}, ${madeFrom + 1}, ${JSON.stringify(columns)}::jsonb, ${JSON.stringify(rows)}::jsonb)`;
 }
 
+/**
+ * Keeps a sheet in the place of its last state: a reading that is added changes nothing that was there, and a thousand of
+ * them are no thousand states.
+ * @throws {AppError} CHANGED_MEANWHILE
+ */
+export const amendSheet: typeof keepSheet = async (db, runId, madeFrom, { columns, rows }) => {
+  const changed = await db.sql`
+    update typed_sheet
+       set version = ${madeFrom + 1}, columns = ${JSON.stringify(columns)}::jsonb, rows = ${JSON.stringify(rows)}::jsonb,
+           saved_at = now()
+     where run_id = ${runId} and version = ${madeFrom}
+       and version = (select max(version) from typed_sheet where run_id = ${runId})
+     returning version`;
+  if (changed.length === 0) throw new AppError('CHANGED_MEANWHILE', { what: 'sheet' });
+};
+
 export const keepRecipe = async (db: Db, runId: number, recipe: MadeUpRecipe): Promise<void> => {
   await db.sql`insert into made_up (run_id, recipe) values (${runId}, ${JSON.stringify(recipe)}::jsonb)`;
 };

@@ -128,8 +128,23 @@ export async function sheetOf(db: Database, runId: number): Promise<SheetReply> 
  * @throws {AppError} NOT_FOUND, NOT_TYPED, SHEET_JOINED, CHANGED_MEANWHILE, and as `checkSheet`
  */
 export async function saveSheet(db: Database, runId: number, body: SheetBody): Promise<void> {
-  const { columns, rows, version } = body;
   const before = await sheetOf(db, runId);
+  const there = new Set(body.rows.map((r) => r.row));
+  const gone = new Set(before.rows.map((r) => r.row).filter((row) => !there.has(row)));
+  await putSheet(db, runId, body, { keep: keepSheet, steps: (steps) => withoutRows(steps, gone) });
+}
+
+/** How a sheet is put in the place of the one before. */
+interface PutWays {
+  /** As a further state of its history, or in the place of the last one. */
+  keep: typeof keepSheet;
+  /** What the procedure becomes with it; the same list where nothing changes. */
+  steps(steps: readonly Step[]): readonly Step[];
+}
+
+/** @throws {AppError} as `saveSheet` */
+export async function putSheet(db: Database, runId: number, body: SheetBody, { keep, steps }: PutWays): Promise<void> {
+  const { columns, rows, version } = body;
   const { name, sources, declared } = await run(db, runId);
   if (sources.length > 0) throw new AppError('SHEET_JOINED', { name });
   checkSheet(body, []);
@@ -137,22 +152,13 @@ export async function saveSheet(db: Database, runId: number, body: SheetBody): P
   try {
     await writeColumns(db, sampleSet, valuesOf(columns.length, rows));
     await db.transaction(async (tx) => {
-      await keepSheet(tx, runId, version, { columns, rows });
-      const channels = [
-        rowChannel,
-        ...columns.map((c) =>
-          channelOf(
-            c,
-            declared.find((d) => d.symbol === c.symbol),
-          ),
-        ),
-      ];
+      await keep(tx, runId, version, { columns, rows });
+      const before = (symbol: string) => declared.find((d) => d.symbol === symbol);
+      const channels = [rowChannel, ...columns.map((c) => channelOf(c, before(c.symbol)))];
       await putSamples(tx, runId, { sampleSet, samples: rows.length, channels });
-      const there = new Set(rows.map((r) => r.row));
-      const gone = new Set(before.rows.map((r) => r.row).filter((row) => !there.has(row)));
       const { procedure, procedureVersion } = await procedureOf(tx, runId);
-      const steps = withoutRows(procedure as Step[], gone);
-      if (steps.length !== procedure.length) await putProcedure(tx, runId, steps, procedureVersion);
+      const [now, next] = [procedure as Step[], steps(procedure as Step[])];
+      if (JSON.stringify(next) !== JSON.stringify(now)) await putProcedure(tx, runId, next, procedureVersion);
     });
   } catch (error) {
     await dropSampleSet(db, sampleSet).catch(() => undefined);
