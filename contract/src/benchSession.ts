@@ -40,7 +40,7 @@ export const benchRunBody = closed({
     Type.Array(closed({ instrumentId: id, quantity: symbol }), { maxItems: 20 }),
   ),
   byHand: described('What is set or read by hand.', Type.Array(closed({ symbol, name, unit }), { maxItems: 20 })),
-  settings: described(
+  plan: described(
     'Values of the first column that is set, one for each reading to be taken.',
     Type.Array(Type.Number(), { maxItems: 5000 }),
   ),
@@ -79,7 +79,7 @@ export const readingReply = closed({
   row: described('Where it stands.', Type.Integer()),
   values: Type.Array(toldValue),
   wasSteady: described('Null: it was not waited for.', orNull(Type.Boolean())),
-  sheet: sheetReply,
+  sheet: described('All rows with it.', sheetReply),
 });
 export type ReadingReply = Static<typeof readingReply>;
 
@@ -95,7 +95,7 @@ export const readingNow = closed({
       symbol,
       value: reading,
       half: described('Half of the range of the last seconds, while a reading is under way.', reading),
-      within: orNull(Type.Number()),
+      within: described('The limit that it keeps to before it counts as steady; null: none.', orNull(Type.Number())),
       isSteady: described('Null: it is not waited for.', orNull(Type.Boolean())),
       problem: orNull(Type.String()),
     }),

@@ -35,19 +35,22 @@ const line = {
   ),
   ...addressSchema.properties,
 };
-export const instrumentLine = closed(line);
-export type InstrumentLine = Static<typeof instrumentLine>;
 
 export const instrumentBody = described(
   'An instrument that readings are taken from, or that is set.',
   closed({ name: called, ...line, quantities: Type.Array(instrumentQuantity, { maxItems: 60 }) }),
 );
 export type InstrumentBody = Static<typeof instrumentBody>;
+/** How an instrument is reached. */
+export type InstrumentLine = Pick<InstrumentBody, 'protocol' | 'host' | 'port' | 'timeoutMs'>;
 export const instrumentRow = closed({ id, campaignId: id, ...instrumentBody.properties });
 export type InstrumentRow = Static<typeof instrumentRow>;
 
 /** What an instrument that is being set up answers, before it is kept. */
-export const instrumentTrial = closed({ ...line, quantity: orNull(instrumentQuantity) });
+export const instrumentTrial = closed({
+  ...line,
+  quantity: described('Read once; null: none.', orNull(instrumentQuantity)),
+});
 export type InstrumentTrial = Static<typeof instrumentTrial>;
 export const instrumentAnswer = closed({
   identity: described('What it says it is; null where its protocol has no such question.', orNull(Type.String())),

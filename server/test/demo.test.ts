@@ -262,8 +262,15 @@ test('every example of the API’s document is taken', async () => {
   const { body: api } = await ask<Parameters<typeof sendExamples>[0]>('/openapi.json');
   const rows = { ...(examples['createTypedRun'] as object), name: 'Rows to correct' };
   const { body: typed } = await ask<RunReply>('/campaigns/1/typed-runs', rows);
+  const { body: session } = await ask<RunReply>('/campaigns/1/bench-runs', {
+    ...(examples['createBenchRun'] as object),
+    name: 'Readings to take',
+  });
+  const atBench = Object.fromEntries(
+    ['takeReading', 'sendSetting', 'actOnReading', 'keepBenchSession'].map((name) => [name, session.id]),
+  );
   const ofFive = { saveProcedure: 5, moveInHistory: 5, joinRun: 5, continueRun: 5, findOffset: 5 };
-  const runs = { ...ofFive, renameRun: 1, saveSheet: typed.id };
+  const runs = { ...ofFive, ...atBench, renameRun: 1, saveSheet: typed.id };
   const sent = await sendExamples(api, { runs, uploads }, (method, path, body) => askBuilt(server, path, body, method));
   expect(sent.filter(({ status }) => status >= 300)).toEqual([]);
   expect(sent.length).toBe(Object.keys(examples).length);

@@ -19,6 +19,12 @@ describe('a value is steady', () => {
     expect(at([10, 10, 10])).toMatchObject({ isSteady: false, progress: 0.5 });
     expect(at([])).toEqual({ half: NaN, progress: 0, isSteady: false });
   });
+  test('not by one sample alone, and by two that are further apart than the time is long', () => {
+    expect(at([10]).isSteady).toBe(false);
+    expect(steadiness([0, 5], [10, 10.2], limit)).toMatchObject({ isSteady: true, progress: 1 });
+    expect(steadiness([0, 5], [10, 12], limit)).toMatchObject({ isSteady: false, progress: 0 });
+    expect(steadiness([3], [10], { within: 1, seconds: 0 }).isSteady).toBe(true);
+  });
   test('not with one sample beyond the limit, and the time begins anew after it', () => {
     expect(at([10, 10, 12, 10, 10, 10])).toMatchObject({ isSteady: false, progress: 0.5, half: 1 });
     expect(at([10, 10, 10, 10, 12])).toMatchObject({ isSteady: false, progress: 0 });

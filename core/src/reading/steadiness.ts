@@ -26,17 +26,16 @@ export function steadiness(times: readonly number[], values: readonly number[], 
   let half = NaN;
   let since = now;
   let isBroken = false;
-  for (let i = times.length - 1; i >= 0 && now - times[i]! <= limit.seconds; i--) {
+  // The window reaches back to the first sample that is as old as it is long, or older.
+  for (let i = times.length - 1; i >= 0; i--) {
     low = Math.min(low, values[i]!);
     high = Math.max(high, values[i]!);
     half = (high - low) / 2;
     isBroken ||= !(half <= limit.within);
     if (!isBroken) since = times[i]!;
+    if (now - times[i]! >= limit.seconds) break;
   }
-  // The samples come a little after one another: the oldest of the window is a little younger than the window is long.
-  const spacing = times.length > 1 ? (now - times[0]!) / (times.length - 1) : Infinity;
-  const isCovered = now - since >= limit.seconds - spacing && now - times[0]! >= limit.seconds - spacing;
-  const progress = limit.seconds > 0 ? Math.min(1, (now - since) / limit.seconds) : 1;
-  const isSteady = !isBroken && isCovered && Number.isFinite(half);
-  return { half, progress: isSteady ? 1 : progress, isSteady };
+  const isSteady = !isBroken && now - since >= limit.seconds;
+  const progress = limit.seconds > 0 ? Math.min(1, (now - since) / limit.seconds) : Number(isSteady);
+  return { half, progress, isSteady };
 }

@@ -94,6 +94,17 @@ const typedRun = {
   ],
   computed: [{ symbol: 'P_h', name: 'Hydraulic power', unit: 'W', formula: '1000 [kg/m^3] * 9.81 [m/s^2] * H * Q' }],
 };
+const torque = {
+  ...{ symbol: 'M', name: 'Shaft torque', unit: 'N*m', access: 'read', scale: 1, offset: 0, resolution: 0 },
+  ...{
+    low: -50,
+    high: 50,
+    source: { by: 'register', table: 'input', address: 2, type: 'float32', order: 'ABCD', unit: 1 },
+  },
+};
+const line = { protocol: 'modbus', host: '127.0.0.1', port: 5020, timeoutMs: 1000 };
+const drive = { name: 'Torque flange', ...line, quantities: [torque] };
+const how = { samples: 10, every: 0.1, restSeconds: 2, waitSeconds: 60 };
 const madeUpRun = {
   name: 'Coast-down to try',
   recipe: {
@@ -293,6 +304,24 @@ export const examples: Readonly<Record<string, unknown>> = {
       { row: 2, cells: [35.8, null] },
     ],
   },
+  createInstrument: drive,
+  changeInstrument: drive,
+  tryInstrument: { ...line, quantity: torque },
+  createBenchRun: {
+    ...{ name: 'Head at the bench', byHand: [], plan: [100, 80, 62, 45, 30, 16], how },
+    quantities: [
+      { instrumentId: 2, quantity: 'z_v' },
+      { instrumentId: 2, quantity: 'Q' },
+      { instrumentId: 1, quantity: 'p_d' },
+    ],
+  },
+  keepBenchSession: {
+    columns: [{ symbol: 'p_d', instrumentId: 1, quantity: 'p_d', spread: null, within: 0.5 }],
+    how: { ...how, samples: 2, every: 0.02 },
+  },
+  sendSetting: { symbol: 'z_v', value: 62 },
+  takeReading: { row: null, retakes: null, set: [], anyhow: true, withMissing: false },
+  actOnReading: { action: 'anyhow' },
   createHouseStyle: houseStyle,
   changeHouseStyle: houseStyle,
   createFigure: figure,

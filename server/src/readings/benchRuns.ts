@@ -30,7 +30,7 @@ export async function createBenchRun(db: Database, campaignId: number, body: Ben
   // What is set stands before what is read, so that a row reads from left to right as it is made.
   const all = [...wired.filter((w) => w.isSet), ...byHand, ...wired.filter((w) => !w.isSet)];
   if (all.length === 0) throw new AppError('READING_NOTHING_TO_READ', { name: body.name });
-  const settings: (number | null)[] = body.settings.length > 0 ? body.settings : [null];
+  const settings: (number | null)[] = body.plan.length > 0 ? body.plan : [null];
   const id = await createTypedRun(db, campaignId, {
     ...{ name: body.name, kind: 'measured', computed: [] },
     columns: all.map((c) => c.column),

@@ -10,11 +10,12 @@ export type ByteOrder = (typeof byteOrders)[number];
 const source = Type.Object(
   {
     by: Type.Literal('register'),
-    table: Type.Union([Type.Literal('holding'), Type.Literal('input')]),
-    /** As it goes over the line, from 0. */
-    address: Type.Integer({ minimum: 0, maximum: 65535 }),
+    table: Type.Union([Type.Literal('holding'), Type.Literal('input')], { description: 'Which registers.' }),
+    address: Type.Integer({ description: 'As it goes over the line, from 0.', minimum: 0, maximum: 65535 }),
     type: Type.Unsafe<RegisterType>(Type.Enum([...registerTypes])),
-    order: Type.Unsafe<ByteOrder>(Type.Enum([...byteOrders])),
+    order: Type.Unsafe<ByteOrder>(
+      Type.Enum([...byteOrders], { description: 'Of the bytes on the line, A the highest.' }),
+    ),
     /** Number of the device behind the address; 1 where there is but one. */
     unit: Type.Integer({ minimum: 0, maximum: 255 }),
   },

@@ -1,8 +1,12 @@
 import { Type, type Static } from 'typebox';
 import type { Speech } from '../../Speech';
 
-/** One line of printable characters: a question ends in `?`, a setting holds `{value}`. */
-const command = Type.String({ minLength: 1, maxLength: 200, pattern: '^[ -~]+$' });
+const command = Type.String({
+  description: 'One line: a question ends in ?, a setting holds {value}.',
+  minLength: 1,
+  maxLength: 200,
+  pattern: '^[ -~]+$',
+});
 const source = Type.Object(
   {
     by: Type.Literal('command'),
