@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask } from './api';
 
-type Collection = 'conditions' | 'tables' | 'fits' | 'comparisons' | 'sensors';
+type Collection = 'conditions' | 'tables' | 'fits' | 'comparisons' | 'sensors' | 'instruments';
 
 export interface Keeping {
   save(body: object): void;

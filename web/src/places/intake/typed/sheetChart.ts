@@ -26,8 +26,11 @@ interface OnChart {
 const present = (v: number): number | null => (Number.isFinite(v) ? v : null);
 
 /** Half of the interval that is stated of a column, as standard uncertainties are drawn with k = 2. */
-function halvesOf({ columns }: Sheet, at: number, values: Float64Array): (number | null)[] {
+function halvesOf({ columns }: Sheet, at: number, all: readonly Float64Array[]): (number | null)[] {
   const column = columns[at];
+  const values = all[at]!;
+  const teller = all[columns.findIndex((c) => c.symbol === column?.toldBy)];
+  if (teller && column?.plusMinus === '') return Array.from(teller, (u) => present(2 * u));
   const value = typedNumber(column?.plusMinus);
   if (!column || value === null) return Array.from(values, () => null);
   const declared = { kind: 'absolute' as const, value, statedAs: column.statedAs };
@@ -44,7 +47,7 @@ export function sheetOption({ sheet, x, y, leftOut, line: curve, palette }: OnCh
   const choices = choicesOf(sheet);
   const [across, up] = [all[x], all[y]];
   if (!across || !up) return {};
-  const errors = { x: halvesOf(sheet, x, across), y: halvesOf(sheet, y, up) };
+  const errors = { x: halvesOf(sheet, x, all), y: halvesOf(sheet, y, all) };
   const pick = (isOut: boolean): number[] =>
     rows.flatMap(({ row }, i) =>
       leftOut.has(row) === isOut && Number.isFinite(across[i]) && Number.isFinite(up[i]) ? [i] : [],

@@ -15,6 +15,7 @@ import {
   proposeSymbol,
   splitHeading,
   type Channel,
+  type DeclaredUncertainty,
   type Step,
   type Uncertainty,
 } from '@undameter/core';
@@ -32,12 +33,16 @@ export interface SheetColumn {
   statedAs: StatedAs;
   /** What was declared of it in another way, and stays. */
   isDeclaredElsewhere: boolean;
+  /** Column that states its standard uncertainty row by row. */
+  toldBy: string | null;
 }
 export interface SheetRow {
   /** Given once; it names the row wherever it is spoken of. */
   row: number;
   cells: string[];
   note: string;
+  /** When instruments were read for it; absent: it was typed. */
+  takenAt?: string;
 }
 /** A computed column; of a saved run it is a step of its procedure. */
 export interface SheetComputed extends ComputedColumn {
@@ -55,7 +60,7 @@ export interface Sheet {
 }
 
 const columnOf = (name: string, symbol: string, unit = ''): SheetColumn => ({
-  ...{ name, symbol, unit, plusMinus: '', statedAs: 'limits', isDeclaredElsewhere: false },
+  ...{ name, symbol, unit, plusMinus: '', statedAs: 'limits', isDeclaredElsewhere: false, toldBy: null },
 });
 const EMPTY_ROWS = 8;
 
@@ -80,15 +85,18 @@ export function sheetFrom(reply: SheetReply, { name, kind, procedure }: SavedRun
       ...columnOf(called, symbol, unit),
       ...(uncertainty?.kind === 'absolute' && uncertainty.effect === undefined
         ? { plusMinus: String(uncertainty.value), statedAs: uncertainty.statedAs }
-        : { isDeclaredElsewhere: uncertainty !== null }),
+        : { isDeclaredElsewhere: uncertainty !== null, toldBy: tellerOf(uncertainty) }),
     })),
-    rows: reply.rows.map(({ row, cells, note = '' }) => ({
+    rows: reply.rows.map(({ row, cells, note = '', takenAt }) => ({
+      ...timeOf(takenAt),
       row,
       cells: cells.map((v) => (v === null ? '' : String(v))),
       note,
     })),
   };
 }
+const tellerOf = (declared: DeclaredUncertainty | null): string | null =>
+  declared?.kind === 'channel' && declared.statedAs === 'standard' ? declared.symbol : null;
 type SavedRun = Pick<RunReply, 'name' | 'kind' | 'procedure'>;
 const isComputed = (step: Step): boolean => step.kind === 'derive' && step.on;
 
@@ -124,11 +132,15 @@ const used = ({ rows }: Sheet): SheetRow[] => rows.filter((r) => !isEmpty(r));
 /** The next number of a row: one that no row has had, as far as the sheet knows. */
 const nextRow = (rows: readonly SheetRow[]): number => rows.reduce((most, r) => Math.max(most, r.row), 0) + 1;
 
+const timeOf = (takenAt: string | undefined) => (takenAt === undefined ? {} : { takenAt });
+
 /** Rows as the grid gives them back; those that are new get numbers. */
 export function withRows(sheet: Sheet, rows: readonly { id?: number | undefined; cells: readonly string[] }[]): Sheet {
   let next = nextRow(sheet.rows);
   const width = sheet.columns.length;
+  const times = new Map(sheet.rows.map((r) => [r.row, r.takenAt]));
   const taken = rows.map(({ id, cells }): SheetRow => ({
+    ...timeOf(times.get(id ?? -1)),
     row: id ?? next++,
     cells: cells.slice(0, width),
     note: cells.at(-1) ?? '',
@@ -282,7 +294,8 @@ export function bodyOf(sheet: Sheet): { body: TypedBody; save: SheetBody } | { p
         problem: `The ± of ${name} reads "${plusMinus}": a number that is not below zero is needed, or nothing.`,
       };
   const columns = sheet.columns.map(typedColumn);
-  const made = rows.map(({ row, cells, note }) => ({
+  const made = rows.map(({ row, cells, note, takenAt }) => ({
+    ...timeOf(takenAt),
     row,
     cells: cells.map((c) => typedNumber(c)),
     ...(note.trim() === '' ? {} : { note: note.trim() }),

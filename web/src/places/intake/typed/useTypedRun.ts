@@ -62,6 +62,12 @@ export function useTypedRun({ campaignId, run, saved, name, onMade }: TypedRun) 
       if (run) correct.mutate(made.save);
       else create.mutate(made.body);
     },
+    /** Saves what was changed, and waits for it; false where it cannot be saved as it is. */
+    saveFirst: async (): Promise<boolean> => {
+      if (!run || !('save' in made)) return false;
+      await correct.mutateAsync(made.save);
+      return true;
+    },
     leftOut,
     leaveOut: (row: number, reason: string) => procedure.save(withRowLeftOut(procedure.steps, row, reason)),
     bringBack: (row: number) => procedure.save(withoutRows(procedure.steps, new Set([row]))),
