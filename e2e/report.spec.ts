@@ -132,7 +132,10 @@ test('a test report has the parts that are expected of it, and serves as a templ
   await text(page).locator('p').last().click();
   await page.keyboard.press('End');
   await page.getByText(/^References/).click();
-  await page.locator('.references').getByRole('button', { name: /Figure 1/ }).click();
+  await page
+    .locator('.references')
+    .getByRole('button', { name: /Figure 1/ })
+    .click();
   await expect(text(page).locator('p').last()).toContainText('Figure 1');
 
   await page.getByRole('button', { name: 'Save as a template' }).click();

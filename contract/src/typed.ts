@@ -12,6 +12,14 @@ export const typedColumn = closed({
   name,
   unit,
   uncertainty: described('Left out: it stays as it is.', Type.Optional(orNull(declaredUncertaintySchema))),
+  decimals: described(
+    'So many are shown; left out: as many as it needs.',
+    Type.Optional(Type.Integer({ minimum: 0, maximum: 12 })),
+  ),
+  colour: described(
+    'Of its points on the chart, as #rrggbb; left out: the usual one.',
+    Type.Optional(Type.String({ pattern: '^#[0-9a-fA-F]{6}$' })),
+  ),
 });
 export type TypedColumn = Static<typeof typedColumn>;
 

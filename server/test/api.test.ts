@@ -246,7 +246,9 @@ describe('a log on its way', () => {
     expect(finding.sentence).toContain('below');
     const read = { kind: 'reading', fitId: fit.id, conditionId: condition.id, what: 'at', at: 2 };
     const reading = (await ask<FindingRow>(`/campaigns/${campaignId}/findings`, { origin: read })).body;
-    expect(reading.sentence).toMatch(/ at x 2 .*\(95 %, k = 2\.\d: random only, no error of y or x is declared\)/);
+    expect(reading.sentence).toMatch(
+      / at x 2 .*\(95 %, k = 2\.\d: random only, no systematic error of y or x is declared\)/,
+    );
     const budgetOf = async (id: number) => (await ask<FindingBudget>(`/findings/${id}/budget`)).body;
     expect(await budgetOf(reading.id)).toMatchObject({
       unit: 'kPa',

@@ -172,7 +172,7 @@ describe('what a living thing says', () => {
           ],
         },
       ],
-      note: '± are 95 % intervals: random only, no error of the channels is declared.',
+      note: '± are 95 % intervals: random only, no systematic error of the channels is declared.',
     });
   });
   test('a comparison says of a curve held against its own points that it is not tested', async () => {

@@ -47,7 +47,7 @@ const difference = {
 
 test('a constant term reads as the value at zero, with unit, ± and origin', () =>
   expect(parameterSentence(parameter)).toBe(
-    'Head at zero flow, 2900 rpm: 27.602 ± 0.012 m (95 %, k = 2.0: random only, no error of head or flow is declared), from a polynomial, degree 2 through 3754 samples of Sweep.',
+    'Head at zero flow, 2900 rpm: 27.602 ± 0.012 m (95 %, k = 2.0: random only, no systematic error of head or flow is declared), from a polynomial, degree 2 through 3754 samples of Sweep.',
   ));
 
 test('a ± says what it holds, and that neighbours depend on each other only where they do', () => {
@@ -118,7 +118,7 @@ test('a ± within which the curve bends is told, and only that', () => {
 test('a place on the curve, its optimum and its scatter read as sentences, and an extrapolation says so', () => {
   const at = { x: 70, y: 20.51, xHalf: 0, yHalf: 0.03, outside: 0 };
   expect(readingSentence({ ...parameter, what: 'at', at: 70, readings: [at] })).toBe(
-    'Head at flow 70 L/min, 2900 rpm: 20.510 ± 0.030 m (95 %, k = 2.0: random only, no error of head or flow is declared), from a polynomial, degree 2 through 3754 samples of Sweep.',
+    'Head at flow 70 L/min, 2900 rpm: 20.510 ± 0.030 m (95 %, k = 2.0: random only, no systematic error of head or flow is declared), from a polynomial, degree 2 through 3754 samples of Sweep.',
   );
   const back = { x: 140.2, y: 0, xHalf: 0.4, yHalf: 0, outside: 0.184 };
   expect(readingSentence({ ...parameter, what: 'back', at: 0, readings: [back] })).toContain(
@@ -131,7 +131,7 @@ test('a place on the curve, its optimum and its scatter read as sentences, and a
     'Head is highest at flow 70.0 ± 1.2 L/min, 2900 rpm, where it is 20.510 ± 0.030 m',
   );
   expect(crossingSentence({ ...parameter, ...at, xHalf: 1.2, other: '2200 rpm' })).toContain(
-    'Head: the curves of 2900 rpm and 2200 rpm meet at flow 70.0 ± 1.2 L/min (95 %, k = 2.0: random only, no error of head or flow is declared), near 20.51 m, from',
+    'Head: the curves of 2900 rpm and 2200 rpm meet at flow 70.0 ± 1.2 L/min (95 %, k = 2.0: random only, no systematic error of head or flow is declared), near 20.51 m, from',
   );
   const rows = [
     { title: 'Polynomial, degree 2', residualStandardDeviation: 0.0855, leftOut: 0.0861 },

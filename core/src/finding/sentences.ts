@@ -103,7 +103,7 @@ function holds({ sources, factor, points, worth, xName, yName }: FitFacts & { fa
       : '';
   return sources.length > 0
     ? `(95 %, ${k}: systematic of ${sources.join(', ')} and random${dependent})`
-    : `(95 %, ${k}: random only, no error of ${yName.toLowerCase()} or ${xName.toLowerCase()} is declared${dependent})`;
+    : `(95 %, ${k}: random only, no systematic error of ${yName.toLowerCase()} or ${xName.toLowerCase()} is declared${dependent})`;
 }
 
 const fromFit = (f: FitFacts): string =>

@@ -18,7 +18,7 @@ import { createFigure } from '../store/figures';
 import { createFinding } from '../store/findings';
 import { createFit } from '../store/fits';
 import { declareChannel, removeCampaign, saveProcedure } from '../store/runs';
-import { createInstrument } from '../store/instruments';
+import { createInstrument, instruments, updateInstrument } from '../store/instruments';
 import { createOwnModel } from '../store/ownModels';
 import { createSensor } from '../store/sensors';
 import { createTable } from '../store/tables';
@@ -41,7 +41,8 @@ export async function ensureDemo(
   say: (line: string) => void,
 ): Promise<void> {
   const { db } = services;
-  if ((await campaigns(db)).some((c) => c.demo)) return;
+  const there = (await campaigns(db)).find((c) => c.demo);
+  if (there) return readdressed(services, there.id, ports);
   say('Making the demo campaign …');
   const { id } = await createCampaign(db, demoCampaign, true);
   try {
@@ -50,6 +51,15 @@ export async function ensureDemo(
   } catch (error) {
     await removeCampaign(db, id);
     throw error;
+  }
+}
+
+/** The simulated instruments may listen elsewhere than at the last start, where something else had their ports. */
+async function readdressed({ db }: Services, campaignId: number, ports: InstrumentPorts): Promise<void> {
+  const now = new Map(demoInstruments(ports).map((i) => [i.name, i.port]));
+  for (const { id, campaignId: _, ...body } of await instruments(db, campaignId)) {
+    const port = now.get(body.name);
+    if (port !== undefined && port !== body.port) await updateInstrument(db, id, { ...body, port });
   }
 }
 

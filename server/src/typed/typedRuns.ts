@@ -112,7 +112,8 @@ export async function sheetOf(db: Database, runId: number): Promise<SheetReply> 
   const columns = declared.slice(1, 1 + found.columns.length);
   return {
     version: found.version,
-    columns: columns.map(({ symbol, name: called, unit, uncertainty }) => ({
+    columns: columns.map(({ symbol, name: called, unit, uncertainty }, c) => ({
+      ...looksOf(found.columns[c]!),
       symbol,
       name: called,
       unit,
@@ -121,6 +122,12 @@ export async function sheetOf(db: Database, runId: number): Promise<SheetReply> 
     rows: found.rows,
   };
 }
+
+/** How a column is shown, as far as somebody chose it. */
+const looksOf = ({ decimals, colour }: TypedColumn) => ({
+  ...(decimals === undefined ? {} : { decimals }),
+  ...(colour === undefined ? {} : { colour }),
+});
 
 /**
  * Puts corrected rows in the place of those before, which stay in the history of the run; what was left out of a row that

@@ -122,6 +122,44 @@ export function namedPlaces(
   };
 }
 
+/** A pale bar where a value is expected, as high as its interval, with its middle. */
+export function expectedBar({ x, value, half }: { x: number; value: number; half: number }, colour: string): Mark {
+  const wide = 8;
+  return {
+    type: 'custom',
+    name: 'expected',
+    silent: true,
+    clip: true,
+    z: 2,
+    // Its ends, so that the axis makes room for it.
+    data: [
+      [x, value - half],
+      [x, value + half],
+    ],
+    renderItem: (about: { dataIndex: number }, api: { coord(point: number[]): number[] }) => {
+      if (about.dataIndex > 0) return undefined;
+      const [left, bottom] = api.coord([x, value - half]) as [number, number];
+      const [, top] = api.coord([x, value + half]) as [number, number];
+      const [, middle] = api.coord([x, value]) as [number, number];
+      return {
+        type: 'group',
+        children: [
+          {
+            type: 'rect',
+            shape: { x: left - wide, y: top, width: 2 * wide, height: Math.max(2, bottom - top) },
+            style: { fill: colour, opacity: 0.16 },
+          },
+          {
+            type: 'line',
+            shape: { x1: left - wide, y1: middle, x2: left + wide, y2: middle },
+            style: { stroke: colour, lineWidth: 1 },
+          },
+        ],
+      };
+    },
+  };
+}
+
 export const setAsideCrosses = (at: Points, palette: Palette): Mark => ({
   type: 'scatter',
   name: 'set aside',

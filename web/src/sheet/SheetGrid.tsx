@@ -9,6 +9,8 @@ export interface SheetGridColumn {
   isText?: boolean;
   /** Computed: shown, not typed. */
   isComputed?: boolean;
+  /** A cell as it is read; while it is typed it is as it is. */
+  shown?(text: string): string;
 }
 
 /** A row as the grid holds it: its cells as text, and what the caller knows it by. */
@@ -34,14 +36,14 @@ const ID = 'id';
 const gutter = { basis: 40, minWidth: 40 };
 const keyOf = (column: number): string => `c${column}`;
 
-const textColumn = (alignRight: boolean) =>
+const textColumn = (alignRight: boolean, shown?: (text: string) => string) =>
   createTextColumn<string>({
     alignRight,
     continuousUpdates: true,
     deletedValue: '',
     parseUserInput: (typed) => typed,
     parsePastedValue: (pasted) => pasted.trim(),
-    formatBlurredInput: (value) => value ?? '',
+    formatBlurredInput: (value) => (shown ? shown(value ?? '') : (value ?? '')),
     formatInputOnFocus: (value) => value ?? '',
   });
 const columnOf = { numbers: textColumn(true), words: textColumn(false) };
@@ -54,10 +56,12 @@ export function SheetGrid({ columns, rows, height, classOf, onInHand, onChange }
     ...Object.fromEntries(columns.map((_, c) => [keyOf(c), cells[c] ?? ''])),
     [ID]: id === undefined ? '' : String(id),
   }));
-  const grid = columns.map(({ title, isText, isComputed }, c): Partial<Column<Row, unknown, string>> => ({
+  const grid = columns.map(({ title, isText, isComputed, shown }, c): Partial<Column<Row, unknown, string>> => ({
     ...(keyColumn<Row, string>(
       keyOf(c),
-      columnOf[isText ? 'words' : 'numbers'] as Partial<Column<string, unknown, string>>,
+      (shown ? textColumn(true, shown) : columnOf[isText ? 'words' : 'numbers']) as Partial<
+        Column<string, unknown, string>
+      >,
     ) as Partial<Column<Row, unknown, string>>),
     title,
     minWidth: isText ? 160 : 84,

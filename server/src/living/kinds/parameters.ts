@@ -75,6 +75,6 @@ function noteOf(
   const held =
     sources.length > 0
       ? `systematic of ${sources.join(', ')}, and random`
-      : 'random only, no error of the channels is declared';
+      : 'random only, no systematic error of the channels is declared';
   return `± are 95 % intervals: ${held}.`;
 }

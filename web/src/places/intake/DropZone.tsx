@@ -13,11 +13,12 @@ interface DropZoneProps {
   onNext(): void;
   onFiles(files: readonly File[]): void;
   onType(): void;
+  onBench(): void;
   onMakeUp(): void;
 }
 
 /** Where files come in: dropped, chosen, a folder of them, or rows that are pasted. */
-export function DropZone({ isReading, error, next, onNext, onFiles, onType, onMakeUp }: DropZoneProps) {
+export function DropZone({ isReading, error, next, onNext, onFiles, onType, onBench, onMakeUp }: DropZoneProps) {
   const { data: about } = useQuery(queries.about());
   const accepted = about ? [...about.reads.map((ending) => `.${ending}`), 'text/*'].join() : undefined;
   /** antd calls once a file, always with all of them. */
@@ -55,6 +56,9 @@ export function DropZone({ isReading, error, next, onNext, onFiles, onType, onMa
         <p className="drop-buttons" onClick={(e) => e.stopPropagation()}>
           <button className="quiet" onClick={onType}>
             Type a run
+          </button>
+          <button className="quiet" onClick={onBench}>
+            Take readings
           </button>
           <button className="quiet" onClick={onMakeUp}>
             Make a run up

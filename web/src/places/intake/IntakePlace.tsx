@@ -5,6 +5,7 @@ import { PlaceFrame } from '../../app/PlaceFrame';
 import { addressOf } from '../../app/places';
 import { useCampaign } from '../../app/useCampaign';
 import { Empty } from '../../parts/Empty';
+import { NewSession } from './bench/NewSession';
 import { DropZone } from './DropZone';
 import { JoinBench } from './join/JoinBench';
 import { ImportedRuns } from './ImportedRuns';
@@ -26,6 +27,7 @@ export function IntakePlace() {
   const work = useImport();
   useCommands([
     { id: 'type-run', label: 'Type a run', run: () => setSearch({ typed: 'new' }) },
+    { id: 'bench-session', label: 'Take readings from instruments', run: () => setSearch({ bench: 'new' }) },
     { id: 'make-run-up', label: 'Make a run up from a formula', run: () => setSearch({ madeUp: 'new' }) },
   ]);
   // One sending of a file is one reading of it: a new file begins with nothing corrected.
@@ -52,6 +54,10 @@ export function IntakePlace() {
         onMade={(id) => setSearch({ typed: String(id) })}
         onLeave={() => setSearch({})}
       />
+    );
+  if (search.has('bench'))
+    return (
+      <NewSession campaign={campaign} onMade={(id) => setSearch({ typed: String(id) })} onLeave={() => setSearch({})} />
     );
   if (search.has('madeUp'))
     return (
@@ -97,6 +103,7 @@ export function IntakePlace() {
           onNext={() => take(queue)}
           onFiles={take}
           onType={() => setSearch({ typed: 'new' })}
+          onBench={() => setSearch({ bench: 'new' })}
           onMakeUp={() => setSearch({ madeUp: 'new' })}
         />
       }

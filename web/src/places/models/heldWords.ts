@@ -9,5 +9,5 @@ export function heldWords({ sources, worth, points }: Pick<SeriesReply, 'sources
       : '';
   return sources.length > 0
     ? `95 %, random and systematic${dependent}`
-    : `95 %, random only: no error of x or y is declared${dependent}`;
+    : `95 %, random only: no systematic error of x or y is declared${dependent}`;
 }

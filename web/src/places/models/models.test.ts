@@ -182,7 +182,7 @@ describe('a nudge', () => {
 
 describe('what the ± holds', () => {
   test.each([
-    [{ sources: [], worth: null, points: 50 }, '95 %, random only: no error of x or y is declared'],
+    [{ sources: [], worth: null, points: 50 }, '95 %, random only: no systematic error of x or y is declared'],
     [{ sources: ['p_d'], worth: 45, points: 50 }, '95 %, random and systematic'],
     [
       { sources: ['p_d'], worth: 12.34, points: 50 },
@@ -190,7 +190,7 @@ describe('what the ± holds', () => {
     ],
     [
       { sources: [], worth: 0.3, points: 50 },
-      '95 %, random only: no error of x or y is declared; neighbours depend on each other: 50 points count as 1',
+      '95 %, random only: no systematic error of x or y is declared; neighbours depend on each other: 50 points count as 1',
     ],
   ])('%j', (series, words) => expect(heldWords(series)).toBe(words));
 });

@@ -3,16 +3,18 @@ import { printUnit } from '@undameter/core';
 import { Button, InputNumber } from 'antd';
 import { useState } from 'react';
 import { Field } from '../../../parts/Field';
+import { proposedLimits, type LiveCourse } from './taking';
 
 interface HowFieldsProps {
   session: BenchSession;
   instruments: readonly InstrumentRow[];
   units: ReadonlyMap<string, string>;
+  live: LiveCourse | undefined;
   onKeep(session: BenchSession): void;
 }
 
 /** How readings are taken: so many samples, and what has to be steady before. */
-export function HowFields({ session, instruments, units, onKeep }: HowFieldsProps) {
+export function HowFields({ session, instruments, units, live, onKeep }: HowFieldsProps) {
   const [draft, setDraft] = useState(session);
   const read = draft.columns.filter((c) => {
     const row = instruments.find((i) => i.id === c.instrumentId);
@@ -21,11 +23,31 @@ export function HowFields({ session, instruments, units, onKeep }: HowFieldsProp
   const isChanged = JSON.stringify(draft) !== JSON.stringify(session);
   const limit = (symbol: string, within: number | null) =>
     setDraft({ ...draft, columns: draft.columns.map((c) => (c.symbol === symbol ? { ...c, within } : c)) });
+  const propose = (): void => {
+    const limits = proposedLimits(session, live);
+    const isRead = new Set(read.map((c) => c.symbol));
+    setDraft({
+      ...draft,
+      columns: draft.columns.map((c) =>
+        isRead.has(c.symbol) ? { ...c, within: limits.get(c.symbol) ?? c.within } : c,
+      ),
+    });
+  };
   return (
     <details className="panel-pad" open={isChanged || undefined}>
       <summary>How readings are taken</summary>
       <SamplesFields how={draft.how} onChange={(how) => setDraft({ ...draft, how })} />
-      <p className="soft">Wait until these keep within:</p>
+      <p className="soft">
+        Wait until these keep within:{' '}
+        <button
+          className="quiet"
+          disabled={proposedLimits(session, live).size === 0}
+          title="Four standard deviations of what is shown now: leave the rig alone for some seconds first"
+          onClick={propose}
+        >
+          Propose from now
+        </button>
+      </p>
       {read.map(({ symbol, within }) => (
         <Field key={symbol} label={`${symbol} ±`}>
           <InputNumber

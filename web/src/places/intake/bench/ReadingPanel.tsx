@@ -5,7 +5,7 @@ import { ApiError } from '../../../data/api';
 import { Sentence } from '../../../parts/Sentence';
 import { HowFields } from './HowFields';
 import { LiveValues } from './LiveValues';
-import { restWords, stateWords, toldWords, type ToSet } from './taking';
+import { hastyWords, restWords, stateWords, toldWords, type ToSet } from './taking';
 import type { TakingHeld } from './useTaking';
 import './bench.css';
 
@@ -23,6 +23,7 @@ interface ReadingPanelProps {
 export function ReadingPanel({ taking, units, row, expected }: ReadingPanelProps) {
   const { session, next, live, isTaking, last } = taking;
   const rest = restWords(session, live);
+  const hasty = hastyWords(session, next);
   const canRetake = row !== null && !isTaking;
   useCommands([
     { id: 'take-reading', label: 'Take the reading', keys: 'M', run: () => !isTaking && taking.take() },
@@ -47,6 +48,7 @@ export function ReadingPanel({ taking, units, row, expected }: ReadingPanelProps
         </p>
       )}
       <div className="panel-pad">
+        {hasty !== null && !isTaking && <p className="doubt">{hasty}</p>}
         {expected !== undefined && <p>{expected}</p>}
         {isTaking ? (
           <UnderWay taking={taking} />
@@ -87,6 +89,7 @@ export function ReadingPanel({ taking, units, row, expected }: ReadingPanelProps
         session={session}
         instruments={taking.instruments}
         units={units}
+        live={live}
         onKeep={taking.keep}
       />
     </section>

@@ -1,7 +1,19 @@
 /** What is taken next at the bench, what is sent for it, and what is said of what came back. */
 import { describe, expect, test } from '@jest/globals';
 import type { BenchSession, InstrumentRow, ReadingNow } from '@undameter/contract';
-import { againOf, bodyOf, nextReading, restWords, stateWords, toldWords, withNow, type LiveCourse } from './taking';
+import {
+  againOf,
+  bodyOf,
+  hastyWords,
+  nextReading,
+  nowAt,
+  proposedLimits,
+  restWords,
+  stateWords,
+  toldWords,
+  withNow,
+  type LiveCourse,
+} from './taking';
 
 const quantity = (symbol: string, access: 'read' | 'set') =>
   ({ symbol, name: symbol, unit: '', access }) as InstrumentRow['quantities'][number];
@@ -84,12 +96,52 @@ describe('live values', () => {
     ]);
     expect(course(Array.from({ length: 40 }, () => 1))!.times).toEqual(Array.from({ length: 16 }, (_, i) => 24 + i));
   });
+  test('have a gap while a reading does not ask for them', () => {
+    const live = withNow(course([1, 2]), { ...shown(3), values: [] }, 2);
+    expect(live.values['Q']).toEqual([1, 2, NaN]);
+  });
+  test('are held against what is expected only where their setting is made', () => {
+    const both = (z: number | null): LiveCourse => ({
+      ...course([40])!,
+      now: { ...shown(40), values: [...shown(40).values, { ...shown(z).values[0]!, symbol: 'z' }] },
+    });
+    expect(nowAt(both(30), 'Q', 'z', { x: 30 })).toEqual({ value: 40, isSet: true });
+    expect(nowAt(both(35), 'Q', 'z', { x: 30 })).toEqual({ value: 40, isSet: false });
+    expect(nowAt(both(null), 'Q', 'z', { x: 30 })).toEqual({ value: 40, isSet: false });
+    expect(nowAt(both(30), 'Q', 'z', undefined)).toBeUndefined();
+  });
   test('are steady when they keep to their limit for the time, and not before', () => {
     expect(restWords(session, course([10, 10.2, 10.4]))).toEqual({ isSteady: true, words: 'steady for 2 s' });
     expect(restWords(session, course([10, 10.2]))).toMatchObject({ isSteady: false });
     expect(restWords(session, course([10, 12, 10]))!.words).toBe('not steady yet: Q moves by more than allowed');
     expect(restWords({ ...session, columns: [] }, course([10, 10, 10]))).toBeUndefined();
   });
+});
+
+describe('limits that are proposed', () => {
+  const live = (values: number[]): LiveCourse => ({
+    now: { state: 'idle', seconds: 0, progress: 0, values: [] },
+    times: values.map((_, i) => i / 2),
+    values: { Q: values, z: values.map(() => 7) },
+  });
+  test('are four standard deviations of what is shown now, for each channel its own', () => {
+    // 1 and -1 in turn: s² = 10/9.
+    const shown = live([1, -1, 1, -1, 1, -1, 1, -1, 1, -1]);
+    expect([...proposedLimits(session, shown)]).toEqual([['Q', Number((4 * Math.sqrt(10 / 9)).toPrecision(2))]]);
+  });
+  test('are none where too little is shown, or where it does not move', () => {
+    expect(proposedLimits(session, live([1, -1, 1])).size).toBe(0);
+    expect(proposedLimits(session, live(Array.from({ length: 20 }, () => 5))).size).toBe(0);
+    expect(proposedLimits(session, undefined).size).toBe(0);
+  });
+});
+
+test('that nothing is waited for is said where a setting is sent, and only there', () => {
+  const next = nextReading(runOf([row(1, [100, 5, null, null])]));
+  const hasty = { ...session, columns: session.columns.map((c) => ({ ...c, within: null })) };
+  expect(hastyWords(hasty, next)).toContain('Nothing is waited for');
+  expect(hastyWords(session, next)).toBeNull();
+  expect(hastyWords(hasty, { toSet: next.toSet.filter((s) => !s.isSent) })).toBeNull();
 });
 
 test('how far a reading has come is told by what it is doing', () => {

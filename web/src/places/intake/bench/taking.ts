@@ -1,5 +1,5 @@
 import type { BenchSession, InstrumentRow, ReadingBody, ReadingNow, SheetReply, ToldValue } from '@undameter/contract';
-import { formatValue, formatWithUncertainty, printUnit, steadiness } from '@undameter/core';
+import { formatValue, formatWithUncertainty, printUnit, standardErrorOfMean, steadiness } from '@undameter/core';
 
 /** Live values of the last seconds, for their course and for whether they are at rest. */
 export interface LiveCourse {
@@ -16,13 +16,29 @@ const SHOWN_SECONDS = 15;
 /** The course with what is shown now; a column that is new begins with gaps. @param at  s */
 export function withNow(before: LiveCourse | undefined, now: ReadingNow, at: number): LiveCourse {
   const times = [...(before?.times ?? []), at].filter((t) => at - t <= SHOWN_SECONDS);
+  const shown = new Map(now.values.map((v) => [v.symbol, v.value ?? NaN]));
+  // What a reading under way does not ask for has a gap meanwhile.
+  const symbols = [...new Set([...Object.keys(before?.values ?? {}), ...shown.keys()])];
   const values = Object.fromEntries(
-    now.values.map(({ symbol, value }) => {
-      const all = [...(before?.values[symbol] ?? []), value ?? NaN].slice(-times.length);
+    symbols.map((symbol) => {
+      const all = [...(before?.values[symbol] ?? []), shown.get(symbol) ?? NaN].slice(-times.length);
       return [symbol, [...Array.from({ length: times.length - all.length }, () => NaN), ...all]];
     }),
   );
   return { now, times, values };
+}
+
+/** What is shown now of y, and whether the setting that something is expected at is made: only an instrument tells that. */
+export function nowAt(
+  live: LiveCourse | undefined,
+  y: string,
+  x: string,
+  expected: { x: number } | undefined,
+): { value: number; isSet: boolean } | undefined {
+  const shown = (symbol: string) => live?.now.values.find((v) => v.symbol === symbol)?.value ?? null;
+  const [value, at] = [shown(y), shown(x)];
+  if (value === null || !expected) return undefined;
+  return { value, isSet: at !== null && Math.abs(at - expected.x) <= 1e-3 * Math.max(1, Math.abs(expected.x)) };
 }
 
 /** Something that is set for a reading. */
@@ -122,6 +138,32 @@ export function restWords({ columns, how }: BenchSession, live: LiveCourse | und
 export interface RestState {
   isSteady: boolean;
   words: string;
+}
+
+/**
+ * A limit for each value that is read, from how it scatters while nothing is moved: four standard deviations hold nearly all
+ * of its samples, and a change larger than that shows. A rule of this program, no source.
+ */
+export function proposedLimits({ columns }: BenchSession, live: LiveCourse | undefined): Map<string, number> {
+  const found = new Map<string, number>();
+  for (const { symbol } of columns) {
+    const values = (live?.values[symbol] ?? []).filter((v) => !Number.isNaN(v));
+    if (values.length < FEWEST_LIVE) continue;
+    const { standardDeviation } = standardErrorOfMean(Float64Array.from(values));
+    if (standardDeviation > 0) found.set(symbol, Number((4 * standardDeviation).toPrecision(2)));
+  }
+  return found;
+}
+/** Fewer live values do not tell their scatter. */
+const FEWEST_LIVE = 8;
+
+/** What is to be minded before the button is pressed; null: nothing. */
+export function hastyWords({ columns }: BenchSession, { toSet }: Pick<NextReading, 'toSet'>): string | null {
+  const isSent = toSet.some((s) => s.isSent);
+  const isWaited = columns.some((c) => c.within !== null);
+  return isSent && !isWaited
+    ? 'Nothing is waited for: the samples begin as soon as the setting is sent. Say below what has to be steady.'
+    : null;
 }
 
 /** How far a reading has come, in words. */

@@ -1,5 +1,5 @@
 import { isUnit } from '@undameter/core';
-import { Button, Input, Select } from 'antd';
+import { Button, ColorPicker, Input, InputNumber, Select } from 'antd';
 import { withColumn, withMoreColumns, withoutColumn, type Computed, type Sheet, type SheetColumn } from './typedSheet';
 
 const meanings: { value: SheetColumn['statedAs']; label: string }[] = [
@@ -44,7 +44,7 @@ interface OneColumnProps {
 }
 
 function OneColumn({ column, which, canGo, onChange, onRemove }: OneColumnProps) {
-  const { name, symbol, unit, plusMinus, statedAs, isDeclaredElsewhere } = column;
+  const { name, symbol, unit, plusMinus, statedAs, isDeclaredElsewhere, toldBy, decimals, colour } = column;
   const text = (key: 'name' | 'symbol' | 'unit' | 'plusMinus', label: string, placeholder: string, isBad = false) => (
     <Input
       size="small"
@@ -65,7 +65,7 @@ function OneColumn({ column, which, canGo, onChange, onRemove }: OneColumnProps)
       <div className="sheet-line">
         <span className="soft">±</span>
         {isDeclaredElsewhere && plusMinus === '' ? (
-          <span className="soft">as declared at Signals</span>
+          <span className="soft">{toldBy === null ? 'as declared at Signals' : `k = 1 in ${toldBy}`}</span>
         ) : (
           text('plusMinus', 'Uncertainty', 'not stated')
         )}
@@ -79,6 +79,32 @@ function OneColumn({ column, which, canGo, onChange, onRemove }: OneColumnProps)
           />
         )}
         <span className="grow" />
+        <InputNumber
+          size="small"
+          className="sheet-decimals"
+          aria-label={`Decimals of column ${which}`}
+          title="Decimals that are shown"
+          placeholder="dec."
+          min={0}
+          max={12}
+          precision={0}
+          value={decimals}
+          onChange={(v) => onChange({ decimals: v })}
+        />
+        <ColorPicker
+          size="small"
+          disabledAlpha
+          allowClear
+          value={colour}
+          onChangeComplete={(c) => onChange({ colour: c.cleared ? null : c.toHexString() })}
+        >
+          <button
+            className="sheet-colour"
+            aria-label={`Colour of column ${which}`}
+            title="Colour of its points"
+            style={{ background: colour ?? 'transparent' }}
+          />
+        </ColorPicker>
         {canGo && (
           <button className="quiet" aria-label={`Remove column ${which}`} onClick={onRemove}>
             Remove

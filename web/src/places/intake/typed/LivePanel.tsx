@@ -1,4 +1,4 @@
-import { InputNumber, Segmented, Select } from 'antd';
+import { Checkbox, InputNumber, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { Field } from '../../../parts/Field';
 import {
@@ -20,10 +20,13 @@ interface LivePanelProps {
   /** Within which a further reading can be taken: all x that are typed, planned ones too. */
   range: [number, number];
   onDegree(degree: LiveDegree): void;
+  /** Whether the curve is drawn as far as its crossing with zero. */
+  toZero: boolean;
+  onToZero(toZero: boolean): void;
 }
 
 /** The curve through the rows so far: what it says, which row it doubts, where one more reading helps most. */
-export function LivePanel({ degree, line, x, y, range, onDegree }: LivePanelProps) {
+export function LivePanel({ degree, line, x, y, range, onDegree, toZero, onToZero }: LivePanelProps) {
   return (
     <section aria-label="Curve so far">
       <header className="panel-head">
@@ -41,6 +44,11 @@ export function LivePanel({ degree, line, x, y, range, onDegree }: LivePanelProp
             { value: 2, label: 'parabola' },
           ]}
         />
+        {degree === 1 && (
+          <Checkbox checked={toZero} onChange={({ target }) => onToZero(target.checked)}>
+            draw it to its crossing with zero
+          </Checkbox>
+        )}
         {line && 'problem' in line && <p className="soft">{line.problem}</p>}
         {line && 'fit' in line && <OfCurve line={line} units={{ x, y }} range={range} />}
       </div>

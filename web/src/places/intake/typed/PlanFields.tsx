@@ -1,8 +1,9 @@
-import { AppError, planSettings, type Plan } from '@undameter/core';
+import type { Plan } from '@undameter/core';
 import { Button, Checkbox, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { counted } from '../../../parts/counted';
 import { Field } from '../../../parts/Field';
+import { settingsOf } from './settingsOf';
 
 interface PlanFieldsProps {
   columns: readonly { symbol: string; name: string }[];
@@ -10,37 +11,13 @@ interface PlanFieldsProps {
   onPlan(column: number, settings: readonly number[]): void;
 }
 
-const first: Plan = { from: 0, to: 10, steps: 5, thereAndBack: false, repeats: 1, isRandom: false, seed: 1 };
-
-/** @returns the settings, or why there are none */
-function settingsOf(plan: Plan): number[] | string {
-  try {
-    return planSettings(plan);
-  } catch (error) {
-    if (error instanceof AppError) return error.message;
-    throw error;
-  }
-}
+export const firstPlan: Plan = { from: 0, to: 10, steps: 5, thereAndBack: false, repeats: 1, isRandom: false, seed: 1 };
 
 /** What is to be set at the rig, one row for each: the readings are typed beside it. */
 export function PlanFields({ columns, onPlan }: PlanFieldsProps) {
-  const [plan, setPlan] = useState(first);
+  const [plan, setPlan] = useState(firstPlan);
   const [column, setColumn] = useState(0);
   const settings = settingsOf(plan);
-  const number = (key: 'from' | 'to' | 'steps' | 'repeats' | 'seed', label: string, least?: number) => (
-    <InputNumber
-      size="small"
-      aria-label={label}
-      {...(least === undefined ? {} : { min: least, precision: 0 })}
-      value={plan[key]}
-      onChange={(v) => v !== null && setPlan({ ...plan, [key]: v })}
-    />
-  );
-  const flag = (key: 'thereAndBack' | 'isRandom', label: string) => (
-    <Checkbox checked={plan[key]} onChange={(e) => setPlan({ ...plan, [key]: e.target.checked })}>
-      {label}
-    </Checkbox>
-  );
   return (
     <details className="panel-pad">
       <summary>Plan of settings</summary>
@@ -52,6 +29,33 @@ export function PlanFields({ columns, onPlan }: PlanFieldsProps) {
           options={columns.map(({ symbol, name }, i) => ({ value: i, label: `${symbol} ${name}` }))}
         />
       </Field>
+      <PlanInputs plan={plan} onChange={setPlan} />
+      {typeof settings === 'string' && <p className="refusal">{settings}</p>}
+      <Button disabled={typeof settings === 'string'} onClick={() => onPlan(column, settings as number[])}>
+        Add {typeof settings === 'string' ? 'rows' : counted(settings.length, 'row')}
+      </Button>
+    </details>
+  );
+}
+
+/** From where to where, in how many steps, in which order, how often. */
+export function PlanInputs({ plan, onChange }: { plan: Plan; onChange(plan: Plan): void }) {
+  const number = (key: 'from' | 'to' | 'steps' | 'repeats' | 'seed', label: string, least?: number) => (
+    <InputNumber
+      size="small"
+      aria-label={label}
+      {...(least === undefined ? {} : { min: least, precision: 0 })}
+      value={plan[key]}
+      onChange={(v) => v !== null && onChange({ ...plan, [key]: v })}
+    />
+  );
+  const flag = (key: 'thereAndBack' | 'isRandom', label: string) => (
+    <Checkbox checked={plan[key]} onChange={(e) => onChange({ ...plan, [key]: e.target.checked })}>
+      {label}
+    </Checkbox>
+  );
+  return (
+    <>
       <Field label="From, to" group>
         <span className="sheet-line">
           {number('from', 'Plan from')}
@@ -69,10 +73,6 @@ export function PlanFields({ columns, onPlan }: PlanFieldsProps) {
         {flag('isRandom', 'random')}
         {plan.isRandom && number('seed', 'Seed of the order', 0)}
       </Field>
-      {typeof settings === 'string' && <p className="refusal">{settings}</p>}
-      <Button disabled={typeof settings === 'string'} onClick={() => onPlan(column, settings as number[])}>
-        Add {typeof settings === 'string' ? 'rows' : counted(settings.length, 'row')}
-      </Button>
-    </details>
+    </>
   );
 }

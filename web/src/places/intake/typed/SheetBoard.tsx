@@ -2,7 +2,7 @@ import { printUnit } from '@undameter/core';
 import type { ReactNode } from 'react';
 import { SheetGrid } from '../../../sheet/SheetGrid';
 import { SheetRoom } from '../../../sheet/SheetRoom';
-import { inOrder, isWrong, valuesOf, withRows, type Sheet } from './typedSheet';
+import { inOrder, isWrong, shownCell, valuesOf, withRows, type Sheet } from './typedSheet';
 
 interface SheetBoardProps {
   sheet: Sheet;
@@ -18,15 +18,23 @@ const titleOf = ({ symbol, unit }: { symbol: string; unit: string }): string =>
   unit ? `${symbol} (${printUnit(unit)})` : symbol;
 const shown = (v: number): string => (Number.isFinite(v) ? String(Number(v.toPrecision(6))) : '');
 
+const clock = (at: string): string => new Date(at).toLocaleTimeString('en-GB');
+
 /** The rows as they are typed, with the computed columns beside them. */
 export function SheetBoard({ sheet, leftOut, sortedBy, tools, onRow, onChange }: SheetBoardProps) {
   const { rows: used, computed } = valuesOf(sheet);
   const placeOf = new Map(used.map((r, i) => [r.row, i]));
   const ordered = inOrder(sheet, sortedBy);
   const width = sheet.columns.length;
-  const rows = ordered.map(({ row, cells, note }) => ({
+  const hasTimes = sheet.rows.some((r) => r.takenAt !== undefined);
+  const rows = ordered.map(({ row, cells, note, takenAt }) => ({
     id: row,
-    cells: [...cells, ...computed.map((c) => shown(c.values[placeOf.get(row) ?? -1] ?? NaN)), note],
+    cells: [
+      ...cells,
+      ...computed.map((c) => shown(c.values[placeOf.get(row) ?? -1] ?? NaN)),
+      ...(hasTimes ? [takenAt ? clock(takenAt) : ''] : []),
+      note,
+    ],
   }));
   const classOf = (at: number, column: number): string | undefined => {
     const row = ordered[at];
@@ -47,8 +55,12 @@ export function SheetBoard({ sheet, leftOut, sortedBy, tools, onRow, onChange }:
         {(height) => (
           <SheetGrid
             columns={[
-              ...sheet.columns.map((c) => ({ title: titleOf(c) })),
+              ...sheet.columns.map((c) => ({
+                title: titleOf(c),
+                shown: (text: string) => shownCell(text, c, sheet.columns),
+              })),
               ...sheet.computed.map((c) => ({ title: titleOf(c), isComputed: true })),
+              ...(hasTimes ? [{ title: 'Taken', isText: true, isComputed: true }] : []),
               { title: 'Remark', isText: true },
             ]}
             rows={rows}

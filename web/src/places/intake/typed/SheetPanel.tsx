@@ -19,19 +19,22 @@ interface SheetPanelProps {
   row: number | null;
   /** What a straight line would be fitted to. */
   line: { x: string; y: string; fit: ReturnType<typeof useLineFit> };
+  /** Where rows are taken from instruments. */
+  readings: ReactNode;
   /** The curve through the rows so far. */
   live: ReactNode;
   onLeave(): void;
 }
 
 /** What the run is called, its columns, the row in hand, and what is saved. */
-export function SheetPanel({ campaignId, held, run, row, line, live, onLeave }: SheetPanelProps) {
+export function SheetPanel({ campaignId, held, run, row, line, readings, live, onLeave }: SheetPanelProps) {
   const { sheet, setSheet, isSaved, problem, save, busy, error, start } = held;
   const [isTried, setTried] = useState(false);
   return (
     <>
+      {readings}
       <header className="panel-head">
-        <h2>Typed run</h2>
+        <h2>{readings ? 'Run' : 'Typed run'}</h2>
         <span className="grow" />
         <button className="quiet" onClick={onLeave}>
           To all runs

@@ -1,4 +1,4 @@
-import type { AxisLook, CampaignReply, RunReply, SheetReply } from '@undameter/contract';
+import type { AxisLook, BenchSession, CampaignReply, RunReply, SheetReply } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Select } from 'antd';
 import { useState } from 'react';
@@ -14,11 +14,13 @@ import { KeepFigure } from '../../../figure/KeepFigure';
 import { usePreference } from '../../../data/usePreference';
 import { Empty } from '../../../parts/Empty';
 import { Sentence } from '../../../parts/Sentence';
+import { ReadingsOfRun } from '../bench/ReadingsOfRun';
+import { useNextPlace } from '../bench/useNextPlace';
 import { useTheme } from '../../../theme/ThemeProvider';
 import { SheetBoard } from './SheetBoard';
 import { choicesOf, figureOfSheet, reachOf, sheetOption } from './sheetChart';
 import { LivePanel } from './LivePanel';
-import { liveLine, type LiveDegree } from './liveLine';
+import { crossingOf, crossingWords, expectedAt, liveLine, type LiveDegree } from './liveLine';
 import { SheetPanel } from './SheetPanel';
 import { pastedRows, tooManyRows, valuesOf, withPasted } from './typedSheet';
 import { useLineFit, useTypedRun } from './useTypedRun';
@@ -35,22 +37,25 @@ interface TypedBenchProps {
 
 /** A run that is typed: rows below, each on the chart as soon as it is finished, columns and what is saved at the right. */
 export function TypedBench({ runId, ...rest }: TypedBenchProps) {
-  if (runId === undefined) return <SheetInHand {...rest} run={undefined} saved={undefined} />;
+  if (runId === undefined) return <SheetInHand {...rest} run={undefined} saved={undefined} session={null} />;
   return <SavedSheet {...rest} runId={runId} />;
 }
 
 function SavedSheet({ runId, ...rest }: TypedBenchProps & { runId: number }) {
   const run = useQuery(queries.run(runId));
   const sheet = useQuery(queries.sheet(runId));
-  const error = run.error ?? sheet.error;
+  const session = useQuery(queries.session(runId));
+  const error = run.error ?? sheet.error ?? session.error;
   if (error) return <Empty title={error.message} />;
-  if (!run.data || !sheet.data) return null;
-  return <SheetInHand {...rest} run={run.data} saved={sheet.data} />;
+  if (!run.data || !sheet.data || session.data === undefined) return null;
+  return <SheetInHand {...rest} run={run.data} saved={sheet.data} session={session.data} />;
 }
 
 interface SheetInHandProps extends Omit<TypedBenchProps, 'runId'> {
   run: RunReply | undefined;
   saved: SheetReply | undefined;
+  /** The instruments that its rows are taken from; null: it is typed by hand alone. */
+  session: BenchSession | null;
 }
 
 function freeName({ runRows }: CampaignReply): string {
@@ -60,7 +65,7 @@ function freeName({ runRows }: CampaignReply): string {
   return `Typed run ${n}`;
 }
 
-function SheetInHand({ campaign, run, saved, onMade, onLeave }: SheetInHandProps) {
+function SheetInHand({ campaign, run, saved, session, onMade, onLeave }: SheetInHandProps) {
   const { palette } = useTheme();
   const navigate = useNavigate();
   const held = useTypedRun({
@@ -90,13 +95,25 @@ function SheetInHand({ campaign, run, saved, onMade, onLeave }: SheetInHandProps
   const [degree, setDegree] = usePreference<LiveDegree>('typed.curve', 0);
   const { rows: finished, columns } = valuesOf(sheet);
   const live = liveLine(sheet, { x, y }, degree, leftOut);
+  const line = live && 'fit' in live ? live : undefined;
+  const [toZero, setToZero] = usePreference('typed.toZero', false);
+  const crossing = toZero && line ? crossingOf(line) : undefined;
+  const atBench = useNextPlace(campaign.id, session, saved, choices[x]?.symbol);
+  const expected = line && atBench !== null ? expectedAt(line, atBench) : undefined;
   const axes = useWithAxes(campaign.id, `typed ${run?.id ?? 'new'}`, (size, looks) =>
-    sheetOption({ sheet, x, y, leftOut, line: drawnLine(live, looks[`x ${axisTitle(choices[x]!)}`]), palette }, size),
+    sheetOption(
+      {
+        ...{ sheet, x, y, leftOut, expected, palette },
+        line: drawnLine(live, looks[`x ${axisTitle(choices[x]!)}`], crossing?.x),
+        crossing: crossing && { x: crossing.x, words: crossingWords(crossing, choices[x]!.unit) },
+      },
+      size,
+    ),
   );
   return (
     <PlaceFrame
       title={sheet.name || 'Typed run'}
-      context={<span className="soft">{run ? 'typed by hand' : 'typed by hand, not saved yet'}</span>}
+      context={<span className="soft">{contextWords(run, session)}</span>}
       heading={
         <>
           <ShownSelect label="Up the chart" choices={choices} value={y} onChange={(to) => show({ x, y: to })} />
@@ -136,6 +153,18 @@ function SheetInHand({ campaign, run, saved, onMade, onLeave }: SheetInHandProps
           run={run}
           row={row}
           line={{ x: choices[x]?.symbol ?? '', y: choices[y]?.symbol ?? '', fit }}
+          readings={
+            run &&
+            saved &&
+            session && (
+              <ReadingsOfRun
+                campaignId={campaign.id}
+                {...{ run, saved, session, held, row, expected }}
+                x={choices[x]!.symbol}
+                y={choices[y]!}
+              />
+            )
+          }
           live={
             <LivePanel
               degree={degree}
@@ -144,6 +173,8 @@ function SheetInHand({ campaign, run, saved, onMade, onLeave }: SheetInHandProps
               y={choices[y]!}
               range={rangeOf(columns[x])}
               onDegree={setDegree}
+              toZero={toZero}
+              onToZero={setToZero}
             />
           }
           onLeave={onLeave}
@@ -159,8 +190,13 @@ function rangeOf(values: Float64Array | undefined): [number, number] {
   return present.length > 0 ? [Math.min(...present), Math.max(...present)] : [0, 0];
 }
 
-const drawnLine = (live: ReturnType<typeof liveLine>, look: AxisLook | undefined) =>
-  live && 'fit' in live ? { fit: live.fit, range: live.range, reach: reachOf(live.range, look) } : undefined;
+const drawnLine = (live: ReturnType<typeof liveLine>, look: AxisLook | undefined, crossing: number | undefined) =>
+  live && 'fit' in live ? { fit: live.fit, range: live.range, reach: reachOf(live.range, look, crossing) } : undefined;
+
+function contextWords(run: RunReply | undefined, session: BenchSession | null): string {
+  if (!run) return 'typed by hand, not saved yet';
+  return session ? 'readings at the bench' : 'typed by hand';
+}
 
 interface ShownSelectProps {
   label: string;

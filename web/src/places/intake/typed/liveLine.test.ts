@@ -1,7 +1,19 @@
 /** The curve through the rows while they are typed: each sentence where it must stand, and where it must not. */
 import { describe, expect, test } from '@jest/globals';
 import { palettes } from '../../../theme/palette';
-import { bendWords, lineWords, liveLine, nextWords, oddWords, type LiveDegree, type LiveLine } from './liveLine';
+import {
+  bendWords,
+  crossingOf,
+  crossingWords,
+  expectedAt,
+  hereWords,
+  lineWords,
+  liveLine,
+  nextWords,
+  oddWords,
+  type LiveDegree,
+  type LiveLine,
+} from './liveLine';
 import { reachOf, sheetOption } from './sheetChart';
 import { emptySheet, withPlan, type Sheet } from './typedSheet';
 
@@ -134,5 +146,38 @@ describe('on the chart', () => {
     expect(reachOf([1, 2], undefined)).toEqual([1, 2]);
     expect(reachOf([1, 2], { low: 0, high: 20 })).toEqual([0, 20]);
     expect(reachOf([1, 2], { low: 1.5, high: null })).toEqual([1, 2]);
+  });
+});
+
+describe('what is expected of the next reading', () => {
+  // By hand from the six rows: s = √(Σr²/4), half = t·s·√(1 + 1/6 + (x − x̄)²/Sxx) with t = 2.77645.
+  const x = current.map((c) => Number(c.replace(',', '.')));
+  const y = voltage.map((v) => Number(v.replace(',', '.')));
+  const [mx, my] = [x, y].map((all) => all.reduce((a, b) => a + b, 0) / 6) as [number, number];
+  const sxx = x.reduce((sum, v) => sum + (v - mx) ** 2, 0);
+  const slope = x.reduce((sum, v, i) => sum + (v - mx) * (y[i]! - my), 0) / sxx;
+  const s = Math.sqrt(x.reduce((sum, v, i) => sum + (y[i]! - my - slope * (v - mx)) ** 2, 0) / 4);
+
+  test('is the line there, with the interval of one further reading', () => {
+    const { value, half } = expectedAt(drawn(sheet), 1.8);
+    expect(value).toBeCloseTo(my + slope * (1.8 - mx), 9);
+    expect(half).toBeCloseTo(2.776445 * s * Math.sqrt(1 + 1 / 6 + (1.8 - mx) ** 2 / sxx), 5);
+  });
+  test('agrees with what is shown, or does not, only where the setting is made', () => {
+    const here = { x: 1.8, value: 10.93, half: 0.06 };
+    expect(hereWords(here, { value: 10.98, isSet: true }, 'V')).toBe(
+      'Expected here: 10.930 ± 0.060 V; now 10.98 lies within it.',
+    );
+    expect(hereWords(here, { value: 9.1, isSet: true }, 'V')).toContain('now 9.1 lies beyond it.');
+    expect(hereWords(here, { value: 9.1, isSet: false }, 'V')).toBe('Expected here: 10.930 ± 0.060 V.');
+    expect(hereWords(here, undefined, 'V')).toBe('Expected here: 10.930 ± 0.060 V.');
+  });
+  test('the crossing with zero is marked with its ±, of a line only, and the curve drawn a little beyond it', () => {
+    const crossing = crossingOf(drawn(sheet))!;
+    expect(crossingWords(crossing, 'A')).toBe('crosses zero at 20.65 ± 0.72 A');
+    expect(crossingOf(drawn(sheet, 2))).toBeUndefined();
+    expect(reachOf([0.2, 2.6], undefined, 20)).toEqual([0.2, expect.closeTo(20.99, 9)]);
+    expect(reachOf([0.2, 2.6], undefined, -3)).toEqual([expect.closeTo(-3.28, 9), 2.6]);
+    expect(reachOf([0.2, 2.6], undefined, 1)).toEqual([0.2, 2.6]);
   });
 });

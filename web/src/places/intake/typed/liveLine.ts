@@ -88,6 +88,45 @@ function zeroOf(line: LiveLine): { x: number; gradient: Float64Array } | undefin
   return { x, gradient: fit.curve(x).gradient.map((g) => -g / slope) };
 }
 
+/** Where a straight line crosses zero, with the half width of its 95 % interval; undefined for any other curve. */
+export function crossingOf(line: LiveLine): { x: number; half: number } | undefined {
+  const zero = zeroOf(line);
+  return zero && Number.isFinite(zero.x) ? { x: zero.x, half: halfOf(line, zero.gradient) } : undefined;
+}
+
+/** The crossing as it is written beside its place. */
+export const crossingWords = ({ x, half }: { x: number; half: number }, unit: string): string =>
+  `crosses zero at ${said(x, half, printUnit(unit))}`;
+
+/** What the rows so far let expect of one further reading, with the half width of its 95 % interval. */
+export interface Expected {
+  x: number;
+  value: number;
+  half: number;
+}
+
+/** Source of the interval: N. R. Draper and H. Smith, Applied Regression Analysis (1998), 1.4 (a further observation). */
+export function expectedAt({ fit, rows }: LiveLine, x: number): Expected {
+  const { value, gradient } = fit.curve(x);
+  const t = studentTQuantile(0.975, rows.length - fit.parameters.length);
+  return { x, value, half: t * Math.hypot(fit.randomSpread(gradient), fit.residualStandardDeviation) };
+}
+
+/**
+ * What is expected of the next reading, and whether what is shown now agrees with it.
+ * @param now  the value, and whether its setting is made; undefined: nothing is shown. Only what is set can agree or not.
+ */
+export function hereWords(
+  { value, half }: Expected,
+  now: { value: number; isSet: boolean } | undefined,
+  unit: string,
+): string {
+  const expected = `Expected here: ${said(value, half, printUnit(unit))}`;
+  if (!now?.isSet) return `${expected}.`;
+  const shown = `now ${formatValue(now.value, 5)}`;
+  return `${expected}; ${shown} lies ${Math.abs(now.value - value) <= half ? 'within' : 'beyond'} it.`;
+}
+
 /** What can be wanted of a straight line. */
 export const wantedWords = { slope: 'slope', zero: 'crossing with zero', intercept: 'value at zero' } as const;
 export type WantedNumber = keyof typeof wantedWords;

@@ -2,10 +2,11 @@ import type { AxisLook, FigureSource } from '@undameter/contract';
 import { standardUncertainty, type Fit } from '@undameter/core';
 import type { Size } from '../../../chart/Chart';
 import type { ChartOption } from '../../../chart/echarts';
-import { colourOf, errorBars, line, points, setAsideCrosses } from '../../../chart/marks';
+import { colourOf, errorBars, expectedBar, line, namedPlaces, points, setAsideCrosses } from '../../../chart/marks';
 import { axisTitle, stackOption } from '../../../chart/panes';
 import type { Palette } from '../../../theme/palette';
 import { typedNumber } from '../../../sheet/typedNumber';
+import type { Expected } from './liveLine';
 import { valuesOf, type Sheet } from './typedSheet';
 
 /** What can be looked at: typed columns, then computed ones. */
@@ -20,6 +21,10 @@ interface OnChart {
   leftOut: ReadonlyMap<number, string>;
   /** The curve so far, and how far it is drawn. */
   line?: { fit: Pick<Fit, 'curve'>; range: [number, number]; reach: [number, number] } | undefined;
+  /** Where the curve crosses zero, with its words. */
+  crossing?: { x: number; words: string } | undefined;
+  /** What is expected of the next reading. */
+  expected?: Expected | undefined;
   palette: Palette;
 }
 
@@ -41,7 +46,10 @@ function halvesOf({ columns }: Sheet, at: number, all: readonly Float64Array[]):
 }
 
 /** The rows that are finished, as open symbols with their ±; those that are left out as grey crosses. */
-export function sheetOption({ sheet, x, y, leftOut, line: curve, palette }: OnChart, size: Size): ChartOption {
+export function sheetOption(
+  { sheet, x, y, leftOut, line: curve, crossing, expected, palette }: OnChart,
+  size: Size,
+): ChartOption {
   const { rows, columns, computed } = valuesOf(sheet);
   const all = [...columns, ...computed.map((c) => c.values)];
   const choices = choicesOf(sheet);
@@ -57,7 +65,8 @@ export function sheetOption({ sheet, x, y, leftOut, line: curve, palette }: OnCh
     y: places.map((i) => up[i]!),
   });
   const [kept, out] = [pick(false), pick(true)];
-  const colour = colourOf(palette, 0);
+  const colour = sheet.columns[y]?.colour ?? colourOf(palette, 0);
+  const middle = curve ? (curve.reach[0] + curve.reach[1]) / 2 : 0;
   const bars = {
     ...at(kept),
     xError: kept.map((i) => errors.x[i]!),
@@ -74,6 +83,8 @@ export function sheetOption({ sheet, x, y, leftOut, line: curve, palette }: OnCh
           ...(bars.xError.concat(bars.yError).some((e) => e !== null) ? [errorBars(bars, colour)] : []),
           points(at(kept), { name: choices[y]!.symbol, colour, series: 0, ground: palette.sheet, size: 8 }),
           ...(curve ? curveMarks(curve, palette) : []),
+          ...(expected ? [expectedBar(expected, palette.act)] : []),
+          ...(crossing ? [namedPlaces([{ x: crossing.x, y: 0, label: crossing.words }], middle, palette)] : []),
           ...(out.length > 0 ? [setAsideCrosses(at(out), palette)] : []),
         ],
       },
@@ -99,9 +110,19 @@ function curveMarks({ fit, range, reach }: NonNullable<OnChart['line']>, palette
   ];
 }
 
-/** How far the curve is drawn: over the axis that a person asked for, else as far as the rows go. */
-export function reachOf(range: [number, number], look: AxisLook | undefined): [number, number] {
-  return [Math.min(range[0], look?.low ?? range[0]), Math.max(range[1], look?.high ?? range[1])];
+/**
+ * How far the curve is drawn: over the axis that a person asked for, else as far as the rows go, and to its crossing with
+ * zero where that is wanted.
+ */
+export function reachOf(range: [number, number], look: AxisLook | undefined, crossing?: number): [number, number] {
+  const [low, high] = [Math.min(range[0], look?.low ?? range[0]), Math.max(range[1], look?.high ?? range[1])];
+  if (crossing === undefined) return [low, high];
+  // A little beyond it, so that the crossing is seen as one.
+  const air = 0.05 * Math.abs(crossing < low ? high - crossing : crossing - low);
+  return [
+    Math.min(low, crossing < low ? crossing - air : low),
+    Math.max(high, crossing > high ? crossing + air : high),
+  ];
 }
 
 /** The chart as what a figure shows: one column over another, with what is left out. */

@@ -1,6 +1,6 @@
 /** A sheet as it is typed: what becomes of it, what has to be mended, what is pasted, and what changed since. */
 import { describe, expect, test } from '@jest/globals';
-import type { SheetVersion, TypedRow } from '@undameter/contract';
+import type { SheetReply, SheetVersion, TypedRow } from '@undameter/contract';
 import type { Step } from '@undameter/core';
 import { palettes } from '../../../theme/palette';
 import { changesInWords } from './changeWords';
@@ -24,6 +24,7 @@ import {
   withPasted,
   withRows,
   type Sheet,
+  shownCell,
 } from './typedSheet';
 
 const typed = (rows: string[][]): Sheet => ({
@@ -320,4 +321,50 @@ describe('a run that is made up', () => {
     const tried = triedRecipe({ ...firstMadeUp, ...over });
     expect('problem' in tried ? tried.problem : '').toContain(words);
   });
+});
+
+describe('a cell as it is read', () => {
+  const [mean, spread, plain] = [
+    { ...emptySheet('').columns[0]!, symbol: 'Q', toldBy: 'u_Q' },
+    { ...emptySheet('').columns[0]!, symbol: 'u_Q' },
+    { ...emptySheet('').columns[0]!, symbol: 'z' },
+  ];
+  const all = [mean, spread, plain];
+  test.each([
+    ['a mean of samples', '57.916712345', mean, '57.9167'],
+    ['its standard uncertainty', '0.0345837', spread, '0.035'],
+    ['what was typed', '12,500000000', plain, '12,500000000'],
+    ['what is no number', '10,4x', mean, '10,4x'],
+    ['nothing', '', mean, ''],
+  ])('%s', (_, text, column, shown) => expect(shownCell(text, column, all)).toBe(shown));
+  test('has the decimals that were chosen for its column', () => {
+    expect(shownCell('57.916', { ...mean, decimals: 1 }, all)).toBe('57.9');
+    expect(shownCell('12,5', { ...plain, decimals: 3 }, all)).toBe('12.500');
+  });
+});
+
+test('how a column is shown, and when a row was taken, goes to the server and comes back', () => {
+  const at = '2026-12-01T10:00:00Z';
+  const reply = {
+    version: 3,
+    columns: [
+      { symbol: 'z', name: 'Valve', unit: '%', uncertainty: null, decimals: 1, colour: '#aa0000' },
+      { symbol: 'Q', name: 'Flow', unit: 'L/min', uncertainty: { kind: 'channel', symbol: 'u', statedAs: 'standard' } },
+      { symbol: 'u', name: 'u', unit: 'L/min', uncertainty: null },
+    ],
+    rows: [{ row: 1, cells: [10, 20, 0.1], takenAt: at }],
+  } as SheetReply;
+  const sheet = sheetFrom(reply, { name: 'Bench', kind: 'measured', procedure: [] });
+  expect(sheet.columns.map((c) => [c.decimals, c.colour, c.toldBy])).toEqual([
+    [1, '#aa0000', null],
+    [null, null, 'u'],
+    [null, null, null],
+  ]);
+  const edited = withRows(sheet, [{ id: 1, cells: ['10', '20', '0.1', 'calm'] }]);
+  const made = bodyOf(edited);
+  if (!('save' in made)) throw new Error(made.problem);
+  expect(made.save.rows).toEqual([{ row: 1, cells: [10, 20, 0.1], note: 'calm', takenAt: at }]);
+  expect(made.save.columns[0]).toMatchObject({ decimals: 1, colour: '#aa0000' });
+  // What tells its ± stays declared as it is.
+  expect(made.save.columns[1]).not.toHaveProperty('uncertainty');
 });

@@ -35,6 +35,10 @@ export interface SheetColumn {
   isDeclaredElsewhere: boolean;
   /** Column that states its standard uncertainty row by row. */
   toldBy: string | null;
+  /** So many are shown; null: as many as it needs. */
+  decimals: number | null;
+  /** Of its points; null: the usual one. */
+  colour: string | null;
 }
 export interface SheetRow {
   /** Given once; it names the row wherever it is spoken of. */
@@ -60,7 +64,17 @@ export interface Sheet {
 }
 
 const columnOf = (name: string, symbol: string, unit = ''): SheetColumn => ({
-  ...{ name, symbol, unit, plusMinus: '', statedAs: 'limits', isDeclaredElsewhere: false, toldBy: null },
+  ...{
+    name,
+    symbol,
+    unit,
+    plusMinus: '',
+    statedAs: 'limits',
+    isDeclaredElsewhere: false,
+    toldBy: null,
+    decimals: null,
+    colour: null,
+  },
 });
 const EMPTY_ROWS = 8;
 
@@ -81,8 +95,9 @@ export function sheetFrom(reply: SheetReply, { name, kind, procedure }: SavedRun
       const { symbol, name: called, unit = '', formula } = settings as unknown as ComputedColumn;
       return { symbol, name: called, unit, formula, stepId: id };
     }),
-    columns: reply.columns.map(({ symbol, name: called, unit, uncertainty }) => ({
+    columns: reply.columns.map(({ symbol, name: called, unit, uncertainty, decimals = null, colour = null }) => ({
       ...columnOf(called, symbol, unit),
+      ...{ decimals, colour },
       ...(uncertainty?.kind === 'absolute' && uncertainty.effect === undefined
         ? { plusMinus: String(uncertainty.value), statedAs: uncertainty.statedAs }
         : { isDeclaredElsewhere: uncertainty !== null, toldBy: tellerOf(uncertainty) }),
@@ -273,6 +288,18 @@ function evaluated(formula: string, unit: string, channels: ReadonlyMap<string, 
   }
 }
 
+/** Significant digits of a mean, and of its standard uncertainty. */
+const DIGITS = { mean: 6, spread: 2 } as const;
+
+/** A cell as it is read: with the decimals of its column, else as it was typed; a mean of samples without its last digits. */
+export function shownCell(text: string, column: SheetColumn, columns: readonly SheetColumn[]): string {
+  const value = typedNumber(text);
+  if (value === null) return text;
+  if (column.decimals !== null) return value.toFixed(column.decimals);
+  if (columns.some((c) => c.toldBy === column.symbol)) return String(Number(value.toPrecision(DIGITS.spread)));
+  return column.toldBy === null ? text : String(Number(value.toPrecision(DIGITS.mean)));
+}
+
 /** What of a cell is no number, so that it can be marked where it stands. */
 export const isWrong = (text: string | undefined): boolean =>
   text !== undefined && text.trim() !== '' && typedNumber(text) === null;
@@ -309,9 +336,14 @@ export function bodyOf(sheet: Sheet): { body: TypedBody; save: SheetBody } | { p
   };
 }
 
-function typedColumn({ symbol, name, unit, plusMinus, statedAs, isDeclaredElsewhere }: SheetColumn): TypedColumn {
+function typedColumn(column: SheetColumn): TypedColumn {
+  const { symbol, name, unit, plusMinus, statedAs, isDeclaredElsewhere, decimals, colour } = column;
   const value = typedNumber(plusMinus);
-  const head = { symbol, name: name.trim() || symbol, unit };
+  const head = {
+    ...{ symbol, name: name.trim() || symbol, unit },
+    ...(decimals === null ? {} : { decimals }),
+    ...(colour === null ? {} : { colour }),
+  };
   if (value !== null) return { ...head, uncertainty: { kind: 'absolute', value, statedAs } };
   return isDeclaredElsewhere ? head : { ...head, uncertainty: null };
 }
