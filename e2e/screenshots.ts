@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { newDataDirectory, removeDataDirectory, startBuilt } from '../scripts/testing/startBuilt';
-import { choose, fileInput, paste } from './bench';
+import { choose, fileInput, knotCell, paste } from './bench';
 import config from './playwright.config';
 
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
@@ -19,9 +19,34 @@ const log = [
 ].join('\n');
 
 const settled = async (page: Page): Promise<void> => {
-  await page.waitForLoadState('networkidle');
+  // Live values are asked for again and again.
+  await page.waitForLoadState('networkidle', { timeout: 5000 }).catch(() => undefined);
   await page.waitForTimeout(600);
 };
+
+/** Six readings of the simulated rig, one of them taken again, the line through them drawn to its crossing with zero. */
+async function takeReadings(page: Page): Promise<void> {
+  const read = ['read Flow at Drive', 'read Discharge pressure at Data unit', 'read Shaft torque at Drive'];
+  for (const what of ['set Valve opening at Drive', ...read]) await page.getByRole('checkbox', { name: what }).check();
+  await page.getByRole('checkbox', { name: 'a plan of settings' }).check();
+  await page.getByRole('spinbutton', { name: 'Plan from' }).fill('62');
+  await page.getByRole('spinbutton', { name: 'Plan to' }).fill('22');
+  await page.getByRole('spinbutton', { name: 'Steps of the plan' }).fill('8');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByText('How readings are taken').click();
+  await page.getByRole('spinbutton', { name: 'Q steady within ±' }).fill('0.8');
+  await page.getByRole('button', { name: 'Take readings so' }).click();
+  await page.getByRole('radiogroup', { name: 'Curve' }).getByText('straight line').click();
+  await page.getByRole('checkbox', { name: 'draw it to its crossing with zero' }).check();
+  for (let row = 1; row <= 6; row++) {
+    await page.getByRole('button', { name: /^Take the reading/ }).click();
+    await page.getByText(`Row ${row} kept`).waitFor({ timeout: 60_000 });
+  }
+  await knotCell(page, 3, 1).click();
+  await page.getByRole('button', { name: /^Take row 4 again/ }).click();
+  await page.getByText('Row 10 kept').waitFor({ timeout: 60_000 });
+  await page.locator('.panel').evaluate((panel) => panel.scrollTo(0, 0));
+}
 
 /** Name of the picture, address, and what is taken in hand before. */
 const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = [
@@ -131,6 +156,8 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
         .getByRole('button', { name: 'x axis', exact: true })
         .click(),
   ],
+  // Last of all: it makes a run.
+  ['readings', '/intake?bench=new', takeReadings],
 ];
 
 const data = newDataDirectory();
