@@ -130,3 +130,29 @@ test('what is not there is told, and nothing is lost', async ({ bench: page }) =
   await takeButton(page).click();
   await expect(page.getByRole('alert')).toContainText('Nothing was kept of this reading');
 });
+
+test('two windows at one session: the second sees the reading under way, and its row when it ends', async ({
+  bench: page,
+}) => {
+  await page.getByText('Loop 3: head and efficiency').first().click();
+  await go(page, 'Intake');
+  await page.getByRole('button', { name: 'Take readings' }).click();
+  await page.getByRole('checkbox', { name: 'read Flow at Drive' }).check();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Two windows');
+  await page.getByRole('spinbutton', { name: 'Samples' }).fill('60');
+  await page.getByRole('spinbutton', { name: 'One every' }).fill('0.1');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(takeButton(page)).toBeVisible();
+  const other = await page.context().newPage();
+  await other.goto(page.url());
+  await expect(takeButton(other)).toBeVisible();
+  await takeButton(page).click();
+  await expect(other.getByText('taking 60 samples')).toBeVisible();
+  await expect(takeButton(other)).toBeHidden();
+  await expect(knotCell(other, 0, 0).locator('input')).toHaveValue(/^\d+\.\d+$/, { timeout: 20_000 });
+  // One that is stopped leaves nothing behind.
+  await takeButton(other).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(other.getByRole('alert')).toContainText('The reading was stopped');
+  await expect(other.locator('.knots .dsg-row:not(.dsg-row-header)')).toHaveCount(1);
+});

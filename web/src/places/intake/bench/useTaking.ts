@@ -7,8 +7,9 @@ import type {
   SheetReply,
 } from '@undameter/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ask } from '../../../data/api';
+import { renewAfter } from '../../../data/client';
 import { queries } from '../../../data/queries';
 import { againOf, bodyOf, nextReading, withNow, type LiveCourse, type NextReading } from './taking';
 
@@ -43,11 +44,22 @@ function useLive(runId: number) {
   });
 }
 
+/** A reading that another window took, or this page before it was loaded anew, has its row when it ends. */
+function useRowsOfOthers(state: ReadingNow['state'] | undefined): void {
+  const before = useRef(state);
+  useEffect(() => {
+    const hasEnded = before.current !== undefined && before.current !== 'idle' && state === 'idle';
+    before.current = state;
+    if (hasEnded) void renewAfter('runs');
+  }, [state]);
+}
+
 /** Readings of a run: the next one, what is set for it, how it is taken, and what came back. */
 export function useTaking({ campaignId, runId, session, saved, saveFirst, isSaved }: Taking) {
   const client = useQueryClient();
   const { data: instruments = [] } = useQuery(queries.instruments(campaignId));
   const live = useLive(runId);
+  useRowsOfOthers(live.data?.now.state);
   const next = nextReading({ sheet: saved, session, instruments });
   const [typed, type] = useTyped(next);
   const take = useMutation({
@@ -58,6 +70,7 @@ export function useTaking({ campaignId, runId, session, saved, saveFirst, isSave
     onSuccess: (reply) => {
       // The row is on the chart before anything is asked anew.
       client.setQueryData(queries.sheet(runId).queryKey, reply.sheet);
+      void live.refetch();
       type({});
     },
   });
@@ -75,7 +88,8 @@ export function useTaking({ campaignId, runId, session, saved, saveFirst, isSave
     ...{ session, instruments, next, typed, type },
     live: live.data,
     error: take.error ?? set.error ?? keep.error ?? act.error ?? live.error,
-    isTaking: take.isPending,
+    /** Here or in another window. */
+    isTaking: take.isPending || (live.data !== undefined && live.data.now.state !== 'idle'),
     last,
     take: (how: Parameters<typeof bodyOf>[2] = {}) => take.mutate(bodyOf(next, typed, how)),
     again: (row: number) => take.mutate(againOf(next, saved, row)),

@@ -141,7 +141,7 @@ function SheetInHand({ campaign, run, saved, session, onMade, onLeave }: SheetIn
           sheet={sheet}
           leftOut={leftOut}
           sortedBy={sortedBy}
-          tools={<SortSelect choices={choices.slice(0, sheet.columns.length)} value={sortedBy} onChange={sortBy} />}
+          tools={<SortSelect choices={choices} value={sortedBy} onChange={sortBy} />}
           onRow={(next) => next !== null && setRow(next)}
           onChange={setSheet}
         />

@@ -106,6 +106,10 @@ describe('rows', () => {
   test('are sorted for reading, empty ones last, and stay as they are', () => {
     expect(inOrder(sheet, 1).map((r) => r.row)).toEqual([4, 1, 2, 3]);
     expect(inOrder(sheet, null)).toBe(sheet.rows);
+    // A computed column orders them too.
+    const computed = [{ symbol: 'm', name: 'm', unit: '', formula: `-${sheet.columns[1]!.symbol}` }];
+    const byComputed = inOrder({ ...sheet, computed }, sheet.columns.length).map((r) => r.row);
+    expect(byComputed.slice(0, 3)).toEqual([1, 4, 2]);
   });
   test('a sheet with further empty rows is the same sheet', () => {
     const longer = { ...sheet, rows: [...sheet.rows, { row: 9, cells: ['', ''], note: '' }] };

@@ -354,7 +354,13 @@ export const sameSheet = (a: Sheet, b: Sheet): boolean =>
 /** The rows in the order in which they are read; empty ones last. */
 export function inOrder(sheet: Sheet, sortedBy: number | null): SheetRow[] {
   if (sortedBy === null) return sheet.rows;
-  const value = ({ cells }: SheetRow): number => typedNumber(cells[sortedBy]) ?? Infinity;
+  const { rows, columns, computed } = valuesOf(sheet);
+  const values = [...columns, ...computed.map((c) => c.values)][sortedBy];
+  const known = new Map(rows.map(({ row }, i) => [row, values?.[i] ?? NaN]));
+  const value = ({ row }: SheetRow): number => {
+    const found = known.get(row) ?? NaN;
+    return Number.isNaN(found) ? Infinity : found;
+  };
   return [...sheet.rows].sort((a, b) => (value(a) === value(b) ? a.row - b.row : value(a) - value(b)));
 }
 
