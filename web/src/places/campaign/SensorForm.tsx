@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useKeeping } from '../../data/useKeeping';
 import { Field } from '../../parts/Field';
 import { KeepButtons } from '../../parts/KeepButtons';
+import { PanelHead } from '../../parts/PanelHead';
 import { DeclaredSources } from '../../uncertainty/DeclaredSources';
 import { sourcesOf } from '../../uncertainty/sources';
 import { bodyOf, hindrance, newSensor, usesWords } from './sensorDraft';
@@ -22,13 +23,7 @@ export function SensorForm({ campaignId, row, onDone }: SensorFormProps) {
   const { sources } = body;
   return (
     <>
-      <header className="panel-head">
-        <h2>{row ? row.name : 'New sensor'}</h2>
-        <span className="grow" />
-        <button className="quiet" onClick={onDone}>
-          Close
-        </button>
-      </header>
+      <PanelHead title={row ? row.name : 'New sensor'} leave="Close" onLeave={onDone} />
       <div className="panel-pad">
         <Field label="Name">
           <Input

@@ -7,6 +7,7 @@ import { ask } from '../../../data/api';
 import { useKeeping } from '../../../data/useKeeping';
 import { Field } from '../../../parts/Field';
 import { KeepButtons } from '../../../parts/KeepButtons';
+import { PanelHead } from '../../../parts/PanelHead';
 import { Sentence } from '../../../parts/Sentence';
 import { bodyOf, changed, hindrance, newInstrument, withProtocol, withQuantity } from './instrumentDraft';
 import { QuantityFields } from './QuantityFields';
@@ -43,13 +44,7 @@ export function InstrumentForm({ campaignId, row, onDone }: InstrumentFormProps)
   const { trial, ofQuantity } = useTrial(body);
   return (
     <>
-      <header className="panel-head">
-        <h2>{row ? row.name : 'New instrument'}</h2>
-        <span className="grow" />
-        <button className="quiet" onClick={onDone}>
-          Close
-        </button>
-      </header>
+      <PanelHead title={row ? row.name : 'New instrument'} leave="Close" onLeave={onDone} />
       <div className="panel-pad">
         <Field label="Name">
           <Input

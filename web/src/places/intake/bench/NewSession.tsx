@@ -9,6 +9,7 @@ import { ask } from '../../../data/api';
 import { useDraft } from '../../../data/useDraft';
 import { queries } from '../../../data/queries';
 import { Field } from '../../../parts/Field';
+import { PanelHead } from '../../../parts/PanelHead';
 import { Sentence } from '../../../parts/Sentence';
 import { firstPlan, PlanInputs } from '../typed/PlanFields';
 import '../typed/typed.css';
@@ -131,13 +132,7 @@ function SessionForm({ session, instruments, begin, onChange, onLeave }: Session
   const change = (part: Partial<SessionDraft>): void => onChange({ ...session, ...part });
   return (
     <>
-      <header className="panel-head">
-        <h2>New session</h2>
-        <span className="grow" />
-        <button className="quiet" onClick={onLeave}>
-          To all runs
-        </button>
-      </header>
+      <PanelHead title="New session" leave="To all runs" onLeave={onLeave} />
       <div className="panel-pad">
         <Field label="Name">
           <Input maxLength={120} value={session.name} onChange={(e) => change({ name: e.target.value })} />

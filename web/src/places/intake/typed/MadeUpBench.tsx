@@ -9,6 +9,7 @@ import { Chart, type Size } from '../../../chart/Chart';
 import { ask } from '../../../data/api';
 import { useDraft } from '../../../data/useDraft';
 import { Field } from '../../../parts/Field';
+import { PanelHead } from '../../../parts/PanelHead';
 import { Sentence } from '../../../parts/Sentence';
 import { useTheme } from '../../../theme/ThemeProvider';
 import {
@@ -67,13 +68,7 @@ export function MadeUpBench({ campaign, onMade, onLeave }: MadeUpBenchProps) {
       }
       panel={
         <>
-          <header className="panel-head">
-            <h2>Make a run up</h2>
-            <span className="grow" />
-            <button className="quiet" onClick={onLeave}>
-              To all runs
-            </button>
-          </header>
+          <PanelHead title="Make a run up" leave="To all runs" onLeave={onLeave} />
           <div className="panel-pad">
             <Field label="Name" hint="“(made up)” is put behind it, and stays there">
               <Input maxLength={100} value={madeUp.name} onChange={(e) => change({ name: e.target.value })} />

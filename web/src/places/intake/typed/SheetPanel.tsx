@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { addressOf } from '../../../app/places';
 import { Field } from '../../../parts/Field';
+import { PanelHead } from '../../../parts/PanelHead';
 import { Sentence } from '../../../parts/Sentence';
 import { ColumnFields, ComputedFields } from './ColumnFields';
 import { PlanFields } from './PlanFields';
@@ -33,13 +34,7 @@ export function SheetPanel({ campaignId, held, run, row, line, readings, live, o
   return (
     <>
       {readings}
-      <header className="panel-head">
-        <h2>{readings ? 'Run' : 'Typed run'}</h2>
-        <span className="grow" />
-        <button className="quiet" onClick={onLeave}>
-          To all runs
-        </button>
-      </header>
+      <PanelHead title={readings ? 'Run' : 'Typed run'} leave="To all runs" onLeave={onLeave} />
       <div className="panel-pad">
         <Field label="Name">
           <Input maxLength={120} value={sheet.name} onChange={(e) => setSheet({ ...sheet, name: e.target.value })} />
