@@ -20,3 +20,4 @@ export * from './figure';
 export * from './madeUp';
 export * from './plan';
 export * from './reading';
+export * from './picture';

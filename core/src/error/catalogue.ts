@@ -1,6 +1,7 @@
 import { formatCount, formatValue } from '../number/formatNumber';
 import { entry } from './entry';
 import { instrumentErrors } from './instrumentErrors';
+import { pictureErrors } from './pictureErrors';
 
 /**
  * Every error a person can meet, once: a code for programs, a kind for the
@@ -536,6 +537,7 @@ export const catalogue = {
     (f) => `There is already a ${f.what} called "${f.name}" here. Choose another name.`,
   ),
   ...instrumentErrors,
+  ...pictureErrors,
   CHANGED_MEANWHILE: entry<{ what: string }>(
     'conflict',
     (f) => `The ${f.what} was changed elsewhere in the meantime. It has been read again; repeat your change.`,

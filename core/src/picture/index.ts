@@ -1,0 +1,13 @@
+export {
+  calibratePicture,
+  type KnownPoint,
+  type Misfit,
+  type PictureAxes,
+  type PictureCalibration,
+  type Pixel,
+} from './calibrate';
+export type { PictureShape } from './pixelMap';
+export type { PictureScale } from './scales';
+export { inkOf, likelyGround, type Ink, type Picture, type Rgb } from './ink';
+export { traceLine, type Traced } from './traceLine';
+export { findMarks, type FoundMark } from './findMarks';

@@ -1,0 +1,87 @@
+/** A picture as it is on the screen: four bytes a pixel, row by row from the upper left. */
+export interface Picture {
+  width: number;
+  height: number;
+  /** Red, green, blue, opacity of each pixel; length 4·width·height. */
+  rgba: Uint8ClampedArray;
+}
+export type Rgb = readonly [red: number, green: number, blue: number];
+
+/** How much of each pixel a colour covers, from 0 to 1; row by row. */
+export interface Ink {
+  width: number;
+  height: number;
+  share: Float32Array;
+}
+
+/** What is seen through is paper. */
+const PAPER = 255;
+
+function colourAt({ rgba }: Picture, i: number): Rgb {
+  const opacity = rgba[4 * i + 3]! / 255;
+  const over = (c: number): number => opacity * rgba[4 * i + c]! + (1 - opacity) * PAPER;
+  return [over(0), over(1), over(2)];
+}
+
+/** The colour that most of a picture has: what it is drawn on. Colours that differ by the noise of a photograph count as one. */
+export function likelyGround(picture: Picture): Rgb {
+  const BITS = 3;
+  const counts = new Map<number, { count: number; sum: [number, number, number] }>();
+  const pixels = picture.width * picture.height;
+  const stride = Math.max(1, Math.floor(pixels / 200_000));
+  for (let i = 0; i < pixels; i += stride) {
+    const [r, g, b] = colourAt(picture, i);
+    // Shifted by half a class, so that white and what is nearly white fall into one.
+    const key = ((r + 16) >> (8 - BITS)) * 256 + ((g + 16) >> (8 - BITS)) * 16 + ((b + 16) >> (8 - BITS));
+    const found = counts.get(key) ?? { count: 0, sum: [0, 0, 0] };
+    found.count++;
+    found.sum[0] += r;
+    found.sum[1] += g;
+    found.sum[2] += b;
+    counts.set(key, found);
+  }
+  let most = { count: 0, sum: [PAPER, PAPER, PAPER] as [number, number, number] };
+  for (const found of counts.values()) if (found.count > most.count) most = found;
+  const about = most.sum.map((sum) => (most.count > 0 ? sum / most.count : PAPER));
+  return meanNear(picture, [about[0]!, about[1]!, about[2]!], stride);
+}
+
+/** Mean of the pixels that are like a colour: the class that it was found by cuts its scatter off on one side. */
+function meanNear(picture: Picture, about: Rgb, stride: number): Rgb {
+  const NEAR = 32;
+  const sum = [0, 0, 0, 0] as [number, number, number, number];
+  for (let i = 0; i < picture.width * picture.height; i += stride) {
+    const [r, g, b] = colourAt(picture, i);
+    if (Math.hypot(r - about[0], g - about[1], b - about[2]) > NEAR) continue;
+    sum[0] += r;
+    sum[1] += g;
+    sum[2] += b;
+    sum[3]++;
+  }
+  return sum[3] > 0 ? [sum[0] / sum[3], sum[1] / sum[3], sum[2] / sum[3]] : about;
+}
+
+/**
+ * How much of each pixel a colour covers. Where a line ends within a pixel its colour is a mixture of line and ground: the
+ * share is where the pixel's colour lies between both, and it counts as long as it lies near that way.
+ * @param colour     of the line or the marks, as it is where it covers a pixel wholly
+ * @param ground     what it is drawn on
+ * @param tolerance  how far beside the way from ground to colour a pixel may lie, of 255
+ */
+export function inkOf(picture: Picture, colour: Rgb, ground: Rgb, tolerance = 40): Ink {
+  const { width, height } = picture;
+  const share = new Float32Array(width * height);
+  const way = [colour[0] - ground[0], colour[1] - ground[1], colour[2] - ground[2]] as const;
+  const length = way[0] ** 2 + way[1] ** 2 + way[2] ** 2;
+  if (length === 0) return { width, height, share };
+  for (let i = 0; i < share.length; i++) {
+    const [r, g, b] = colourAt(picture, i);
+    const off = [r - ground[0], g - ground[1], b - ground[2]] as const;
+    const along = (off[0] * way[0] + off[1] * way[1] + off[2] * way[2]) / length;
+    if (along <= 0) continue;
+    const beside = Math.hypot(off[0] - along * way[0], off[1] - along * way[1], off[2] - along * way[2]);
+    const beyond = Math.max(0, along - 1) * Math.sqrt(length);
+    if (Math.hypot(beside, beyond) <= tolerance) share[i] = Math.min(1, along);
+  }
+  return { width, height, share };
+}
