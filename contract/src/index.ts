@@ -6,6 +6,7 @@ export * from './intake';
 export * from './run';
 export * from './typed';
 export * from './sensor';
+export * from './picture';
 export * from './instrument';
 export * from './benchSession';
 export * from './condition';

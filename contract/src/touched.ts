@@ -12,6 +12,7 @@ export type Resource =
   | 'tables'
   | 'sensors'
   | 'instruments'
+  | 'pictures'
   | 'fits'
   | 'models'
   | 'comparisons'
@@ -48,7 +49,7 @@ const fromSamples = ['bench', 'points', ...results] as const;
 const standsOn: Record<Resource, readonly Resource[]> = {
   // Its name and its question; with it deleted, a table that is shared belongs to none.
   campaigns: ['tables'],
-  runs: ['conditions', 'procedures', 'tables', 'sensors', ...fromSamples],
+  runs: ['pictures', 'conditions', 'procedures', 'tables', 'sensors', ...fromSamples],
   bench: [],
   points: [],
   conditions: ['tables', ...fromSamples],
@@ -56,6 +57,7 @@ const standsOn: Record<Resource, readonly Resource[]> = {
   tables: [...fromSamples],
   sensors: ['runs', ...fromSamples],
   instruments: [],
+  pictures: [],
   fits: ['comparisons', 'findings', 'drawings', 'living'],
   models: [...results],
   comparisons: ['findings', 'drawings', 'living'],

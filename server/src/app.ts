@@ -21,6 +21,7 @@ import { benchRoutes } from './routes/bench';
 import { campaignRoutes } from './routes/campaigns';
 import { conditionRoutes } from './routes/conditions';
 import { viewRoutes } from './routes/views';
+import { pictureRoutes } from './routes/pictures';
 import { procedureRoutes } from './routes/procedures';
 import { chartAxesRoutes } from './routes/chartAxes';
 import { figureRoutes } from './routes/figures';
@@ -88,6 +89,7 @@ export async function buildApp(services: Services): Promise<FastifyInstance> {
       typedRoutes(routes, services);
       instrumentRoutes(routes, services);
       readingRoutes(routes, services);
+      pictureRoutes(routes, services);
       benchRoutes(routes, services);
       joiningRoutes(routes, services);
       exportingRoutes(routes, services);

@@ -262,6 +262,12 @@ test('every example of the API’s document is taken', async () => {
   const { body: api } = await ask<Parameters<typeof sendExamples>[0]>('/openapi.json');
   const rows = { ...(examples['createTypedRun'] as object), name: 'Rows to correct' };
   const { body: typed } = await ask<RunReply>('/campaigns/1/typed-runs', rows);
+  // The first picture there is: that of the example.
+  await fetch(`${server.address}/api/campaigns/1/pictures?name=a.png`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: Buffer.from('89504e470d0a1a0a0000', 'hex'),
+  });
   const { body: session } = await ask<RunReply>('/campaigns/1/bench-runs', {
     ...(examples['createBenchRun'] as object),
     name: 'Readings to take',

@@ -25,6 +25,14 @@ export const pictureErrors = {
     (f) =>
       `${formatValue(f.value, 6)} cannot stand on a ${f.scale} ${f.axis} axis. Mend the value, or choose another kind of axis.`,
   ),
+  PICTURE_UNKNOWN: entry<{ name: string }>(
+    'input',
+    (f) => `"${f.name}" is no picture that is known here. PNG, JPEG, WebP and SVG are; save it as one of these.`,
+  ),
+  PICTURE_NO_POINTS: entry<{ name: string }>(
+    'input',
+    (f) => `No point was read off "${f.name}" yet. Click some, or let a line be traced.`,
+  ),
   PICTURE_POOR_FIT: entry<{ point: number; pixels: number; limit: number }>(
     'input',
     (f) =>

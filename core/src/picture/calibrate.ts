@@ -60,7 +60,7 @@ export function calibratePicture(axes: PictureAxes): PictureCalibration {
     valuesAt,
     pixelAt: (x, y) => map.pixelAt(evenOf(axes.x, x, 'x'), evenOf(axes.y, y, 'y')),
     misfit,
-    uncertaintyAt: (at, own, known) => uncertaintyAt(axes, at, own, known),
+    uncertaintyAt: uncertaintyBy(axes, valuesAt),
   };
 }
 
@@ -111,25 +111,36 @@ function refusePoor({ known }: PictureAxes, misfit: Misfit | undefined): void {
   if (pixels > limit) throw new AppError('PICTURE_POOR_FIT', { point: index + 1, pixels, limit });
 }
 
-/** First order, by moving each known point and the place itself by a little. */
-function uncertaintyAt(axes: PictureAxes, at: Pixel, own: number, known: number): { x: number; y: number } {
-  const STEP = 0.25;
-  const sum = { x: 0, y: 0 };
-  const add = (from: { x: number; y: number }, to: { x: number; y: number }, size: number): void => {
-    sum.x += (((to.x - from.x) / (2 * STEP)) * size) ** 2;
-    sum.y += (((to.y - from.y) / (2 * STEP)) * size) ** 2;
+/** So far the known points and the place are moved to see what becomes of the values, pixels. */
+const STEP = 0.25;
+const DIRECTIONS = ['x', 'y'] as const;
+const moved = (p: Pixel, d: 'x' | 'y', by: number): Pixel => ({ ...p, [d]: p[d] + by });
+
+/** First order, by moving each known point and the place itself by a little. The moved maps are made once for all places. */
+function uncertaintyBy(
+  axes: PictureAxes,
+  valuesAt: PictureCalibration['valuesAt'],
+): PictureCalibration['uncertaintyAt'] {
+  let pairs: [PictureCalibration['valuesAt'], PictureCalibration['valuesAt']][] | undefined;
+  const movedPairs = () =>
+    axes.known.flatMap((_, k) =>
+      DIRECTIONS.map((d): [PictureCalibration['valuesAt'], PictureCalibration['valuesAt']] => {
+        const by = (step: number) => {
+          const points = axes.known.map((p, i) => (i === k ? { ...p, at: moved(p.at, d, step) } : p));
+          return valuesBy(axes, mapFrom({ ...axes, known: points }));
+        };
+        return [by(-STEP), by(STEP)];
+      }),
+    );
+  return (at, own, known) => {
+    pairs ??= movedPairs();
+    const sum = { x: 0, y: 0 };
+    const add = (from: { x: number; y: number }, to: { x: number; y: number }, size: number): void => {
+      sum.x += (((to.x - from.x) / (2 * STEP)) * size) ** 2;
+      sum.y += (((to.y - from.y) / (2 * STEP)) * size) ** 2;
+    };
+    for (const d of DIRECTIONS) add(valuesAt(moved(at, d, -STEP)), valuesAt(moved(at, d, STEP)), own);
+    for (const [low, high] of pairs) add(low(at), high(at), known);
+    return { x: Math.sqrt(sum.x), y: Math.sqrt(sum.y) };
   };
-  const moved = (p: Pixel, d: 'x' | 'y', by: number): Pixel => ({ ...p, [d]: p[d] + by });
-  const here = valuesBy(axes, mapFrom(axes));
-  for (const d of ['x', 'y'] as const) {
-    add(here(moved(at, d, -STEP)), here(moved(at, d, STEP)), own);
-    axes.known.forEach((_, k) => {
-      const [low, high] = [-STEP, STEP].map((by) => {
-        const points = axes.known.map((p, i) => (i === k ? { ...p, at: moved(p.at, d, by) } : p));
-        return valuesBy(axes, mapFrom({ ...axes, known: points }))(at);
-      });
-      add(low!, high!, known);
-    });
-  }
-  return { x: Math.sqrt(sum.x), y: Math.sqrt(sum.y) };
 }

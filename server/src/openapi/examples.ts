@@ -322,6 +322,18 @@ export const examples: Readonly<Record<string, unknown>> = {
   sendSetting: { symbol: 'z_v', value: 62 },
   takeReading: { row: null, retakes: null, set: [], anyhow: true, withMissing: false },
   actOnReading: { action: 'anyhow' },
+  changePicture: {
+    ...{ name: 'Head, old report', shape: 'affine', clickPixels: 0.5, version: 1 },
+    x: { name: 'Flow', symbol: 'Q', unit: 'L/min', scale: 'linear' },
+    y: { name: 'Head', symbol: 'H', unit: 'm', scale: 'linear' },
+    known: [
+      { axis: 'x', at: { x: 50.5, y: 380 }, value: 0 },
+      { axis: 'x', at: { x: 450, y: 380 }, value: 100 },
+      { axis: 'y', at: { x: 50.5, y: 380 }, value: 0 },
+      { axis: 'y', at: { x: 50.5, y: 80 }, value: 30 },
+    ],
+    series: [{ name: '2900 rpm', colour: '#c02942', points: [{ x: 120.3, y: 110.6 }], runId: null }],
+  },
   createHouseStyle: houseStyle,
   changeHouseStyle: houseStyle,
   createFigure: figure,

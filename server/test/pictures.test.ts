@@ -1,0 +1,149 @@
+/** Pictures of charts: kept as they were sent, read by their axes, made into runs that can be corrected. */
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import type { CampaignRow, PictureRow, RunReply, SheetReply, SheetVersion } from '@undameter/contract';
+import { mediaTypeOf } from '../src/pictures/mediaTypeOf';
+import { startHere, type ServerHere } from './inProcess';
+
+jest.setTimeout(60_000);
+let server: ServerHere;
+let campaignId: number;
+/** The first bytes of a PNG; nobody decodes them here. */
+const png = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
+const svg = '<?xml version="1.0"?>\n<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>';
+
+beforeAll(async () => {
+  server = await startHere();
+  campaignId = (await server.ask<CampaignRow>('/campaigns', { name: 'Old reports', question: '' })).body.id;
+});
+afterAll(() => server.close());
+
+const send = (name: string, content: BlobPart) =>
+  server.ask<PictureRow & { code: string; message: string }>(
+    `/campaigns/${campaignId}/pictures?name=${name}`,
+    new Blob([content]),
+  );
+const bodyOf = ({ id: _, campaignId: __, mediaType: ___, bytes: ____, ...body }: PictureRow) => body;
+const keep = (id: number, body: object) =>
+  server.ask<PictureRow & { code: string; message: string }>(`/pictures/${id}`, body, 'PUT');
+const makeRuns = (id: number) =>
+  server.ask<PictureRow & { code: string; message: string }>(`/pictures/${id}/runs`, {}, 'POST');
+const axis = (name: string, symbol: string, unit: string) => ({ name, symbol, unit, scale: 'linear' as const });
+const axes = {
+  x: axis('Flow', 'Q', 'L/min'),
+  y: axis('Head', 'H', 'm'),
+  // x from 0 to 100 at pixels 50 to 450, y from 0 to 20 at 380 to 80.
+  known: [
+    { axis: 'x' as const, at: { x: 50, y: 380 }, value: 0 },
+    { axis: 'x' as const, at: { x: 450, y: 380 }, value: 100 },
+    { axis: 'y' as const, at: { x: 50, y: 380 }, value: 0 },
+    { axis: 'y' as const, at: { x: 50, y: 80 }, value: 20 },
+  ],
+};
+const series = (name: string, points: [number, number][], runId: number | null = null) => ({
+  ...{ name, colour: '#c02942', runId },
+  points: points.map(([x, y]) => ({ x, y })),
+});
+
+describe('a picture', () => {
+  let row: PictureRow;
+  beforeAll(async () => {
+    const { status, body, headers } = await send('head.png', png);
+    expect([status, headers.get('location')]).toEqual([201, `/api/pictures/${body.id}`]);
+    row = body;
+  });
+
+  test('is kept as it was sent, and comes back byte by byte', async () => {
+    expect(row).toMatchObject({ name: 'head', mediaType: 'image/png', bytes: png.length, known: [], version: 1 });
+    const reply = await fetch(`${server.address}/api/pictures/${row.id}/file`);
+    expect(Buffer.from(await reply.arrayBuffer())).toEqual(png);
+    expect(reply.headers.get('content-type')).toBe('image/png');
+  });
+  test('of the same name gets another one', async () =>
+    expect((await send('head.png', png)).body.name).toBe('head, 2'));
+  test('that is a drawing runs nothing and loads nothing when it is opened', async () => {
+    const { body } = await send('chart.svg', svg);
+    const reply = await fetch(`${server.address}/api/pictures/${body.id}/file`);
+    expect(reply.headers.get('content-type')).toBe('image/svg+xml');
+    expect(reply.headers.get('content-security-policy')).toBe("default-src 'none'; style-src 'unsafe-inline'; sandbox");
+    expect(reply.headers.get('x-content-type-options')).toBe('nosniff');
+  });
+  test('that is none is refused by what is in it, whatever its name says', async () => {
+    const { status, body } = await send('report.png', '%PDF-1.7');
+    expect([status, body.code]).toEqual([422, 'PICTURE_UNKNOWN']);
+    expect((await send('empty.png', '')).body.code).toBe('PICTURE_UNKNOWN');
+  });
+
+  test('gives a run of each series: values by its axes, each with its ±', async () => {
+    const filled = [
+      series('2900 rpm', [
+        [250, 230],
+        [150, 305],
+      ]),
+      series('1450 rpm', [[450, 80]]),
+      series('empty', []),
+    ];
+    await keep(row.id, { ...bodyOf(row), ...axes, series: filled });
+    const { status, body } = await makeRuns(row.id);
+    expect(status).toBe(200);
+    const ids = body.series.map((s) => s.runId);
+    expect(ids[2]).toBeNull();
+    const { body: run } = await server.ask<RunReply>(`/runs/${ids[0]}`);
+    expect(run).toMatchObject({ name: 'head: 2900 rpm', origin: 'typed', samples: 2 });
+    expect(run.declared.map((c) => [c.symbol, c.unit])).toEqual([
+      ['row', ''],
+      ['Q', 'L/min'],
+      ['u_Q', 'L/min'],
+      ['H', 'm'],
+      ['u_H', 'm'],
+    ]);
+    expect(run.declared[1]!.uncertainty).toEqual({ kind: 'channel', symbol: 'u_Q', statedAs: 'standard' });
+    const { body: sheet } = await server.ask<SheetReply>(`/runs/${ids[0]}/sheet`);
+    const [q, u, h] = sheet.rows[0]!.cells as number[];
+    expect([q, h]).toEqual([50, 10]);
+    // 0.25 L/min a pixel. In the middle: half a pixel of the place, a quarter each of both ends of x, and as much of both
+    // ends of y, by which the place could lean.
+    expect(u).toBeCloseTo(0.25 * Math.sqrt(0.25 + 4 * 0.0625), 6);
+  });
+
+  test('corrected, its runs follow, and keep what they said before', async () => {
+    const { body: now } = await server.ask<PictureRow>(`/pictures/${row.id}`);
+    const moved = now.series.map((s, k) => (k === 0 ? { ...s, points: [{ x: 254, y: 230 }, s.points[1]!] } : s));
+    const { body: kept } = await keep(row.id, { ...bodyOf(now), series: moved });
+    await makeRuns(row.id);
+    const runId = kept.series[0]!.runId!;
+    expect((await server.ask<SheetReply>(`/runs/${runId}/sheet`)).body.rows[0]!.cells[0]).toBe(51);
+    const versions = async (id: number) => (await server.ask<SheetVersion[]>(`/runs/${id}/sheet/versions`)).body.length;
+    expect(await versions(runId)).toBe(2);
+    // What did not move has no new state.
+    expect(await versions(kept.series[1]!.runId!)).toBe(1);
+  });
+
+  test('that somebody else changed meanwhile is not overwritten', async () => {
+    const { body: now } = await server.ask<PictureRow>(`/pictures/${row.id}`);
+    await keep(row.id, { ...bodyOf(now), clickPixels: 1 });
+    const { status, body } = await keep(row.id, { ...bodyOf(now), clickPixels: 2 });
+    expect([status, body.code]).toEqual([409, 'CHANGED_MEANWHILE']);
+  });
+
+  test('without axes, without points, or with axes that contradict each other makes no run', async () => {
+    const { body: fresh } = await send('bare.png', png);
+    expect((await makeRuns(fresh.id)).body.code).toBe('PICTURE_NO_POINTS');
+    const { body: pointed } = await keep(fresh.id, { ...bodyOf(fresh), series: [series('a', [[1, 2]])] });
+    expect((await makeRuns(fresh.id)).body.code).toBe('PICTURE_TOO_FEW_POINTS');
+    const bad = [
+      ...axes.known,
+      { axis: 'x', at: { x: 250, y: 380 }, value: 80 },
+      { axis: 'x', at: { x: 150, y: 380 }, value: 25 },
+    ];
+    await keep(fresh.id, { ...bodyOf(pointed), known: bad });
+    expect((await makeRuns(fresh.id)).body.message).toContain('contradict each other');
+    const { body: same } = await keep(fresh.id, { ...bodyOf(pointed), version: 3, y: axes.x, x: axes.x });
+    expect(same.code).toBe('SYMBOL_TAKEN');
+  });
+});
+
+test.each([
+  ['image/jpeg', Buffer.from('ffd8ffe000104a46', 'hex')],
+  ['image/webp', Buffer.from('RIFF\0\0\0\0WEBPVP8 ')],
+  ['image/svg+xml', Buffer.from('<!-- a chart -->\n<svg width="3">')],
+])('%s is known by its first bytes', (mediaType, bytes) => expect(mediaTypeOf(bytes, 'a')).toBe(mediaType));
