@@ -82,7 +82,7 @@ function mapFrom({ x, y, known, shape }: PictureAxes): PixelMap {
   const both = known.flatMap((k): Pair[] =>
     k.axis === 'both' ? [{ at: k.at, u: evenOf(x, k.x, 'x'), v: evenOf(y, k.y, 'y') }] : [],
   );
-  if (both.length === known.length) return mapOf.both(both, shape);
+  if (known.length > 0 && both.length === known.length) return mapOf.both(both, shape);
   return mapOf.axes(along(known, 'x', x), along(known, 'y', y));
 }
 

@@ -30,6 +30,7 @@ import type {
   MapReply,
   OwnModelRow,
   PairsReply,
+  PictureRow,
   PointsReply,
   PropagationReply,
   QualityReply,
@@ -107,6 +108,8 @@ export const queries = {
     put<ComparisonReply>('/comparisons/trial', body, wanted),
   figures: (campaignId: number) => read<FigureRow[]>(`/campaigns/${campaignId}/figures`),
   sheet: (runId: number) => read<SheetReply>(`/runs/${runId}/sheet`),
+  pictures: (campaignId: number) => read<PictureRow[]>(`/campaigns/${campaignId}/pictures`),
+  picture: (id: number) => read<PictureRow>(`/pictures/${id}`),
   instruments: (campaignId: number) => read<InstrumentRow[]>(`/campaigns/${campaignId}/instruments`),
   session: (runId: number) => read<BenchSession | null>(`/runs/${runId}/session`),
   sheetVersions: (runId: number, isWanted: boolean) =>

@@ -4,6 +4,7 @@ import { Upload } from 'antd';
 import type { ClipboardEvent } from 'react';
 import { queries } from '../../data/queries';
 import { Sentence } from '../../parts/Sentence';
+import { pictureTypes } from './picture/usePictures';
 
 interface DropZoneProps {
   isReading: boolean;
@@ -12,15 +13,29 @@ interface DropZoneProps {
   next: string | undefined;
   onNext(): void;
   onFiles(files: readonly File[]): void;
+  /** Pictures that points were read off. */
+  pictures: readonly { id: number; name: string }[];
+  onPicture(id: number): void;
   onType(): void;
   onBench(): void;
   onMakeUp(): void;
 }
 
 /** Where files come in: dropped, chosen, a folder of them, or rows that are pasted. */
-export function DropZone({ isReading, error, next, onNext, onFiles, onType, onBench, onMakeUp }: DropZoneProps) {
+export function DropZone({
+  isReading,
+  error,
+  next,
+  onNext,
+  onFiles,
+  pictures,
+  onPicture,
+  onType,
+  onBench,
+  onMakeUp,
+}: DropZoneProps) {
   const { data: about } = useQuery(queries.about());
-  const accepted = about ? [...about.reads.map((ending) => `.${ending}`), 'text/*'].join() : undefined;
+  const accepted = about ? [...about.reads.map((ending) => `.${ending}`), 'text/*', ...pictureTypes].join() : undefined;
   /** antd calls once a file, always with all of them. */
   const takeOnce = (file: File, all: readonly File[]) => {
     if (file === all[0]) onFiles(all);
@@ -66,10 +81,20 @@ export function DropZone({ isReading, error, next, onNext, onFiles, onType, onBe
         </p>
         <p className="soft">
           Text of any layout, spreadsheets (.xlsx, .ods), Parquet, HDF5, NetCDF, Arrow, JSON records; also packed as .gz
-          or .zip.
+          or .zip. A picture of a chart (PNG, JPEG, WebP, SVG) is read point by point.
         </p>
       </Upload.Dragger>
       <Sentence error={error} />
+      {pictures.length > 0 && (
+        <p className="drop-buttons">
+          <span className="soft">Pictures:</span>
+          {pictures.map(({ id, name }) => (
+            <button key={id} className="quiet" onClick={() => onPicture(id)}>
+              {name}
+            </button>
+          ))}
+        </p>
+      )}
       {next !== undefined && (
         <button className="quiet" onClick={onNext}>
           Go on with {next}

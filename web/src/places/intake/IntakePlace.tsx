@@ -11,6 +11,8 @@ import { JoinBench } from './join/JoinBench';
 import { ImportedRuns } from './ImportedRuns';
 import { begin } from './state';
 import { MadeUpBench } from './typed/MadeUpBench';
+import { isPicture, usePictures } from './picture/usePictures';
+import { PictureBench } from './picture/PictureBench';
 import { TypedBench } from './typed/TypedBench';
 import { useImport } from './useImport';
 import { WaitingFile } from './WaitingFile';
@@ -25,6 +27,7 @@ export function IntakePlace() {
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
   const work = useImport();
+  const pictures = usePictures(campaignId, (id) => setSearch({ picture: String(id) }));
   useCommands([
     { id: 'type-run', label: 'Type a run', run: () => setSearch({ typed: 'new' }) },
     { id: 'bench-session', label: 'Take readings from instruments', run: () => setSearch({ bench: 'new' }) },
@@ -55,6 +58,15 @@ export function IntakePlace() {
         onLeave={() => setSearch({})}
       />
     );
+  if (search.has('picture'))
+    return (
+      <PictureBench
+        key={search.get('picture')}
+        campaign={campaign}
+        pictureId={Number(search.get('picture'))}
+        onLeave={() => setSearch({})}
+      />
+    );
   if (search.has('bench'))
     return (
       <NewSession campaign={campaign} onMade={(id) => setSearch({ typed: String(id) })} onLeave={() => setSearch({})} />
@@ -69,6 +81,7 @@ export function IntakePlace() {
     );
   const take = (files: readonly File[]) => {
     const [first, ...rest] = files.filter((f) => !isOwn(f));
+    if (first && isPicture(first)) return pictures.send(first);
     setQueue(rest);
     setSending(sending + 1);
     if (first) send(first);
@@ -98,7 +111,9 @@ export function IntakePlace() {
       chart={
         <DropZone
           isReading={work.send.isPending}
-          error={work.send.error}
+          error={work.send.error ?? pictures.error}
+          pictures={pictures.known}
+          onPicture={(id) => setSearch({ picture: String(id) })}
           next={queue[0]?.name}
           onNext={() => take(queue)}
           onFiles={take}

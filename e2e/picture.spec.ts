@@ -1,0 +1,109 @@
+/** Points off a picture: a chart of an old report becomes two runs, fitted like any other. */
+import { expect, type Page } from '@playwright/test';
+import { benchTest, choose, fileInput, go, ledger } from './bench';
+
+const test = benchTest(true);
+
+/** The demo's pump at two speeds, as it would stand in an old report: head in m at a flow in L/min. */
+const head = (speed: number, flow: number): number => 27.6 * (speed / 2900) ** 2 - 1.45e-3 * flow ** 2;
+const [WIDTH, HEIGHT] = [1000, 700];
+/** Flow from 0 to 100 at 100 to 900 pixels, head from 0 to 30 at 600 to 60. */
+const at = (flow: number, metres: number) => ({ x: 100 + 8 * flow, y: 600 - 18 * metres });
+const curve = (speed: number, most: number): string =>
+  Array.from({ length: 81 }, (_, k) => (most * k) / 80)
+    .map((flow) => at(flow, head(speed, flow)))
+    .map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`)
+    .join(' ');
+const lines = (from: number, to: number, step: number, of: (v: number) => string): string =>
+  Array.from({ length: Math.round((to - from) / step) + 1 }, (_, k) => of(from + k * step)).join('');
+const chart = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}">
+<script>document.title = 'ran'</script>
+<rect width="100%" height="100%" fill="#fdfcf6"/>
+${lines(0, 100, 20, (v) => `<path d="M${at(v, 0).x} 60V600" stroke="#d8d8d8"/><text x="${at(v, 0).x}" y="625">${v}</text>`)}
+${lines(0, 30, 5, (v) => `<path d="M100 ${at(0, v).y}H900" stroke="#d8d8d8"/><text x="60" y="${at(0, v).y}">${v}</text>`)}
+<path d="M100 60V600H900" fill="none" stroke="#222" stroke-width="2"/>
+<polyline points="${curve(2900, 98)}" fill="none" stroke="#b02030" stroke-width="3"/>
+<polyline points="${curve(2200, 95)}" fill="none" stroke="#2050b0" stroke-width="3" stroke-dasharray="12 7"/>
+</svg>`;
+
+const stage = (page: Page) => page.getByRole('application', { name: /^Picture/ });
+const tool = (page: Page, name: string) =>
+  page.getByRole('radiogroup', { name: 'A click is' }).getByText(name, { exact: true }).click();
+
+/** Clicks a place of the picture, seen as a whole. */
+async function clickAt(page: Page, { x, y }: { x: number; y: number }): Promise<void> {
+  const box = (await stage(page).boundingBox())!;
+  const scale = 0.96 * Math.min(box.width / WIDTH, box.height / HEIGHT);
+  const onStage = (v: number, whole: number, side: number) => side / 2 + (v - whole / 2) * scale;
+  await page.mouse.click(box.x + onStage(x, WIDTH, box.width), box.y + onStage(y, HEIGHT, box.height));
+}
+
+test('a chart of an old report gives two curves, with axes that were tested, and they are fitted', async ({
+  bench: page,
+}) => {
+  await page.getByText('Loop 3: head and efficiency').first().click();
+  await go(page, 'Intake');
+  const sent = { name: 'old report.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(chart) };
+  await fileInput(page).first().setInputFiles(sent);
+  await expect(stage(page)).toBeVisible();
+  // What is written in a drawing does not run.
+  expect(await page.title()).not.toBe('ran');
+
+  // Four known values, and a fifth that tests them; one that is misread is named.
+  const values: [string, { x: number; y: number }, string][] = [
+    ['x', at(0, 0), '0'],
+    ['x', at(100, 0), '100'],
+    ['y', at(0, 0), '0'],
+    ['y', at(0, 30), '30'],
+    ['x', at(60, 0), '80'],
+  ];
+  for (const [k, [axis, place, value]] of values.entries()) {
+    await tool(page, axis);
+    // Two places lie at the same corner: the second is clicked beside it, and moved there by keys.
+    const beside = k === 2 ? { x: place.x, y: place.y - 18 } : place;
+    await clickAt(page, beside);
+    await page.getByRole('spinbutton', { name: `Value of known place ${k + 1}` }).fill(k === 2 ? '1' : value);
+  }
+  await expect(page.getByText(/The known points contradict each other: point \d/)).toBeVisible();
+  await page.getByRole('spinbutton', { name: 'Value of known place 5' }).fill('60');
+  await expect(page.getByText(/^The known places agree to .* pixels/)).toBeVisible();
+  for (const [axis, name, symbol, unit] of [
+    ['x', 'Flow', 'Q', 'L/min'],
+    ['y', 'Head', 'H', 'm'],
+  ] as const) {
+    await page.getByRole('textbox', { name: `Name of ${axis}` }).fill(name);
+    await page.getByRole('textbox', { name: `Symbol of ${axis}` }).fill(symbol);
+    await page.getByRole('textbox', { name: `Unit of ${axis}` }).fill(unit);
+  }
+
+  // A whole line and a dashed one are followed by their colours.
+  await page.getByRole('textbox', { name: 'Name of series 1' }).fill('2900 rpm');
+  await tool(page, 'line');
+  await clickAt(page, at(50, head(2900, 50)));
+  await expect(page.getByText(/^\d+ places of the line found/)).toBeVisible();
+  await page.getByRole('button', { name: '+ Series' }).click();
+  await page.getByRole('textbox', { name: 'Name of series 2' }).fill('2200 rpm');
+  await clickAt(page, at(30, head(2200, 30)));
+  await expect(page.getByRole('group', { name: 'Series 2' }).getByText(/^[4-9]\d\d points$/)).toBeVisible();
+
+  // Undone and done again; a reload keeps what is not saved yet.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('group', { name: 'Series 2' }).getByText('0 points')).toBeVisible();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await page.reload();
+  await expect(page.getByRole('group', { name: 'Series 2' }).getByText(/^[4-9]\d\d points$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Make runs' }).click();
+  await page.getByRole('link', { name: 'The run of 2900 rpm' }).click();
+  await expect(page.getByRole('heading', { name: 'old report: 2900 rpm' })).toBeVisible();
+
+  // The parabola through what was read has the constants that the chart was drawn from.
+  await go(page, 'Models');
+  await page.getByRole('button', { name: '+ Fit' }).click();
+  await choose(page, 'Run of the fit', 'old report: 2900 rpm');
+  await choose(page, 'x', /^Q/);
+  await choose(page, 'y', /^H/);
+  await page.getByRole('spinbutton', { name: 'Degree' }).fill('2');
+  const row = page.getByRole('row', { name: /all kept samples/ });
+  await expect(row).toContainText(/27\.[56]\d/);
+  expect((await ledger(page))['kept']).toBeGreaterThan(700);
+});
