@@ -48,6 +48,47 @@ async function takeReadings(page: Page): Promise<void> {
   await page.locator('.panel').evaluate((panel) => panel.scrollTo(0, 0));
 }
 
+/** A chart of an old report: its axes known and tested, the whole line followed. */
+async function readPicture(page: Page): Promise<void> {
+  const head = (flow: number): number => 27.6 - 1.45e-3 * flow ** 2;
+  const at = (flow: number, metres: number) => ({ x: 100 + 8 * flow, y: 600 - 18 * metres });
+  const curve = Array.from({ length: 50 }, (_, k) => at(2 * k, head(2 * k)));
+  const even = (step: number, line: (v: number) => string): string =>
+    [0, 1, 2, 3, 4, 5].map((k) => line(k * step)).join('');
+  const chart = `<svg xmlns="http://www.w3.org/2000/svg" width="1000" height="700" font-family="serif" font-size="20">
+    <rect width="100%" height="100%" fill="#f6f1e2"/><g stroke="#cfc8b4">
+    ${even(20, (v) => `<path d="M${at(v, 0).x} 60V600"/>`)}${even(6, (v) => `<path d="M100 ${at(0, v).y}H900"/>`)}</g>
+    ${even(20, (v) => `<text x="${at(v, 0).x - 10}" y="630">${v}</text>`)}${even(6, (v) => `<text x="60" y="${at(0, v).y}">${v}</text>`)}
+    <text x="430" y="670">Flow, L/min</text><text x="110" y="45">Head, m</text>
+    <polyline points="${curve.map(({ x, y }) => `${x},${y}`).join(' ')}" fill="none" stroke="#30406a" stroke-width="3"/></svg>`;
+  const file = { name: 'old report.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(chart) };
+  await fileInput(page).first().setInputFiles(file);
+  const stage = page.getByRole('application', { name: /^Picture/ });
+  await stage.waitFor();
+  const box = (await stage.boundingBox())!;
+  const scale = 0.96 * Math.min(box.width / 1000, box.height / 700);
+  const click = ({ x, y }: { x: number; y: number }) =>
+    page.mouse.click(box.x + box.width / 2 + (x - 500) * scale, box.y + box.height / 2 + (y - 350) * scale);
+  const tool = (name: string) =>
+    page.getByRole('radiogroup', { name: 'A click is' }).getByText(name, { exact: true }).click();
+  const known: ['x' | 'y', number][] = [
+    ['x', 0],
+    ['x', 100],
+    ['y', 6],
+    ['y', 30],
+    ['x', 60],
+  ];
+  for (const [k, [axis, value]] of known.entries()) {
+    await tool(axis);
+    await click(axis === 'x' ? at(value, 0) : at(0, value));
+    await page.getByRole('spinbutton', { name: `Value of known place ${k + 1}` }).fill(String(value));
+  }
+  await tool('line');
+  await click(at(50, head(50)));
+  await page.getByText(/places of the line found/).waitFor();
+  await page.mouse.move(box.x + box.width / 2 + 10, box.y + box.height / 2 - 90);
+}
+
 /** Name of the picture, address, and what is taken in hand before. */
 const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = [
   ['campaign', ''],
@@ -126,7 +167,6 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
       await page.getByRole('group', { name: 'Nudge tau' }).getByText('+10 %').click();
     },
   ],
-  ['affinity', '/models/4', (page) => page.locator('.panel').evaluate((panel) => panel.scrollTo(0, 420))],
   [
     'draws',
     '/models/1',
@@ -156,6 +196,7 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
         .getByRole('button', { name: 'x axis', exact: true })
         .click(),
   ],
+  ['picture', '/intake', readPicture],
   // Last of all: it makes a run.
   ['readings', '/intake?bench=new', takeReadings],
 ];

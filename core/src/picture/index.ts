@@ -8,6 +8,6 @@ export {
 } from './calibrate';
 export type { PictureShape } from './pixelMap';
 export type { PictureScale } from './scales';
-export { inkOf, likelyGround, type Ink, type Picture, type Rgb } from './ink';
+export { colourMeant, inkOf, likelyGround, type Ink, type Picture, type Rgb } from './ink';
 export { traceLine, type Traced } from './traceLine';
 export { findMarks, type FoundMark } from './findMarks';

@@ -85,3 +85,27 @@ export function inkOf(picture: Picture, colour: Rgb, ground: Rgb, tolerance = 40
   }
   return { width, height, share };
 }
+
+/** So far from where the hand pointed its colour is looked for, pixels. */
+const REACH = 4;
+/** What is this near to the ground, of 255, is ground. */
+const GROUND_LIKE = 40;
+
+/** The colour that a hand meant: that of the pixel it pointed at, or of the nearest ink where it pointed between. */
+export function colourMeant(picture: Picture, at: { x: number; y: number }, ground: Rgb): Rgb {
+  const { width, height } = picture;
+  const [col, row] = [Math.floor(at.x), Math.floor(at.y)];
+  let best: { colour: Rgb; off: number } | undefined;
+  for (let dy = -REACH; dy <= REACH; dy++)
+    for (let dx = -REACH; dx <= REACH; dx++) {
+      const [x, y] = [col + dx, row + dy];
+      if (x < 0 || y < 0 || x >= width || y >= height) continue;
+      const colour = colourAt(picture, y * width + x);
+      const unlike = Math.hypot(colour[0] - ground[0], colour[1] - ground[1], colour[2] - ground[2]);
+      if (unlike < GROUND_LIKE) continue;
+      // At the edge of a line its colour is mixed with the ground: what is most unlike it is the line itself.
+      const off = Math.hypot(dx, dy) - unlike / 64;
+      if (!best || off < best.off) best = { colour, off };
+    }
+  return best?.colour ?? ground;
+}

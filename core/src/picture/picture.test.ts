@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { Random } from '../number/Random';
 import { calibratePicture, type KnownPoint, type PictureAxes } from './calibrate';
 import { findMarks } from './findMarks';
-import { inkOf, likelyGround, type Picture, type Rgb } from './ink';
+import { colourMeant, inkOf, likelyGround, type Picture, type Rgb } from './ink';
 import { traceLine } from './traceLine';
 
 const onX = (x: number, y: number, value: number): KnownPoint => ({ axis: 'x', at: { x, y }, value });
@@ -247,6 +247,20 @@ describe('a line that is traced', () => {
     expect([points[0]!.x, points.at(-1)!.x]).toEqual([expect.closeTo(30.5, 0), expect.closeTo(246, -1)]);
     expect(rms(points, wave)).toBeLessThan(0.5);
   });
+  test('goes on through hollow marks of its own colour that sit on it, where it does not bend much there', () => {
+    const drawing = new Drawing(320, 200).draw(RED!, (x, y) => {
+      const inMark = [60, 150].some((m) => Math.max(Math.abs(x - m), Math.abs(y - wave(m))) < 7);
+      return !inMark && stroke(wave)(x, y);
+    });
+    for (const m of [60, 150])
+      drawing.draw(RED!, (x, y) => {
+        const off = Math.max(Math.abs(x - m), Math.abs(y - wave(m)));
+        return off < 8.5 && off > 6.5;
+      });
+    const { points } = traceLine(drawing.ink(RED!), { from: { x: 100, y: wave(100) } });
+    expect([points[0]!.x, points.at(-1)!.x]).toEqual([0.5, 319.5]);
+    expect(rms(points, wave)).toBeLessThan(1);
+  });
   test('goes straight on where another one of its colour crosses it', () => {
     const [up, down] = [(x: number) => 40 + 0.4 * x, (x: number) => 160 - 0.35 * x];
     const ink = new Drawing(320, 200).draw(BLACK!, stroke(up)).draw(BLACK!, stroke(down)).ink(BLACK!);
@@ -326,6 +340,17 @@ describe('the colours of a picture', () => {
         .noisy(5).picture,
     );
     [236, 232, 222].forEach((c, k) => expect(Math.abs(ground[k]! - c)).toBeLessThan(2));
+  });
+  test('the one that was meant is that of the line, also where the hand pointed at its edge or into a hollow mark', () => {
+    const ring = (x: number, y: number) => Math.abs(Math.hypot(x - 30, y - 30) - 3) < 0.8;
+    const { picture } = new Drawing(60, 60).draw(RED!, ring).draw(
+      GREEN!,
+      stroke(() => 50, 3),
+    );
+    const meant = (x: number, y: number) => colourMeant(picture, { x, y }, [255, 255, 255]);
+    meant(30, 30).forEach((c, k) => expect(Math.abs(c - RED![k]!)).toBeLessThan(45));
+    meant(20, 48.2).forEach((c, k) => expect(Math.abs(c - GREEN![k]!)).toBeLessThan(5));
+    expect(meant(5, 5)).toEqual([255, 255, 255]);
   });
   test('what is seen through is paper', () => {
     const clear: Picture = { width: 4, height: 1, rgba: new Uint8ClampedArray(16) };

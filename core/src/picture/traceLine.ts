@@ -1,3 +1,4 @@
+import { leastSquares } from '../linear/leastSquares';
 import type { Ink } from './ink';
 import type { Pixel } from './calibrate';
 
@@ -12,7 +13,7 @@ export interface Traced {
 export interface TraceSettings {
   /** On the line, or near it: where the hand pointed. */
   from: Pixel;
-  /** Pixels of the line that are missing before it ends: the gaps of a dashed one, where another line lies over it. */
+  /** Pixels of the line that are missing before it ends: the gaps of a dashed one, where another line lies over it or a hollow mark sits on it. */
   mostGap?: number;
   /** A pixel that the colour covers by less belongs to a grid line or to lettering that shines through. */
   leastShare?: number;
@@ -28,18 +29,25 @@ interface Piece {
   ink: number;
 }
 
+/** So many columns in a row can lie under a mark; what is higher for longer is the line itself, which got steep. */
+const MOST_MERGED = 24;
+/** So far to the side, for each column of a gap, the line may have gone. */
+const ASIDE = 0.15;
+
 /** A piece with less of the ink of those before it is partly hidden. */
 const HIDDEN = 0.6;
 
 /** So many of the last places tell where the line goes. */
-const LOOK_BACK = 12;
+const LOOK_BACK = 32;
+/** Of these so many where it goes straight on. */
+const STRAIGHT = 12;
 
 /**
  * Follows a line of one colour through a picture, column by column to both sides of where the hand pointed: each time to the
  * piece of the column that lies nearest to where the line was going, so that it goes on through a crossing.
  * @returns no points where there is no ink near that place
  */
-export function traceLine(ink: Ink, { from, mostGap = 12, leastShare = 0.3 }: TraceSettings): Traced {
+export function traceLine(ink: Ink, { from, mostGap = 40, leastShare = 0.3 }: TraceSettings): Traced {
   const begin = beginAt(ink, from, leastShare);
   if (!begin) return { points: [], doubtful: [] };
   const settings = { mostGap, leastShare };
@@ -92,43 +100,77 @@ function piecesOf({ width, height, share }: Ink, column: number, leastShare: num
   return found;
 }
 
-function follow(ink: Ink, begin: Begin, step: 1 | -1, settings: Required<Omit<TraceSettings, 'from'>>): Traced {
-  const points: Pixel[] = [];
-  const doubtful: Pixel[] = [];
-  const course: Pixel[] = [begin.at];
-  const inks: number[] = [begin.piece.ink];
-  let last = begin.piece;
-  let gap = 0;
-  for (let c = Math.floor(begin.at.x) + step; c >= 0 && c < ink.width && gap <= settings.mostGap; c += step) {
-    const expected = goesTo(course, c + 0.5);
-    const thick = last.high - last.low;
-    const reach = Math.max(3, thick) + gap;
-    const near = piecesOf(ink, c, settings.leastShare)
-      .map((piece) => ({ piece, off: offOf(piece, expected, last, gap) }))
+/** A line that is followed to one side. */
+class Course {
+  readonly points: Pixel[] = [];
+  readonly doubtful: Pixel[] = [];
+  private readonly last: Pixel[];
+  private readonly inks: number[];
+  private piece: Piece;
+  private gap = 0;
+  private merged = 0;
+
+  constructor(
+    { at, piece }: Begin,
+    private readonly mostGap: number,
+  ) {
+    this.last = [at];
+    this.inks = [piece.ink];
+    this.piece = piece;
+  }
+
+  get isEnded(): boolean {
+    return this.gap > this.mostGap;
+  }
+
+  /** Goes on to the nearest of the pieces of the next column, if one is near enough. */
+  goOn(x: number, pieces: readonly Piece[]): void {
+    const expected = goesTo(this.last, x, this.gap);
+    const thick = this.piece.high - this.piece.low;
+    // A hollow mark on the line has its rim beside it: once the way is known, the line is not likely to step aside in a gap.
+    const aside = this.last.length < LOOK_BACK / 2 ? 1 : ASIDE;
+    const reach = Math.max(3, thick) + aside * this.gap;
+    const near = pieces
+      .map((piece) => ({ piece, off: offOf(piece, expected, this.piece, this.gap) }))
       .filter(({ off }) => off <= reach)
       .sort((a, b) => a.off - b.off);
     const [best, other] = near;
     // Where another colour lies over it, what is left of it is thin, and its middle is not that of the line.
-    if (!best || best.piece.ink < HIDDEN * medianOf(inks)) {
-      gap++;
-      continue;
+    if (!best || best.piece.ink < HIDDEN * medianOf(this.inks)) {
+      this.gap++;
+      return;
     }
-    const at = { x: c + 0.5, y: best.piece.middle };
-    if (other && other.off - best.off < 1) doubtful.push(at);
-    // Where another line of the colour lies over it the piece is thicker, and its middle is not that of the line.
-    const isMerged = best.piece.high - best.piece.low > 1.6 * thick + 1 && Math.abs(best.piece.middle - expected) > 1;
-    const own = isMerged ? { x: at.x, y: clamp(expected, best.piece.low, best.piece.high) } : at;
-    points.push(own);
-    course.push(own);
-    if (course.length > LOOK_BACK) course.shift();
-    if (!isMerged) {
-      last = best.piece;
-      inks.push(best.piece.ink);
-      if (inks.length > LOOK_BACK) inks.shift();
-    }
-    gap = 0;
+    const { piece } = best;
+    // Where another line or a mark of the colour lies over it the piece is higher, and its middle is not that of the line.
+    const isMerged = piece.high - piece.low > 1.6 * thick + 1 && this.merged < MOST_MERGED;
+    const at = { x, y: isMerged ? clamp(expected, piece.low, piece.high) : piece.middle };
+    if (other && other.off - best.off < 1) this.doubtful.push(at);
+    this.points.push(at);
+    this.merged = isMerged ? this.merged + 1 : 0;
+    // Only what was seen tells where the line goes on.
+    if (!isMerged) this.remember(at, piece);
+    this.gap = 0;
   }
-  return { points, doubtful };
+
+  private remember(at: Pixel, piece: Piece): void {
+    this.piece = piece;
+    this.last.push(at);
+    if (this.last.length > LOOK_BACK) this.last.shift();
+    this.inks.push(piece.ink);
+    if (this.inks.length > LOOK_BACK) this.inks.shift();
+  }
+}
+
+function follow(
+  ink: Ink,
+  begin: Begin,
+  step: 1 | -1,
+  { mostGap, leastShare }: Required<Omit<TraceSettings, 'from'>>,
+): Traced {
+  const course = new Course(begin, mostGap);
+  for (let c = Math.floor(begin.at.x) + step; c >= 0 && c < ink.width && !course.isEnded; c += step)
+    course.goOn(c + 0.5, piecesOf(ink, c, leastShare));
+  return course;
 }
 
 const medianOf = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;
@@ -142,14 +184,32 @@ function offOf({ low, high, middle }: Piece, expected: number, last: Piece, gap:
   return touches ? Math.min(beside, Math.abs(middle - expected) / 4) : beside;
 }
 
-/** Where a straight line through the last places goes in a column. */
-function goesTo(course: readonly Pixel[], x: number): number {
-  const n = course.length;
-  const [mx, my] = [course.reduce((s, p) => s + p.x, 0) / n, course.reduce((s, p) => s + p.y, 0) / n];
+/** Fewer places do not tell how a line bends. */
+const FEWEST_BENT = 16;
+
+/** Where the line goes in a column: straight on, or as it was bending where it has to be followed over a gap. */
+function goesTo(course: readonly Pixel[], x: number, gap: number): number {
+  if (gap > 2 && course.length >= FEWEST_BENT) return bentTo(course, x);
+  const last = course.slice(-STRAIGHT);
+  const n = last.length;
+  const [mx, my] = [last.reduce((s, p) => s + p.x, 0) / n, last.reduce((s, p) => s + p.y, 0) / n];
   let [sxx, sxy] = [0, 0];
-  for (const p of course) {
+  for (const p of last) {
     sxx += (p.x - mx) ** 2;
     sxy += (p.x - mx) * (p.y - my);
   }
-  return n < 3 || sxx === 0 ? course.at(-1)!.y : my + (sxy / sxx) * (x - mx);
+  return n < 3 || sxx === 0 ? last.at(-1)!.y : my + (sxy / sxx) * (x - mx);
+}
+
+/** A parabola through the last places. */
+function bentTo(course: readonly Pixel[], x: number): number {
+  const from = course.at(-1)!.x;
+  const u = Float64Array.from(course, (p) => (p.x - from) / LOOK_BACK);
+  const columns = [u.map(() => 1), u, u.map((v) => v * v)];
+  const [a, b, c] = leastSquares(
+    columns,
+    Float64Array.from(course, (p) => p.y),
+  ).solution;
+  const at = (x - from) / LOOK_BACK;
+  return a! + b! * at + c! * at * at;
 }

@@ -26,7 +26,10 @@ export async function runsOfPicture(db: Database, row: PictureRow): Promise<Pict
       made.set(series.name, known.id);
     } else {
       const name = `${row.name}: ${series.name}`.slice(0, 120);
-      made.set(series.name, await createTypedRun(db, row.campaignId, { ...body, name, kind: 'measured', computed: [] }));
+      made.set(
+        series.name,
+        await createTypedRun(db, row.campaignId, { ...body, name, kind: 'measured', computed: [] }),
+      );
     }
   }
   const { id, campaignId: _, mediaType: __, bytes: ___, ...body } = row;

@@ -58,6 +58,7 @@ function PictureInHand({ campaign, row, onLeave }: { campaign: CampaignReply; ro
               axes={axes}
               inHand={held.inHand}
               label={`Picture ${sheet.name}`}
+              canTake={held.tool !== 'trace' && held.tool !== 'marks'}
               onPick={held.pick}
               onInHand={held.setInHand}
               onMove={held.move}

@@ -12,6 +12,8 @@ interface PictureStageProps {
   axes: PictureCalibration | undefined;
   inHand: InHand;
   label: string;
+  /** A click near a known place or a point takes that in hand. */
+  canTake: boolean;
   /** The picture was clicked where nothing was taken in hand. */
   onPick(at: Pixel): void;
   onInHand(inHand: InHand): void;
@@ -25,7 +27,7 @@ const CLICK = 4;
 const MAGNIFIED = 150;
 
 /** The picture to click on: wheel to zoom, drag to move it, arrow keys for what is in hand; a magnifier follows the cursor. */
-export function PictureStage({ image, sheet, axes, inHand, label, ...told }: PictureStageProps) {
+export function PictureStage({ image, sheet, axes, inHand, label, canTake, ...told }: PictureStageProps) {
   const { palette } = useTheme();
   const place = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -75,7 +77,7 @@ export function PictureStage({ image, sheet, axes, inHand, label, ...told }: Pic
     if (!begun || begun.hasMoved) return;
     const { x, y } = at(event);
     const here = toPicture(view, x, y);
-    const found = nearest(sheet, here, REACH / view.scale);
+    const found = canTake ? nearest(sheet, here, REACH / view.scale) : null;
     if (found) told.onInHand(found);
     else told.onPick(here);
   };

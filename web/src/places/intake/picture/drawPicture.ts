@@ -28,15 +28,14 @@ export function drawPicture(context: CanvasRenderingContext2D, on: OnStage, rati
   const at = toStage(view, { x: 0, y: 0 });
   context.drawImage(image.bitmap, at.x, at.y, image.bitmap.width * view.scale, image.bitmap.height * view.scale);
   if (on.axes) drawGrid(context, on, on.axes);
-  on.sheet.series.forEach((series, k) =>
-    series.points.forEach((p, index) =>
-      drawPoint(context, toStage(view, p), series.colour, {
-        isInHand: on.inHand?.of === 'point' && on.inHand.series === k && on.inHand.index === index,
-        act: on.act,
-        isDense: series.points.length > 200,
-      }),
-    ),
-  );
+  on.sheet.series.forEach((series, k) => {
+    const isDense = series.points.length > DENSE;
+    if (isDense) drawLine(context, series, view);
+    series.points.forEach((p, index) => {
+      const isInHand = on.inHand?.of === 'point' && on.inHand.series === k && on.inHand.index === index;
+      if (isInHand || !isDense) drawPoint(context, toStage(view, p), isInHand ? on.act : series.colour, isInHand);
+    });
+  });
   on.sheet.known.forEach((k, index) =>
     drawKnown(
       context,
@@ -79,14 +78,30 @@ function drawGrid(context: CanvasRenderingContext2D, { sheet, view }: OnStage, a
   context.stroke();
 }
 
-function drawPoint(
+/** As many points are drawn as a line, so that what lies below is seen. */
+const DENSE = 60;
+
+function drawLine(
   context: CanvasRenderingContext2D,
-  { x, y }: Pixel,
-  colour: string,
-  { isInHand, act, isDense }: { isInHand: boolean; act: string; isDense: boolean },
+  { points, colour }: PictureSheet['series'][number],
+  view: View,
 ): void {
-  const size = isInHand ? 7 : isDense ? 2 : 5;
-  context.strokeStyle = isInHand ? act : colour;
+  context.strokeStyle = colour;
+  context.lineWidth = 1;
+  context.beginPath();
+  points.forEach((p, i) => {
+    const { x, y } = toStage(view, p);
+    // A gap stays one.
+    const isNext = i > 0 && Math.abs(p.x - points[i - 1]!.x) < 3;
+    if (isNext) context.lineTo(x, y);
+    else context.moveTo(x, y);
+  });
+  context.stroke();
+}
+
+function drawPoint(context: CanvasRenderingContext2D, { x, y }: Pixel, colour: string, isInHand: boolean): void {
+  const size = isInHand ? 7 : 5;
+  context.strokeStyle = colour;
   context.lineWidth = isInHand ? 2.5 : 1.5;
   context.beginPath();
   context.moveTo(x - size, y);

@@ -1,12 +1,13 @@
-import { findMarks, inkOf, likelyGround, traceLine, type Picture, type Pixel, type Rgb } from '@undameter/core';
+import { colourMeant, findMarks, inkOf, likelyGround, traceLine, type Picture, type Pixel } from '@undameter/core';
 
 /** What is looked for in a picture by its colour. */
 export interface InkTask {
   picture: Picture;
-  colour: Rgb;
+  /** Where the hand pointed: its colour is looked for. */
+  at: Pixel;
   tolerance: number;
-  /** A line is traced from there; absent: marks are found. */
-  from?: Pixel;
+  /** A line is followed from there, or all marks of the colour are found. */
+  what: 'line' | 'marks';
 }
 export interface InkFound {
   points: Pixel[];
@@ -14,10 +15,11 @@ export interface InkFound {
   doubtful: number;
 }
 
-export function look({ picture, colour, tolerance, from }: InkTask): InkFound {
-  const ink = inkOf(picture, colour, likelyGround(picture), tolerance);
-  if (from) {
-    const { points, doubtful } = traceLine(ink, { from });
+export function look({ picture, at, tolerance, what }: InkTask): InkFound {
+  const ground = likelyGround(picture);
+  const ink = inkOf(picture, colourMeant(picture, at, ground), ground, tolerance);
+  if (what === 'line') {
+    const { points, doubtful } = traceLine(ink, { from: at });
     return { points, doubtful: doubtful.length };
   }
   const marks = findMarks(ink);

@@ -1,5 +1,5 @@
 import type { PictureRow } from '@undameter/contract';
-import { formatCount, type Pixel, type Rgb } from '@undameter/core';
+import { formatCount, type Pixel } from '@undameter/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../../data/api';
@@ -51,11 +51,6 @@ function lookFor(task: InkTask): Promise<InkFound> {
   }).finally(() => worker.terminate());
 }
 
-function colourAt({ pixels: { data, width } }: PictureImage, { x, y }: Pixel): Rgb {
-  const i = 4 * (Math.floor(y) * width + Math.floor(x));
-  return [data[i] ?? 255, data[i + 1] ?? 255, data[i + 2] ?? 255];
-}
-
 const foundWords = (tool: Tool, { points, doubtful }: InkFound): string => {
   const what = tool === 'trace' ? 'places of the line' : 'marks';
   if (points.length === 0)
@@ -85,9 +80,9 @@ export function usePictureInHand(row: PictureRow, image: PictureImage | undefine
   };
   const look = useMutation({
     mutationFn: async ({ at }: { at: Pixel; tool: Tool }) => {
-      const task = { picture: image!.pixels, colour: colourAt(image!, at), tolerance: TOLERANCE };
       const { width, height, data } = image!.pixels;
-      return lookFor({ ...task, picture: { width, height, rgba: data }, ...(tool === 'trace' ? { from: at } : {}) });
+      const what = tool === 'trace' ? 'line' : 'marks';
+      return lookFor({ picture: { width, height, rgba: data }, at, tolerance: TOLERANCE, what });
     },
     onSuccess: ({ points }) => {
       if (points.length > 0) set(withPoints(sheet, series, points));
