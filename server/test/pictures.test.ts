@@ -118,6 +118,32 @@ describe('a picture', () => {
     expect(await versions(kept.series[1]!.runId!)).toBe(1);
   });
 
+  test('with another unit on an axis, its runs have that unit too', async () => {
+    const { body: now } = await server.ask<PictureRow>(`/pictures/${row.id}`);
+    await keep(row.id, { ...bodyOf(now), y: { ...now.y, unit: 'ft' } });
+    const { body } = await makeRuns(row.id);
+    const { body: run } = await server.ask<RunReply>(`/runs/${body.series[0]!.runId!}`);
+    expect(run.declared[3]).toMatchObject({ symbol: 'H', unit: 'ft' });
+  });
+
+  test('whose second run cannot be made keeps the first, and makes none twice', async () => {
+    const { body: fresh } = await send('twin.png', png);
+    const two = [series('a', [[250, 230]]), series('b', [[250, 230]])];
+    const taken = { name: 'twin: b', kind: 'measured', columns: [{ symbol: 'x', name: 'x', unit: '' }] };
+    await server.ask(`/campaigns/${campaignId}/typed-runs`, { ...taken, rows: [{ row: 1, cells: [1] }], computed: [] });
+    await keep(fresh.id, { ...bodyOf(fresh), ...axes, series: two });
+    expect((await makeRuns(fresh.id)).body.code).toBe('NAME_TAKEN');
+    const { body: now } = await server.ask<PictureRow>(`/pictures/${fresh.id}`);
+    expect(now.series.map((s) => s.runId !== null)).toEqual([true, false]);
+    await keep(fresh.id, { ...bodyOf(now), series: [now.series[0]!, { ...now.series[1]!, name: 'c' }] });
+    const { body: made } = await makeRuns(fresh.id);
+    expect(made.series[0]!.runId).toBe(now.series[0]!.runId);
+    expect(made.series[1]!.runId).not.toBeNull();
+    // Two of one name would be one run.
+    await keep(fresh.id, { ...bodyOf(made), series: made.series.map((s) => ({ ...s, name: 'a ' })) });
+    expect((await makeRuns(fresh.id)).body.code).toBe('PICTURE_SERIES_TWICE');
+  });
+
   test('that somebody else changed meanwhile is not overwritten', async () => {
     const { body: now } = await server.ask<PictureRow>(`/pictures/${row.id}`);
     await keep(row.id, { ...bodyOf(now), clickPixels: 1 });

@@ -77,6 +77,14 @@ const refusal = async (runId: number, over: object = {}) =>
   (await take<{ code: string; message: string }>(runId, over)).body;
 const sheet = async (runId: number) => (await server.ask<SheetReply>(`/runs/${runId}/sheet`)).body;
 const now = async (runId: number) => (await server.ask<ReadingNow>(`/runs/${runId}/readings/now`)).body;
+/** The reading under way, once it waits for its values. */
+async function waitingOf(runId: number): Promise<ReadingNow> {
+  for (;;) {
+    const found = await now(runId);
+    if (found.state === 'waiting') return found;
+    await new Promise((resolve) => setTimeout(resolve, 10));
+  }
+}
 const keep = (runId: number, session: BenchSession) => server.ask(`/runs/${runId}/session`, session, 'PUT');
 const session = async (runId: number) => (await server.ask<BenchSession>(`/runs/${runId}/session`)).body;
 
@@ -127,9 +135,7 @@ describe('a bench session', () => {
     await server.ask(`/runs/${id}/settings`, { symbol: 'z_v', value: 100 });
     await new Promise((resolve) => setTimeout(resolve, 400));
     const far = take(id, { row: 1, set: [{ symbol: 'z_v', value: 20 }] });
-    await new Promise((resolve) => setTimeout(resolve, 40));
-    const waiting = await now(id);
-    expect(waiting.state).toBe('waiting');
+    const waiting = await waitingOf(id);
     expect(waiting.values.find((v) => v.symbol === 'Q')).toMatchObject({ within: 0.6, isSteady: false });
     const { body } = await far;
     expect(body.wasSteady).toBe(true);
@@ -157,12 +163,12 @@ describe('a bench session', () => {
     const columns = wired.columns.map((c) => (c.symbol === 'Q' ? { ...c, within: 1e-6 } : c));
     await keep(id, { columns, how });
     const first = take(id);
-    await new Promise((resolve) => setTimeout(resolve, 60));
+    await waitingOf(id);
     expect((await refusal(id)).code).toBe('READING_UNDER_WAY');
     await server.ask(`/runs/${id}/readings/now`, { action: 'anyhow' });
     expect((await first).body.wasSteady).toBe(false);
     const second = refusal(id);
-    await new Promise((resolve) => setTimeout(resolve, 60));
+    await waitingOf(id);
     await server.ask(`/runs/${id}/readings/now`, { action: 'stop' });
     expect((await second).code).toBe('READING_STOPPED');
     expect((await sheet(id)).rows).toHaveLength(4);
@@ -239,6 +245,23 @@ describe('what cannot be read', () => {
     await server.ask(`/instruments/${broken}`, { ...body, quantities }, 'PUT');
     expect((await refusal(await of('good'))).message).toContain('good reads 42 V, outside of the range');
     await server.ask(`/instruments/${broken}`, body, 'PUT');
+  });
+  test('a column in another unit than its instrument is no place for its values, nor one that was renamed', async () => {
+    const id = await begin();
+    const save = async (change: (c: SheetReply['columns'][number]) => object) => {
+      const { version, columns, rows } = await sheet(id);
+      const next = columns.map(({ uncertainty: _, ...c }) => ({ ...c, ...change({ ...c, uncertainty: null }) }));
+      return server.ask(`/runs/${id}/sheet`, { version, rows, columns: next }, 'PUT');
+    };
+    await save((c) => (c.symbol === 'p_s' ? { unit: 'bar' } : {}));
+    const { code, message } = await refusal(id);
+    expect(code).toBe('READING_UNIT_DIFFERS');
+    expect(message).toContain('The column p_s is in bar, and Suction pressure is read in kPa');
+    await save((c) => (c.symbol === 'p_s' ? { unit: 'kPa', symbol: 'p_in' } : {}));
+    const set = standIns.rig.setting('valve');
+    expect((await refusal(id, { set: [{ symbol: 'z_v', value: 33 }] })).code).toBe('READING_COLUMN_UNKNOWN');
+    // It was found before anything was set.
+    expect(standIns.rig.setting('valve')).toBe(set);
   });
   test('an instrument that is gone is named', async () => {
     const id = await begin();

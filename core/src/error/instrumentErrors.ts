@@ -98,6 +98,11 @@ export const instrumentErrors = {
     'input',
     (f) => `There is no column ${f.symbol} in this run. Choose the instruments of its columns anew.`,
   ),
+  READING_UNIT_DIFFERS: entry<{ symbol: string; column: string; instrument: string; name: string }>(
+    'input',
+    (f) =>
+      `The column ${f.symbol} is in ${f.column || 'no unit'}, and ${f.name} is read in ${f.instrument || 'no unit'}. Give both the same unit, so that no value stands in the wrong one.`,
+  ),
   READING_QUANTITY_GONE: entry<{ symbol: string; name: string }>(
     'input',
     (f) => `The column ${f.symbol} is read as ${f.name}, and no instrument here has that any more. Choose another one.`,

@@ -33,6 +33,10 @@ export const pictureErrors = {
     'input',
     (f) => `No point was read off "${f.name}" yet. Click some, or let a line be traced.`,
   ),
+  PICTURE_SERIES_TWICE: entry<{ name: string }>(
+    'input',
+    (f) => `Two series are called "${f.name}". Each becomes a run of its own, so give one another name.`,
+  ),
   PICTURE_POOR_FIT: entry<{ point: number; pixels: number; limit: number }>(
     'input',
     (f) =>

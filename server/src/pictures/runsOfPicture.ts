@@ -1,4 +1,4 @@
-import type { PictureRow, TypedBody } from '@undameter/contract';
+import type { PictureRow, PictureSeries, TypedBody } from '@undameter/contract';
 import { AppError, calibratePicture, isSymbol } from '@undameter/core';
 import { updatePicture } from '../store/pictures';
 import type { Database } from '../store/pg/Database';
@@ -6,37 +6,58 @@ import { run } from '../store/runs';
 import { createTypedRun, saveSheet, sheetOf } from '../typed/typedRuns';
 
 /**
- * Makes a run of each series, or brings the run that was made of it up to what was read since: its rows before stay in its
- * history. A run that is gone is made anew.
- * @throws {AppError} PICTURE_…, SYMBOL_INVALID, SYMBOL_TAKEN, and as `createTypedRun` and `saveSheet`
+ * Makes a run of each series, or brings the run that was made of it up to what was read since: its rows before stay in
+ * its history. A run that is gone is made anew. Each run is known to the picture as soon as it is made, so that what
+ * hinders the next one makes none of them twice.
+ * @throws {AppError} PICTURE_…, SYMBOL_INVALID, and as `createTypedRun` and `saveSheet`
  */
 export async function runsOfPicture(db: Database, row: PictureRow): Promise<PictureRow> {
-  for (const { symbol } of [row.x, row.y]) if (!isSymbol(symbol)) throw new AppError('SYMBOL_INVALID', { symbol });
-  const filled = row.series.filter((s) => s.points.length > 0);
-  if (filled.length === 0) throw new AppError('PICTURE_NO_POINTS', { name: row.name });
+  checkSeries(row);
   const rowsOf = rowsBy(row);
-  const made = new Map<string, number>();
-  for (const series of filled) {
-    const body = { columns: columnsOf(row), rows: rowsOf(series.points) };
-    const known = series.runId === null ? undefined : await run(db, series.runId).catch(() => undefined);
-    if (known) {
-      const sheet = await sheetOf(db, known.id);
-      if (JSON.stringify(sheet.rows) !== JSON.stringify(body.rows))
-        await saveSheet(db, known.id, { ...body, version: sheet.version });
-      made.set(series.name, known.id);
-    } else {
-      const name = `${row.name}: ${series.name}`.slice(0, 120);
-      made.set(
-        series.name,
-        await createTypedRun(db, row.campaignId, { ...body, name, kind: 'measured', computed: [] }),
-      );
-    }
+  let now = row;
+  for (const [k, series] of row.series.entries()) {
+    if (series.points.length === 0) continue;
+    const sheet = { columns: columnsOf(row), rows: rowsOf(series.points) };
+    const runId = await runOfSeries(db, row, series, sheet);
+    if (runId !== series.runId) now = await updatePicture(db, row.id, bodyWith(now, k, runId));
   }
-  const { id, campaignId: _, mediaType: __, bytes: ___, ...body } = row;
-  return updatePicture(db, id, {
-    ...body,
-    series: row.series.map((s) => ({ ...s, runId: made.get(s.name) ?? s.runId })),
-  });
+  return now;
+}
+
+/** @throws {AppError} SYMBOL_INVALID, PICTURE_NO_POINTS, PICTURE_SERIES_TWICE */
+function checkSeries({ name, x, y, series }: PictureRow): void {
+  for (const { symbol } of [x, y]) if (!isSymbol(symbol)) throw new AppError('SYMBOL_INVALID', { symbol });
+  if (series.every((s) => s.points.length === 0)) throw new AppError('PICTURE_NO_POINTS', { name });
+  const names = series.map((s) => s.name.trim());
+  const twice = names.find((one, i) => names.indexOf(one) !== i);
+  if (twice !== undefined) throw new AppError('PICTURE_SERIES_TWICE', { name: twice });
+}
+
+/** @returns the run that stands for the series now */
+async function runOfSeries(
+  db: Database,
+  { name, campaignId }: PictureRow,
+  series: PictureSeries,
+  sheet: Pick<TypedBody, 'columns' | 'rows'>,
+): Promise<number> {
+  const known = series.runId === null ? undefined : await run(db, series.runId).catch(() => undefined);
+  if (!known) {
+    const called = `${name}: ${series.name}`.slice(0, 120);
+    return createTypedRun(db, campaignId, { ...sheet, name: called, kind: 'measured', computed: [] });
+  }
+  const { columns, rows, version } = await sheetOf(db, known.id);
+  const saysOf = (all: TypedBody['columns']) => all.map(({ symbol, name: called, unit }) => [symbol, called, unit]);
+  const isSame = JSON.stringify([saysOf(columns), rows]) === JSON.stringify([saysOf(sheet.columns), sheet.rows]);
+  if (!isSame) await saveSheet(db, known.id, { ...sheet, version });
+  return known.id;
+}
+
+function bodyWith(
+  { id: _, campaignId: __, mediaType: ___, bytes: ____, ...body }: PictureRow,
+  k: number,
+  runId: number,
+) {
+  return { ...body, series: body.series.map((s, i) => (i === k ? { ...s, runId } : s)) };
 }
 
 /** Both axes, and beside each how sure its values are. */

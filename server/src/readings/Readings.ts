@@ -6,8 +6,9 @@ import type {
   ReadingNow,
   ReadingReply,
   SessionColumn,
+  SheetReply,
 } from '@undameter/contract';
-import { AppError } from '@undameter/core';
+import { AppError, printUnit } from '@undameter/core';
 import { benchSessionOf } from '../store/benchSessions';
 import { instrument } from '../store/instruments';
 import type { Database } from '../store/pg/Database';
@@ -47,7 +48,8 @@ export class Readings {
 
   /**
    * Takes one reading of all columns that are read, and keeps it as a row.
-   * @throws {AppError} READING_UNDER_WAY, READING_NOTHING_TO_READ, READING_NOT_STEADY, READING_STOPPED, READING_FAILED, and as `wired`
+   * @throws {AppError} READING_UNDER_WAY, READING_NOTHING_TO_READ, READING_NOT_STEADY, READING_STOPPED, READING_FAILED,
+   *   and as `wired` and `checkColumns`
    */
   async take(runId: number, body: ReadingBody): Promise<ReadingReply> {
     const { name } = await run(this.db, runId);
@@ -76,6 +78,8 @@ export class Readings {
     const wired = await this.wired(session);
     const read = wired.filter((w) => w.quantity.access === 'read');
     if (read.length === 0) throw new AppError('READING_NOTHING_TO_READ', { name });
+    // Before anything is set or waited for: a reading that cannot be kept is not taken.
+    checkColumns(await sheetOf(this.db, runId), wired, body);
     for (const { symbol, value } of body.set) {
       const at = wired.find((w) => w.column.symbol === symbol && w.quantity.access === 'set');
       if (at) await this.instruments.set(at.row, at.quantity, value);
@@ -169,6 +173,25 @@ export class Readings {
     ...{ symbol: column.symbol, name: quantity.name, within: column.within },
     read: () => this.instruments.read(row, quantity),
   });
+}
+
+/** @throws {AppError} READING_COLUMN_UNKNOWN, READING_UNIT_DIFFERS */
+function checkColumns({ columns }: SheetReply, wired: readonly Wired[], { set }: ReadingBody): void {
+  const units = new Map(columns.map((c) => [c.symbol, c.unit]));
+  const needed = [
+    ...wired.flatMap(({ column: { symbol, spread } }) => [symbol, spread ?? symbol]),
+    ...set.map((s) => s.symbol),
+  ];
+  const unknown = needed.find((symbol) => !units.has(symbol));
+  if (unknown !== undefined) throw new AppError('READING_COLUMN_UNKNOWN', { symbol: unknown });
+  for (const { column, quantity } of wired)
+    for (const symbol of [column.symbol, column.spread ?? column.symbol])
+      if (units.get(symbol) !== quantity.unit)
+        throw new AppError('READING_UNIT_DIFFERS', {
+          ...{ symbol, name: quantity.name },
+          column: printUnit(units.get(symbol)!),
+          instrument: printUnit(quantity.unit),
+        });
 }
 
 /** A command that sets something has no answer; a register that is set can be read back. */

@@ -36,7 +36,7 @@ function useLive(runId: number) {
       const now = await ask<ReadingNow>(queryKey[0]!, { signal });
       return withNow(client.getQueryData<LiveCourse>(queryKey), now, performance.now() / 1000);
     },
-    refetchInterval: ({ state }) => (state.data?.now.state === 'idle' ? LIVE.idle : LIVE.underWay),
+    refetchInterval: ({ state: { data } }) => (data && data.now.state !== 'idle' ? LIVE.underWay : LIVE.idle),
     refetchIntervalInBackground: false,
     gcTime: 0,
     retry: false,

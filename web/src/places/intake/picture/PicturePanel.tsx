@@ -87,6 +87,7 @@ function ToolField({ held: { tool, setTool, found, busy } }: { held: PictureHeld
       <Segmented<Tool>
         block
         size="small"
+        className="tool-choice"
         aria-label="A click is"
         value={tool}
         onChange={setTool}
@@ -269,11 +270,7 @@ function MakeRuns({ held }: { held: PictureHeld }) {
       {problem !== null && !isOfAxes && <p className="soft">{problem}</p>}
       <Sentence error={make.error ?? save.error} />
       <div className="buttons">
-        <Button
-          type="primary"
-          disabled={problem !== null || make.isPending || (isSaved && made.length > 0 && !held.isBehind)}
-          onClick={() => make.mutate()}
-        >
+        <Button type="primary" disabled={problem !== null || make.isPending} onClick={() => make.mutate()}>
           {made.length > 0 ? 'Bring its runs up to date' : 'Make runs'}
         </Button>
         <Button disabled={isSaved || save.isPending} onClick={() => save.mutate()}>

@@ -7,6 +7,7 @@ import {
   misfitWords,
   moved,
   nearest,
+  sameSheet,
   valueWords,
   withKnown,
   withoutInHand,
@@ -14,6 +15,7 @@ import {
   withSeries,
   type PictureSheet,
 } from './pictureSheet';
+import { foundWords } from './foundWords';
 import { isPicture } from './usePictures';
 import { pannedBy, toPicture, toStage, wholeView, zoomedAt } from './view';
 
@@ -53,6 +55,10 @@ describe('known places', () => {
       values(withKnown({ ...bare, known: [known('x', 0, 0, 10), known('x', 5, 0, 30)] }, 'x', { x: 9, y: 0 })),
     ).toEqual([10, 30, 50]);
   });
+  test('that agree better than a hand can click say no more than that', () => {
+    const exact = { ...four, known: [...four.known, known('x', 250, 380, 50)] };
+    expect(misfitWords(axesIn(exact))).toBe('The known places agree to better than 0.01 pixels.');
+  });
   test('are tested only where there is one too many, and the words say which', () => {
     expect(misfitWords(axesIn(four))).toMatch(/^Not tested/);
     const five = { ...four, known: [...four.known, known('x', 250.6, 380, 50)] };
@@ -85,6 +91,25 @@ describe('a picture', () => {
     expect([{ type: 'image/png' }, { type: 'image/svg+xml' }].every(isPicture)).toBe(true);
     expect([{ type: 'text/csv' }, { type: '' }, { type: 'image/tiff' }].some(isPicture)).toBe(false);
   });
+});
+
+describe('what was found by its colour', () => {
+  test.each([
+    ['trace', 0, 0, 'No line of this colour is there: click on the line itself, enlarged.'],
+    ['marks', 0, 0, 'No mark of this colour was found: click into a mark, enlarged.'],
+    ['trace', 1, 0, '1 place of the line found.'],
+    ['trace', 400, 3, '400 places of the line found; at 3 places another line was as near: look there.'],
+    ['marks', 1, 0, '1 mark found.'],
+    ['marks', 12, 2, '12 marks found; 2 marks as large as several, taken apart: look there.'],
+  ] as const)('%s, %d of them %d doubtful: %s', (tool, points, doubtful, words) =>
+    expect(foundWords(tool, { points, doubtful })).toBe(words),
+  );
+});
+
+test('what the server keeps beside a sheet makes no draft of it; what is typed does', () => {
+  expect(sameSheet(four, { ...four, version: 9, series: [{ ...four.series[0]!, runId: 4 }] })).toBe(true);
+  expect(sameSheet(four, { ...four, clickPixels: 1 })).toBe(false);
+  expect(sameSheet(four, { ...four, series: [{ ...four.series[0]!, name: 'b' }] })).toBe(false);
 });
 
 describe('what is in hand', () => {

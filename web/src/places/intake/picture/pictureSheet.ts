@@ -15,7 +15,14 @@ export type KnownPlace = PictureSheet['known'][number];
 export const sheetOf = ({ id: _, campaignId: __, mediaType: ___, bytes: ____, ...sheet }: PictureRow): PictureSheet =>
   sheet;
 
-export const sameSheet = (a: PictureSheet, b: PictureSheet): boolean => JSON.stringify(a) === JSON.stringify(b);
+/** Without what the server keeps beside it: its version, and which runs were made. */
+const asTyped = ({ version: _, series, ...rest }: PictureSheet) => ({
+  ...rest,
+  series: series.map(({ runId: __, ...one }) => one),
+});
+
+export const sameSheet = (a: PictureSheet, b: PictureSheet): boolean =>
+  JSON.stringify(asTyped(a)) === JSON.stringify(asTyped(b));
 
 /** An earlier state with what was saved meanwhile: its version, and which runs were made. */
 export const backTo = (
@@ -131,7 +138,10 @@ export function axesOf({ x, y, known, shape }: PictureSheet): { axes: PictureCal
 export function misfitWords({ misfit }: PictureCalibration): string {
   if (!misfit) return 'Not tested: there are just as many known places as are needed. One more would test them.';
   const { pixels, worst } = misfit;
-  return `The known places agree to ${formatValue(pixels, 2)} pixels; place ${worst.index + 1} is off most, by ${formatValue(worst.pixels, 2)}.`;
+  // A hand does not click better than this.
+  if (worst.pixels < 0.01) return 'The known places agree to better than 0.01 pixels.';
+  const most = `place ${worst.index + 1} is off most, by ${formatValue(worst.pixels, 2)}`;
+  return `The known places agree to ${formatValue(pixels, 2)} pixels; ${most}.`;
 }
 
 const withUnit = (text: string, unit: string): string => `${text} ${printUnit(unit)}`.trim();

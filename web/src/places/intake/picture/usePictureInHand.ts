@@ -1,10 +1,11 @@
 import type { PictureRow } from '@undameter/contract';
-import { formatCount, type Pixel } from '@undameter/core';
+import type { Pixel } from '@undameter/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../../data/api';
 import { useFormDraft } from '../../../data/useDraft';
 import type { InkFound, InkTask } from './inkWorker';
+import { foundWords } from './foundWords';
 import { backTo, moved, sameSheet, sheetOf, withKnown, withoutInHand, withPoints } from './pictureSheet';
 import type { InHand, PictureSheet, Tool } from './pictureSheet';
 import type { PictureImage } from './usePictureImage';
@@ -51,18 +52,12 @@ function lookFor(task: InkTask): Promise<InkFound> {
   }).finally(() => worker.terminate());
 }
 
-const foundWords = (tool: Tool, { points, doubtful }: InkFound): string => {
-  const what = tool === 'trace' ? 'places of the line' : 'marks';
-  if (points.length === 0)
-    return tool === 'trace'
-      ? 'No line of this colour is there: click on the line itself, enlarged.'
-      : 'No mark of this colour was found: click into a mark, enlarged.';
-  const doubt =
-    tool === 'trace'
-      ? `; at ${formatCount(doubtful)} of them another line was as near: look there`
-      : `; ${formatCount(doubtful)} of them lie over each other: look there`;
-  return `${formatCount(points.length)} ${what} found${doubtful > 0 ? doubt : ''}.`;
-};
+interface ToLookFor {
+  at: Pixel;
+  by: 'trace' | 'marks';
+  /** The series that gets what is found. */
+  of: number;
+}
 
 /** A picture in hand: its axes and series as they are changed, what a click does, and what is made of it. */
 export function usePictureInHand(row: PictureRow, image: PictureImage | undefined) {
@@ -71,7 +66,6 @@ export function usePictureInHand(row: PictureRow, image: PictureImage | undefine
   const [tool, setTool] = useState<Tool>(row.known.length > 0 ? 'point' : 'x');
   const [series, setSeries] = useState(0);
   const [inHand, setInHand] = useState<InHand>(null);
-  const [isBehind, setBehind] = useState(false);
   const history = useHistory();
   const client = useQueryClient();
   const set = (next: PictureSheet, of?: string): void => {
@@ -79,17 +73,21 @@ export function usePictureInHand(row: PictureRow, image: PictureImage | undefine
     put(next);
   };
   const look = useMutation({
-    mutationFn: async ({ at }: { at: Pixel; tool: Tool }) => {
+    mutationFn: async ({ at, by }: ToLookFor) => {
       const { width, height, data } = image!.pixels;
-      const what = tool === 'trace' ? 'line' : 'marks';
+      const what = by === 'trace' ? 'line' : 'marks';
       return lookFor({ picture: { width, height, rgba: data }, at, tolerance: TOLERANCE, what });
     },
-    onSuccess: ({ points }) => {
-      if (points.length > 0) set(withPoints(sheet, series, points));
+    // Into the series that was in hand when the hand pointed, whichever is now.
+    onSuccess: ({ points }, { of }) => {
+      if (points.length > 0) set(withPoints(sheet, of, points));
     },
   });
   const saveNow = async (): Promise<void> => {
-    await ask<PictureRow>(`/pictures/${row.id}`, { method: 'PUT', body: { ...sheet, name: sheet.name.trim() } });
+    await ask<PictureRow>(`/pictures/${row.id}`, {
+      method: 'PUT',
+      body: { ...backTo(sheet, row), name: sheet.name.trim() },
+    });
   };
   const renewed = async (): Promise<void> => {
     await client.refetchQueries({ queryKey: [`/pictures/${row.id}`] });
@@ -97,10 +95,7 @@ export function usePictureInHand(row: PictureRow, image: PictureImage | undefine
   };
   const save = useMutation({
     mutationFn: saveNow,
-    onSuccess: async () => {
-      setBehind(true);
-      await renewed();
-    },
+    onSuccess: renewed,
   });
   const isSaved = sameSheet(sheet, start);
   const make = useMutation({
@@ -108,10 +103,7 @@ export function usePictureInHand(row: PictureRow, image: PictureImage | undefine
       if (!isSaved) await saveNow();
       await ask<PictureRow>(`/pictures/${row.id}/runs`, { method: 'POST' });
     },
-    onSuccess: async () => {
-      setBehind(false);
-      await renewed();
-    },
+    onSuccess: renewed,
   });
   const pick = (at: Pixel): void => {
     if (tool === 'x' || tool === 'y' || tool === 'both') {
@@ -121,16 +113,16 @@ export function usePictureInHand(row: PictureRow, image: PictureImage | undefine
       const points = sheet.series[series]?.points ?? [];
       set(withPoints(sheet, series, [...points, at]));
       setInHand({ of: 'point', series, index: points.length });
-    } else if (image) look.mutate({ at, tool });
+    } else if (image) look.mutate({ at, by: tool, of: series });
   };
-  const latest = look.data && look.variables ? { ...look.data, tool: look.variables.tool } : undefined;
+  const latest = look.data && look.variables ? { ...look.data, by: look.variables.by } : undefined;
   return {
-    ...{ row, sheet, set, tool, setTool, series, setSeries, inHand, setInHand, isSaved, isBehind, save, make, pick },
+    ...{ row, sheet, set, tool, setTool, series, setSeries, inHand, setInHand, isSaved, save, make, pick },
     busy: look.isPending,
     found: latest && {
       points: latest.points.length,
       doubtful: latest.doubtful,
-      words: foundWords(latest.tool, latest),
+      words: foundWords(latest.by, { points: latest.points.length, doubtful: latest.doubtful }),
     },
     error: look.error,
     move: (dx: number, dy: number) => set(moved(sheet, inHand, dx, dy), 'move'),

@@ -14,8 +14,13 @@ interface ColumnFieldsProps {
   onChange(sheet: Sheet): void;
 }
 
+interface BoundProps {
+  /** Symbols of columns that instruments are read into or set by: these keep their symbol and unit. */
+  bound: ReadonlySet<string>;
+}
+
 /** What is typed of each column: name, symbol, unit, and its ±. */
-export function ColumnFields({ sheet, onChange }: ColumnFieldsProps) {
+export function ColumnFields({ sheet, bound, onChange }: ColumnFieldsProps & BoundProps) {
   return (
     <section aria-label="Columns" className="panel-pad">
       {sheet.columns.map((column, c) => (
@@ -23,7 +28,8 @@ export function ColumnFields({ sheet, onChange }: ColumnFieldsProps) {
           key={c}
           column={column}
           which={c + 1}
-          canGo={sheet.columns.length > 1}
+          canGo={sheet.columns.length > 1 && !bound.has(column.symbol)}
+          isBound={bound.has(column.symbol)}
           onChange={(change) => onChange(withColumn(sheet, c, change))}
           onRemove={() => onChange(withoutColumn(sheet, c))}
         />
@@ -39,11 +45,12 @@ interface OneColumnProps {
   column: SheetColumn;
   which: number;
   canGo: boolean;
+  isBound: boolean;
   onChange(change: Partial<SheetColumn>): void;
   onRemove(): void;
 }
 
-function OneColumn({ column, which, canGo, onChange, onRemove }: OneColumnProps) {
+function OneColumn({ column, which, canGo, isBound, onChange, onRemove }: OneColumnProps) {
   const { name, symbol, unit, plusMinus, statedAs, isDeclaredElsewhere, toldBy, decimals, colour } = column;
   const text = (key: 'name' | 'symbol' | 'unit' | 'plusMinus', label: string, placeholder: string, isBad = false) => (
     <Input
@@ -51,8 +58,10 @@ function OneColumn({ column, which, canGo, onChange, onRemove }: OneColumnProps)
       aria-label={`${label} of column ${which}`}
       placeholder={placeholder}
       status={isBad ? 'error' : ''}
+      disabled={isBound && (key === 'symbol' || key === 'unit')}
       value={column[key]}
-      onChange={(e) => onChange({ [key]: e.target.value })}
+      // The symbol follows the name until it is chosen; that of an instrument stays.
+      onChange={(e) => onChange({ ...(isBound ? { symbol } : {}), [key]: e.target.value })}
     />
   );
   return (
@@ -62,6 +71,7 @@ function OneColumn({ column, which, canGo, onChange, onRemove }: OneColumnProps)
         {text('symbol', 'Symbol', 'symbol', symbol === '')}
         {text('unit', 'Unit', 'unit', !isUnit(unit))}
       </div>
+      {isBound && <span className="soft">symbol and unit are those of its instrument</span>}
       <div className="sheet-line">
         <span className="soft">±</span>
         {isDeclaredElsewhere && plusMinus === '' ? (

@@ -20,6 +20,8 @@ interface SheetPanelProps {
   row: number | null;
   /** What a straight line would be fitted to. */
   line: { x: string; y: string; fit: ReturnType<typeof useLineFit> };
+  /** Symbols of columns that belong to instruments. */
+  bound: ReadonlySet<string>;
   /** Where rows are taken from instruments. */
   readings: ReactNode;
   /** The curve through the rows so far. */
@@ -28,7 +30,7 @@ interface SheetPanelProps {
 }
 
 /** What the run is called, its columns, the row in hand, and what is saved. */
-export function SheetPanel({ campaignId, held, run, row, line, readings, live, onLeave }: SheetPanelProps) {
+export function SheetPanel({ campaignId, held, run, row, line, bound, readings, live, onLeave }: SheetPanelProps) {
   const { sheet, setSheet, isSaved, problem, save, busy, error, start } = held;
   const [isTried, setTried] = useState(false);
   return (
@@ -73,7 +75,7 @@ export function SheetPanel({ campaignId, held, run, row, line, readings, live, o
       <header className="panel-head">
         <h2>Columns</h2>
       </header>
-      <ColumnFields sheet={sheet} onChange={setSheet} />
+      <ColumnFields sheet={sheet} bound={bound} onChange={setSheet} />
       <ComputedFields sheet={sheet} computed={valuesOf(sheet).computed} onChange={setSheet} />
       <PlanFields columns={sheet.columns} onPlan={(column, settings) => setSheet(withPlan(sheet, column, settings))} />
       {run && <SheetHistory runId={run.id} onTake={(version) => setSheet(sheetOf(version, sheet))} />}

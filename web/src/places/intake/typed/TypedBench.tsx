@@ -153,6 +153,7 @@ function SheetInHand({ campaign, run, saved, session, onMade, onLeave }: SheetIn
           run={run}
           row={row}
           line={{ x: choices[x]?.symbol ?? '', y: choices[y]?.symbol ?? '', fit }}
+          bound={boundIn(session)}
           readings={
             run &&
             saved &&
@@ -192,6 +193,10 @@ function rangeOf(values: Float64Array | undefined): [number, number] {
 
 const drawnLine = (live: ReturnType<typeof liveLine>, look: AxisLook | undefined, crossing: number | undefined) =>
   live && 'fit' in live ? { fit: live.fit, range: live.range, reach: reachOf(live.range, look, crossing) } : undefined;
+
+/** Columns that instruments are set by or read into, and those that tell how sure their means are. */
+const boundIn = (session: BenchSession | null): ReadonlySet<string> =>
+  new Set(session?.columns.flatMap(({ symbol, spread }) => [symbol, spread ?? symbol]) ?? []);
 
 function contextWords(run: RunReply | undefined, session: BenchSession | null): string {
   if (!run) return 'typed by hand, not saved yet';
