@@ -24,7 +24,9 @@ const settled = async (page: Page): Promise<void> => {
   await page.waitForTimeout(600);
 };
 
-/** Six readings of the simulated rig, one of them taken again, the line through them drawn to its crossing with zero. */
+/**
+ * Six readings of the simulated rig, one of them taken again, the line through them drawn to its crossing with zero.
+ */
 async function takeReadings(page: Page): Promise<void> {
   const read = ['read Flow at Drive', 'read Discharge pressure at Data unit', 'read Shaft torque at Drive'];
   for (const what of ['set Valve opening at Drive', ...read]) await page.getByRole('checkbox', { name: what }).check();

@@ -70,7 +70,8 @@ test('seven typed pairs become a line with its ±; one is left out, one correcte
   await expect(page.getByText('Slope −0.580 ± 0.022 V/A')).toBeVisible();
   await page.getByRole('button', { name: 'Fit a straight line: U over I' }).click();
 
-  // The line through the other six by its normal equations, worked out apart from the program: 11.97683 V, −0.580124 V/A.
+  // The line through the other six by its normal equations, worked out apart from the program: 11.97683 V, −0.580124
+  // V/A.
   const line = page.getByRole('row', { name: /all kept samples/ });
   await expect(line.getByRole('cell').nth(1)).toHaveText('6');
   await expect(line.getByRole('cell').nth(2)).toHaveText(/^11\.97[67]/);

@@ -22,8 +22,8 @@ interface Waiting {
 }
 
 /**
- * A line to an instrument: what is sent, and what comes back within its time. After a failure it is closed, since an answer
- * that comes late would be taken for that of the next question.
+ * A line to an instrument: what is sent, and what comes back within its time. After a failure it is closed, since an
+ * answer that comes late would be taken for that of the next question.
  */
 export class ByteStream {
   readonly address: string;

@@ -4,7 +4,9 @@ import { ByteStream } from './ByteStream';
 import type { Link, Protocol } from './Protocol';
 import type { Source } from './sources';
 
-/** An instrument at an address: one line to it, opened when it is asked, anew after it broke; one question at a time. */
+/**
+ * An instrument at an address: one line to it, opened when it is asked, anew after it broke; one question at a time.
+ */
 export class Instrument {
   private open: { stream: ByteStream; link: Link<Source> } | undefined;
   private turn: Promise<unknown> = Promise.resolve();

@@ -20,8 +20,8 @@ const codeOf = (promise: Promise<unknown>) =>
   );
 
 describe('a frame', () => {
-  // MODBUS Application Protocol Specification V1.1b3, 6.3, the example of "Read Holding Registers": registers 108 to 110;
-  // the header as in the TCP guide, 3.1.3. Both from memory.
+  // MODBUS Application Protocol Specification V1.1b3, 6.3, the example of "Read Holding Registers": registers 108 to
+  // 110; the header as in the TCP guide, 3.1.3. Both from memory.
   test('of a question is the header and the published request', () =>
     expect(frameOf(0x1501, 0xff, Buffer.from('03006b0003', 'hex')).toString('hex')).toBe('150100000006ff03006b0003'));
   test('of a reply is taken apart when it is whole', () => {

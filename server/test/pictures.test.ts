@@ -100,8 +100,8 @@ describe('a picture', () => {
     const { body: sheet } = await server.ask<SheetReply>(`/runs/${ids[0]}/sheet`);
     const [q, u, h] = sheet.rows[0]!.cells as number[];
     expect([q, h]).toEqual([50, 10]);
-    // 0.25 L/min a pixel. In the middle: half a pixel of the place, a quarter each of both ends of x, and as much of both
-    // ends of y, by which the place could lean.
+    // 0.25 L/min a pixel. In the middle: half a pixel of the place, a quarter each of both ends of x, and as much of
+    // both ends of y, by which the place could lean.
     expect(u).toBeCloseTo(0.25 * Math.sqrt(0.25 + 4 * 0.0625), 6);
   });
 

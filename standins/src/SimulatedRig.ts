@@ -20,7 +20,10 @@ const DRIFT = 3e-4;
 const ATMOSPHERE = 101.3;
 const [COLD, WARM] = [21.5, 24];
 
-/** The pump rig of the demo, small: two things can be set, six are read; what is set comes late, meters scatter, one creeps. */
+/**
+ * The pump rig of the demo, small: two things can be set, six are read; what is set comes late, meters scatter, one
+ * creeps.
+ */
 export class SimulatedRig {
   private readonly wanted = { valve: 62, speed: 2200 };
   private readonly now = { valve: 62, speed: 2200, temperature: COLD };

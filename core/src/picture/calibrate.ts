@@ -16,7 +16,10 @@ export interface PictureAxes {
   x: PictureScale;
   y: PictureScale;
   known: readonly KnownPoint[];
-  /** What the picture may be: turned and sheared, or also photographed at an angle; that takes four points with both coordinates. */
+  /**
+   * What the picture may be: turned and sheared, or also photographed at an angle; that takes four points with both
+   * coordinates.
+   */
   shape: PictureShape;
 }
 
@@ -44,12 +47,13 @@ export interface PictureCalibration {
 const POOR = { share: 0.01, pixels: 3 } as const;
 
 /**
- * From pixels to the values of a chart's axes. With values on single axes: the places of each axis lie on a straight line
- * along it, and along that line its values rise evenly (a picture that is turned or sheared). With both coordinates: the same
- * from three points, a view at an angle from four.
- * @throws {AppError} PICTURE_TOO_FEW_POINTS, PICTURE_SAME_PLACE, PICTURE_POINTS_IN_LINE, PICTURE_VALUE_NOT_ON_AXIS, PICTURE_POOR_FIT
- * Source of the view at an angle: R. Hartley and A. Zisserman, Multiple View Geometry (2004), 4.1 and 4.4 (the linear solution on
- * normalised points, then rows weighted by their denominators, which makes it the error in the picture).
+ * From pixels to the values of a chart's axes. With values on single axes: the places of each axis lie on a straight
+ * line along it, and along that line its values rise evenly (a picture that is turned or sheared). With both
+ * coordinates: the same from three points, a view at an angle from four.
+ * @throws {AppError} PICTURE_TOO_FEW_POINTS, PICTURE_SAME_PLACE, PICTURE_POINTS_IN_LINE, PICTURE_VALUE_NOT_ON_AXIS,
+ *   PICTURE_POOR_FIT
+ * Source of the view at an angle: R. Hartley and A. Zisserman, Multiple View Geometry (2004), 4.1 and 4.4 (the linear
+ * solution on normalised points, then rows weighted by their denominators, which makes it the error in the picture).
  */
 export function calibratePicture(axes: PictureAxes): PictureCalibration {
   const map = mapFrom(axes);
@@ -116,7 +120,10 @@ const STEP = 0.25;
 const DIRECTIONS = ['x', 'y'] as const;
 const moved = (p: Pixel, d: 'x' | 'y', by: number): Pixel => ({ ...p, [d]: p[d] + by });
 
-/** First order, by moving each known point and the place itself by a little. The moved maps are made once for all places. */
+/**
+ * First order, by moving each known point and the place itself by a little. The moved maps are made once for all
+ * places.
+ */
 function uncertaintyBy(
   axes: PictureAxes,
   valuesAt: PictureCalibration['valuesAt'],

@@ -16,8 +16,8 @@ const SMALL = 0.4;
 const SEVERAL = 1.5;
 
 /**
- * Marks of one colour as points: patches that hang together, the middle of their ink; those that are as large as several are
- * taken apart. What is much smaller than most is none.
+ * Marks of one colour as points: patches that hang together, the middle of their ink; those that are as large as
+ * several are taken apart. What is much smaller than most is none.
  * @param leastShare  a pixel that the colour covers by less holds no patch together
  */
 export function findMarks(ink: Ink, leastShare = 0.3): FoundMark[] {
@@ -86,9 +86,10 @@ function middleOf(pixels: readonly InkPixel[]): Pixel {
 const ROUNDS = 30;
 
 /**
- * Middles of so many marks that lie over each other, by k-means on their pixels, begun at places as far apart as can be.
- * Source: S. P. Lloyd, IEEE Transactions on Information Theory 28 (1982) 129; the beginning after T. F. Gonzalez, Theoretical
- * Computer Science 38 (1985) 293.
+ * Middles of so many marks that lie over each other, by k-means on their pixels, begun at places as far apart as can
+ * be.
+ * Source: S. P. Lloyd, IEEE Transactions on Information Theory 28 (1982) 129; the beginning after T. F. Gonzalez,
+ * Theoretical Computer Science 38 (1985) 293.
  */
 function takenApart(pixels: readonly InkPixel[], count: number): Pixel[] {
   const distance = (a: Pixel, b: Pixel): number => (a.x - b.x) ** 2 + (a.y - b.y) ** 2;

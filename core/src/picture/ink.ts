@@ -23,7 +23,10 @@ function colourAt({ rgba }: Picture, i: number): Rgb {
   return [over(0), over(1), over(2)];
 }
 
-/** The colour that most of a picture has: what it is drawn on. Colours that differ by the noise of a photograph count as one. */
+/**
+ * The colour that most of a picture has: what it is drawn on. Colours that differ by the noise of a photograph count as
+ * one.
+ */
 export function likelyGround(picture: Picture): Rgb {
   const BITS = 3;
   const counts = new Map<number, { count: number; sum: [number, number, number] }>();
@@ -62,8 +65,8 @@ function meanNear(picture: Picture, about: Rgb, stride: number): Rgb {
 }
 
 /**
- * How much of each pixel a colour covers. Where a line ends within a pixel its colour is a mixture of line and ground: the
- * share is where the pixel's colour lies between both, and it counts as long as it lies near that way.
+ * How much of each pixel a colour covers. Where a line ends within a pixel its colour is a mixture of line and ground:
+ * the share is where the pixel's colour lies between both, and it counts as long as it lies near that way.
  * @param colour     of the line or the marks, as it is where it covers a pixel wholly
  * @param ground     what it is drawn on
  * @param tolerance  how far beside the way from ground to colour a pixel may lie, of 255

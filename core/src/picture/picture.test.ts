@@ -259,7 +259,20 @@ describe('a line that is traced', () => {
       });
     const { points } = traceLine(drawing.ink(RED!), { from: { x: 100, y: wave(100) } });
     expect([points[0]!.x, points.at(-1)!.x]).toEqual([0.5, 319.5]);
-    expect(rms(points, wave)).toBeLessThan(1);
+    // Nothing is taken from the rims.
+    expect(Math.max(...points.map((p) => Math.abs(p.y - wave(p.x))))).toBeLessThan(1);
+  });
+  test('ends before lettering of its own colour', () => {
+    const drawing = new Drawing(320, 200).draw(RED!, (x, y) => x < 200 && stroke(wave)(x, y));
+    // Letters: upright strokes with a bar between.
+    drawing.draw(
+      RED!,
+      (x, y) => x > 206 && x < 300 && Math.abs(y - wave(200)) < 7 && (x % 9 < 2 || (x % 18 < 9 && y % 6 < 2)),
+    );
+    const { points } = traceLine(drawing.ink(RED!), { from: { x: 100, y: wave(100) } });
+    expect(points.at(-1)!.x).toBeLessThan(202);
+    expect(points.length).toBeGreaterThan(190);
+    expect(rms(points, wave)).toBeLessThan(0.5);
   });
   test('goes straight on where another one of its colour crosses it', () => {
     const [up, down] = [(x: number) => 40 + 0.4 * x, (x: number) => 160 - 0.35 * x];

@@ -38,6 +38,15 @@ function solved(columns: readonly Float64Array[], b: Float64Array): Float64Array
   return solution;
 }
 
+/** The coefficients of both pixel coordinates over the same columns. */
+const pixelsBy = (columns: readonly Float64Array[], points: readonly { at: Pixel }[]): [Float64Array, Float64Array] =>
+  (['x', 'y'] as const).map((d) =>
+    solved(
+      columns,
+      column(points, (p) => p.at[d]),
+    ),
+  ) as [Float64Array, Float64Array];
+
 /** Middle and size of numbers, so that they can be brought to about one. */
 function centred(values: readonly number[]): { middle: number; size: number } {
   const middle = values.reduce((a, b) => a + b, 0) / values.length;
@@ -102,16 +111,7 @@ function lineAlong(points: readonly OnAxis[], axis: 'x' | 'y') {
   if (new Set(points.map((p) => p.even)).size < 2) throw new AppError('PICTURE_SAME_VALUE', { axis });
   const { middle, size } = centred(points.map((p) => p.even));
   const columns = [column(points, () => 1), column(points, (p) => (p.even - middle) / size)];
-  const [x, y] = [
-    solved(
-      columns,
-      column(points, (p) => p.at.x),
-    ),
-    solved(
-      columns,
-      column(points, (p) => p.at.y),
-    ),
-  ];
+  const [x, y] = pixelsBy(columns, points);
   const slope = { x: x[1]! / size, y: y[1]! / size };
   const start = { x: x[0]! - middle * slope.x, y: y[0]! - middle * slope.y };
   const offsets = points.map(({ index, at, even }): [number, number] => [
@@ -139,16 +139,7 @@ function affineThrough(points: readonly Pair[]) {
     column(points, (p) => (p.u - u.middle) / u.size),
     column(points, (p) => (p.v - v.middle) / v.size),
   ];
-  const [x, y] = [
-    solved(
-      columns,
-      column(points, (p) => p.at.x),
-    ),
-    solved(
-      columns,
-      column(points, (p) => p.at.y),
-    ),
-  ];
+  const [x, y] = pixelsBy(columns, points);
   const e1 = { x: x[1]! / u.size, y: y[1]! / u.size };
   const e2 = { x: x[2]! / v.size, y: y[2]! / v.size };
   const origin = {

@@ -13,7 +13,10 @@ export interface Traced {
 export interface TraceSettings {
   /** On the line, or near it: where the hand pointed. */
   from: Pixel;
-  /** Pixels of the line that are missing before it ends: the gaps of a dashed one, where another line lies over it or a hollow mark sits on it. */
+  /**
+   * Pixels of the line that are missing before it ends: the gaps of a dashed one, where another line lies over it or a
+   * hollow mark sits on it.
+   */
   mostGap?: number;
   /** A pixel that the colour covers by less belongs to a grid line or to lettering that shines through. */
   leastShare?: number;
@@ -31,6 +34,8 @@ interface Piece {
 
 /** So many columns in a row can lie under a mark; what is higher for longer is the line itself, which got steep. */
 const MOST_MERGED = 24;
+/** So many columns without the line are a flaw of the picture, not a gap. */
+const FLAW = 2;
 /** So far to the side, for each column of a gap, the line may have gone. */
 const ASIDE = 0.15;
 
@@ -43,20 +48,66 @@ const LOOK_BACK = 32;
 const STRAIGHT = 12;
 
 /**
- * Follows a line of one colour through a picture, column by column to both sides of where the hand pointed: each time to the
- * piece of the column that lies nearest to where the line was going, so that it goes on through a crossing.
+ * Follows a line of one colour through a picture, column by column to both sides of where the hand pointed: each time
+ * to the piece of the column that lies nearest to where the line was going, so that it goes on through a crossing.
  * @returns no points where there is no ink near that place
  */
 export function traceLine(ink: Ink, { from, mostGap = 40, leastShare = 0.3 }: TraceSettings): Traced {
   const begin = beginAt(ink, from, leastShare);
   if (!begin) return { points: [], doubtful: [] };
-  const settings = { mostGap, leastShare };
-  const right = follow(ink, begin, 1, settings);
-  const left = follow(ink, begin, -1, settings);
-  return {
-    points: [...left.points.reverse(), begin.at, ...right.points],
-    doubtful: [...left.doubtful.reverse(), ...right.doubtful],
-  };
+  const right = follow(ink, begin, 1, { mostGap, leastShare });
+  const left = follow(ink, begin, -1, { mostGap, leastShare });
+  const first: Step = { at: begin.at, run: 0, isGuess: false, isDoubtful: false };
+  // Runs to the left have numbers below zero.
+  const all = [...left.map((s) => ({ ...s, run: -s.run })).reverse(), first, ...right];
+  const kept = withoutScraps(all);
+  return { points: kept.map((s) => s.at), doubtful: kept.filter((s) => s.isDoubtful).map((s) => s.at) };
+}
+
+/** A place of the line, on its way. */
+interface Step {
+  at: Pixel;
+  /** Number of the stretch without a gap that it belongs to. */
+  run: number;
+  /** Something of the colour lies over the line there: where it was going, not where it was seen. */
+  isGuess: boolean;
+  isDoubtful: boolean;
+}
+
+/** A stretch that is shorter than this share of the usual one, and than so many columns, is a scrap. */
+const SCRAP = { share: 0.3, columns: 25 } as const;
+
+/**
+ * Without scraps: pieces of lettering and the rims of marks that lie in the way have the colour of the line, and are
+ * short against its own stretches, or against its dashes. What was guessed stays where the line was seen on both sides
+ * of it.
+ */
+function withoutScraps(steps: readonly Step[]): Step[] {
+  const runs: Step[][] = [];
+  for (const step of steps) {
+    const last = runs.at(-1)?.at(-1);
+    if (last && last.run === step.run && last.isGuess === step.isGuess) runs.at(-1)!.push(step);
+    else runs.push([step]);
+  }
+  const lengths = runs.filter((r) => !r[0]!.isGuess).map((r) => r.length);
+  const least = Math.min(SCRAP.columns, SCRAP.share * usualOf(lengths));
+  const isSeen = (run: Step[] | undefined): boolean => run !== undefined && !run[0]!.isGuess && run.length >= least;
+  const touches = (a: Step[] | undefined, b: Step[]): boolean => a?.[0]?.run === b[0]!.run;
+  return runs
+    .filter((run, k) => {
+      if (!run[0]!.isGuess) return isSeen(run);
+      const [before, after] = [runs[k - 1], runs[k + 1]];
+      return isSeen(before) && isSeen(after) && touches(before, run) && touches(after, run);
+    })
+    .flat();
+}
+
+/** The length of the stretch that the middle column of all belongs to. */
+function usualOf(lengths: readonly number[]): number {
+  const sorted = [...lengths].sort((a, b) => a - b);
+  let left = sorted.reduce((a, b) => a + b, 0) / 2;
+  for (const length of sorted) if ((left -= length) <= 0) return length;
+  return 0;
 }
 
 interface Begin {
@@ -102,8 +153,8 @@ function piecesOf({ width, height, share }: Ink, column: number, leastShare: num
 
 /** A line that is followed to one side. */
 class Course {
-  readonly points: Pixel[] = [];
-  readonly doubtful: Pixel[] = [];
+  readonly steps: Step[] = [];
+  private run = 0;
   private readonly last: Pixel[];
   private readonly inks: number[];
   private piece: Piece;
@@ -127,7 +178,8 @@ class Course {
   goOn(x: number, pieces: readonly Piece[]): void {
     const expected = goesTo(this.last, x, this.gap);
     const thick = this.piece.high - this.piece.low;
-    // A hollow mark on the line has its rim beside it: once the way is known, the line is not likely to step aside in a gap.
+    // A hollow mark on the line has its rim beside it: once the way is known, the line is not likely to step aside in a
+    // gap.
     const aside = this.last.length < LOOK_BACK / 2 ? 1 : ASIDE;
     const reach = Math.max(3, thick) + aside * this.gap;
     const near = pieces
@@ -141,11 +193,13 @@ class Course {
       return;
     }
     const { piece } = best;
-    // Where another line or a mark of the colour lies over it the piece is higher, and its middle is not that of the line.
+    // Where another line or a mark of the colour lies over it the piece is higher, and its middle is not that of the
+    // line.
     const isMerged = piece.high - piece.low > 1.6 * thick + 1 && this.merged < MOST_MERGED;
     const at = { x, y: isMerged ? clamp(expected, piece.low, piece.high) : piece.middle };
-    if (other && other.off - best.off < 1) this.doubtful.push(at);
-    this.points.push(at);
+    if (this.gap > FLAW) this.run++;
+    const isDoubtful = other !== undefined && other.off - best.off < 1;
+    this.steps.push({ at, run: this.run, isGuess: isMerged, isDoubtful });
     this.merged = isMerged ? this.merged + 1 : 0;
     // Only what was seen tells where the line goes on.
     if (!isMerged) this.remember(at, piece);
@@ -166,11 +220,11 @@ function follow(
   begin: Begin,
   step: 1 | -1,
   { mostGap, leastShare }: Required<Omit<TraceSettings, 'from'>>,
-): Traced {
+): Step[] {
   const course = new Course(begin, mostGap);
   for (let c = Math.floor(begin.at.x) + step; c >= 0 && c < ink.width && !course.isEnded; c += step)
     course.goOn(c + 0.5, piecesOf(ink, c, leastShare));
-  return course;
+  return course.steps;
 }
 
 const medianOf = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!;

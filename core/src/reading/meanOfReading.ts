@@ -14,12 +14,12 @@ export interface MeanReading {
 }
 
 /**
- * Mean of the samples of one reading and how sure it is: the scatter of samples that follow each other, and the resolution of
- * the meter, whose last digit hides what lies below it.
+ * Mean of the samples of one reading and how sure it is: the scatter of samples that follow each other, and the
+ * resolution of the meter, whose last digit hides what lies below it.
  * @param values      length n >= 1, finite, evenly spaced in time
  * @param resolution  last digit of the meter, unit of the values; 0: it is not known
- * Source: JCGM 100:2008 (GUM) 4.2.3 (mean and its standard deviation), F.2.2.1 (resolution δ: δ/√12); neighbours that know of
- * each other as in `standardErrorOfMean`.
+ * Source: JCGM 100:2008 (GUM) 4.2.3 (mean and its standard deviation), F.2.2.1 (resolution δ: δ/√12); neighbours that
+ * know of each other as in `standardErrorOfMean`.
  */
 export function meanOfReading(values: Float64Array, resolution = 0): MeanReading {
   const { mean, standardDeviation, standardError, count, isShort } = standardErrorOfMean(values);

@@ -14,8 +14,8 @@ export interface Steadiness {
 }
 
 /**
- * Whether a value that is read again and again has come to rest: all samples of the last seconds, up to now, lie within the
- * limit. A sample that is missing breaks the rest. Common practice at the bench, no source.
+ * Whether a value that is read again and again has come to rest: all samples of the last seconds, up to now, lie within
+ * the limit. A sample that is missing breaks the rest. Common practice at the bench, no source.
  * @param times   s, length n, rising; the last one is now
  * @param values  length n, unit of the limit; NaN where a sample is missing
  */

@@ -12,8 +12,8 @@ interface Planned {
 }
 
 /**
- * A run whose rows are taken at the bench: a column for each quantity, beside each that is read one for how sure its means
- * are, and a row for each setting that is planned.
+ * A run whose rows are taken at the bench: a column for each quantity, beside each that is read one for how sure its
+ * means are, and a row for each setting that is planned.
  * @returns its id
  * @throws {AppError} NOT_FOUND, READING_QUANTITY_GONE, and as `createTypedRun`
  */

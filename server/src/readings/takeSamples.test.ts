@@ -1,4 +1,6 @@
-/** A reading as it is sampled: waiting for rest, one bad answer, an instrument that is gone, and a hand that stops it. */
+/**
+ * A reading as it is sampled: waiting for rest, one bad answer, an instrument that is gone, and a hand that stops it.
+ */
 import { describe, expect, test } from '@jest/globals';
 import { AppError } from '@undameter/core';
 import { Sampling, type Control, type ReadColumn } from './takeSamples';

@@ -36,8 +36,8 @@ export async function keepSheet(
 }
 
 /**
- * Keeps a sheet in the place of its last state: a reading that is added changes nothing that was there, and a thousand of
- * them are no thousand states.
+ * Keeps a sheet in the place of its last state: a reading that is added changes nothing that was there, and a thousand
+ * of them are no thousand states.
  * @throws {AppError} CHANGED_MEANWHILE
  */
 export const amendSheet: typeof keepSheet = async (db, runId, madeFrom, { columns, rows }) => {

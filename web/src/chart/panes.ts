@@ -193,7 +193,10 @@ function secondAxisOf(second: NonNullable<Pane['right']>, gridIndex: number, hei
 /** The outermost two have no label, so that a pane of some height needs four to show its scale. */
 const splitsOf = (height: number): number => Math.max(height < 80 ? 2 : 4, Math.round(height / 55));
 
-/** The title of an axis; where a pane has several channels, each is named in its colour, and the unit of all comes behind. */
+/**
+ * The title of an axis; where a pane has several channels, each is named in its colour, and the unit of all comes
+ * behind.
+ */
 function titleOf({ title, names = [] }: Pick<Pane, 'title' | 'names'>, palette: Palette, hasSecond: boolean) {
   const type = { fontSize: 12.5, fontWeight: 500, color: palette.ink, fontFamily: fonts.words };
   const look = { padding: [1, 4], backgroundColor: palette.sheet };

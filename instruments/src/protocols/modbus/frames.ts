@@ -2,8 +2,9 @@ import { AppError } from '@undameter/core';
 import type { ByteOrder, RegisterType } from './source';
 
 /**
- * Frames and registers of Modbus TCP. Source: MODBUS Application Protocol Specification V1.1b3 (function codes, exceptions)
- * and MODBUS Messaging on TCP/IP Implementation Guide V1.0b, section 3.1.3 (the header of a frame); both from memory.
+ * Frames and registers of Modbus TCP. Source: MODBUS Application Protocol Specification V1.1b3 (function codes,
+ * exceptions) and MODBUS Messaging on TCP/IP Implementation Guide V1.0b, section 3.1.3 (the header of a frame); both
+ * from memory.
  */
 
 /** Transaction, protocol and length, two bytes each, and the unit. */

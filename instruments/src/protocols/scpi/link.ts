@@ -12,7 +12,8 @@ const SHOWN = 40;
 
 /**
  * The value of an answer.
- * @throws {AppError} INSTRUMENT_NOT_A_NUMBER, INSTRUMENT_SEVERAL_NUMBERS, INSTRUMENT_NO_SUCH_VALUE, INSTRUMENT_OVERLOAD, INSTRUMENT_READS_NOTHING
+ * @throws {AppError} INSTRUMENT_NOT_A_NUMBER, INSTRUMENT_SEVERAL_NUMBERS, INSTRUMENT_NO_SUCH_VALUE,
+ *   INSTRUMENT_OVERLOAD, INSTRUMENT_READS_NOTHING
  */
 export function valueOf(text: string, { command: asked, value: wanted }: CommandSource, address: string): number {
   const answer = text.trim();

@@ -8,8 +8,8 @@ interface OfPane {
 }
 
 /**
- * The channels by panes, from the top: one that is wanted there joins the pane above, at its scale where the unit is the
- * same, else at an axis at the right, of which there is one.
+ * The channels by panes, from the top: one that is wanted there joins the pane above, at its scale where the unit is
+ * the same, else at an axis at the right, of which there is one.
  * @param alone  has a pane of its own whatever is wanted: what a smoothing in hand is about
  */
 export function sharedPanes(

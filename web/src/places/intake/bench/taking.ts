@@ -28,7 +28,9 @@ export function withNow(before: LiveCourse | undefined, now: ReadingNow, at: num
   return { now, times, values };
 }
 
-/** What is shown now of y, and whether the setting that something is expected at is made: only an instrument tells that. */
+/**
+ * What is shown now of y, and whether the setting that something is expected at is made: only an instrument tells that.
+ */
 export function nowAt(
   live: LiveCourse | undefined,
   y: string,
@@ -141,8 +143,8 @@ export interface RestState {
 }
 
 /**
- * A limit for each value that is read, from how it scatters while nothing is moved: four standard deviations hold nearly all
- * of its samples, and a change larger than that shows. A rule of this program, no source.
+ * A limit for each value that is read, from how it scatters while nothing is moved: four standard deviations hold
+ * nearly all of its samples, and a change larger than that shows. A rule of this program, no source.
  */
 export function proposedLimits({ columns }: BenchSession, live: LiveCourse | undefined): Map<string, number> {
   const found = new Map<string, number>();

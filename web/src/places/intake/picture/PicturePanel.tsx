@@ -74,7 +74,7 @@ const tools: { value: Tool; label: string; hint: string }[] = [
   { value: 'both', label: 'x, y', hint: 'Click a place whose both values are known.' },
   {
     value: 'point',
-    label: 'points',
+    label: 'point',
     hint: 'Click points of the series in hand; arrow keys move the last one, with Shift by a tenth.',
   },
   { value: 'trace', label: 'line', hint: 'Click a line: it is followed by its colour to both sides.' },

@@ -26,7 +26,10 @@ const REACH = 7;
 const CLICK = 4;
 const MAGNIFIED = 150;
 
-/** The picture to click on: wheel to zoom, drag to move it, arrow keys for what is in hand; a magnifier follows the cursor. */
+/**
+ * The picture to click on: wheel to zoom, drag to move it, arrow keys for what is in hand; a magnifier follows the
+ * cursor.
+ */
 export function PictureStage({ image, sheet, axes, inHand, label, canTake, ...told }: PictureStageProps) {
   const { palette } = useTheme();
   const place = useRef<HTMLDivElement>(null);

@@ -1,4 +1,6 @@
-/** Points off a picture, without a page: what clicks and keys make of a sheet, what is said of it, what is seen of it. */
+/**
+ * Points off a picture, without a page: what clicks and keys make of a sheet, what is said of it, what is seen of it.
+ */
 import { describe, expect, test } from '@jest/globals';
 import {
   axesOf,

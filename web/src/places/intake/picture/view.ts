@@ -1,6 +1,9 @@
 import type { Pixel } from '@undameter/core';
 
-/** Which part of a picture is seen: the place of the picture at the upper left of the stage, and screen pixels for one of its. */
+/**
+ * Which part of a picture is seen: the place of the picture at the upper left of the stage, and screen pixels for one
+ * of its.
+ */
 export interface View {
   left: number;
   top: number;

@@ -9,6 +9,8 @@ interface SheetBoardProps {
   leftOut: ReadonlyMap<number, string>;
   /** Column that the rows are sorted by for reading; null: as they were typed. */
   sortedBy: number | null;
+  /** Where its rows come from. */
+  about: string;
   tools: ReactNode;
   onRow(row: number | null): void;
   onChange(sheet: Sheet): void;
@@ -21,7 +23,7 @@ const shown = (v: number): string => (Number.isFinite(v) ? String(Number(v.toPre
 const clock = (at: string): string => new Date(at).toLocaleTimeString('en-GB');
 
 /** The rows as they are typed, with the computed columns beside them. */
-export function SheetBoard({ sheet, leftOut, sortedBy, tools, onRow, onChange }: SheetBoardProps) {
+export function SheetBoard({ sheet, leftOut, sortedBy, about, tools, onRow, onChange }: SheetBoardProps) {
   const { rows: used, computed } = valuesOf(sheet);
   const placeOf = new Map(used.map((r, i) => [r.row, i]));
   const ordered = inOrder(sheet, sortedBy);
@@ -47,7 +49,7 @@ export function SheetBoard({ sheet, leftOut, sortedBy, tools, onRow, onChange }:
     <section className="board sheet-board" aria-label="Rows">
       <header className="board-head">
         <h3>Rows</h3>
-        <span className="soft">typed, or pasted with or without headings</span>
+        <span className="soft">{about}</span>
         <span className="grow" />
         {tools}
       </header>

@@ -93,7 +93,8 @@ function SheetInHand({ campaign, run, saved, session, onMade, onLeave }: SheetIn
     return true;
   });
   const [degree, setDegree] = usePreference<LiveDegree>('typed.curve', 0);
-  const { rows: finished, columns } = valuesOf(sheet);
+  const { rows: finished, columns: typed, computed } = valuesOf(sheet);
+  const columns = [...typed, ...computed.map((c) => c.values)];
   const live = liveLine(sheet, { x, y }, degree, leftOut);
   const line = live && 'fit' in live ? live : undefined;
   const [toZero, setToZero] = usePreference('typed.toZero', false);
@@ -132,6 +133,11 @@ function SheetInHand({ campaign, run, saved, session, onMade, onLeave }: SheetIn
       chart={
         <>
           <Sentence error={refusal ? { message: refusal } : null} />
+          {finishedRows(columns, x, y) === 0 && (
+            <p className="soft panel-pad">
+              {session ? 'The first reading will stand here.' : 'The first row with both values will stand here.'}
+            </p>
+          )}
           <Chart label={`${choices[y]?.name} over ${choices[x]?.name}, ${finished.length} rows`} build={axes.build} />
         </>
       }
@@ -139,6 +145,7 @@ function SheetInHand({ campaign, run, saved, session, onMade, onLeave }: SheetIn
       board={
         <SheetBoard
           sheet={sheet}
+          about={session ? 'taken from instruments, or typed' : 'typed, or pasted with or without headings'}
           leftOut={leftOut}
           sortedBy={sortedBy}
           tools={<SortSelect choices={choices} value={sortedBy} onChange={sortBy} />}
@@ -184,6 +191,10 @@ function SheetInHand({ campaign, run, saved, session, onMade, onLeave }: SheetIn
     />
   );
 }
+
+/** How many rows have both values. */
+const finishedRows = (columns: readonly Float64Array[], x: number, y: number): number =>
+  (columns[x] ?? new Float64Array()).filter((v, i) => Number.isFinite(v) && Number.isFinite(columns[y]?.[i])).length;
 
 /** The ends of a column as far as it is typed. */
 function rangeOf(values: Float64Array | undefined): [number, number] {

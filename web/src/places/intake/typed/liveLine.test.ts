@@ -18,8 +18,9 @@ import { reachOf, sheetOption } from './sheetChart';
 import { emptySheet, withPlan, type Sheet } from './typedSheet';
 
 /**
- * Common practice, no source: the voltage of a source over its current. Slope, value at zero and crossing with their ± were
- * worked out apart from the program, with numpy's least squares and Student's t of four degrees of freedom, 2.77645.
+ * Common practice, no source: the voltage of a source over its current. Slope, value at zero and crossing with their ±
+ * were worked out apart from the program, with numpy's least squares and Student's t of four degrees of freedom,
+ * 2.77645.
  */
 const current = ['0,2', '0,6', '1', '1,4', '2,2', '2,6'];
 const voltage = ['11,86', '11,61', '11,42', '11,17', '10,69', '10,47'];

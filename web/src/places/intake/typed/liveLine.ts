@@ -105,7 +105,9 @@ export interface Expected {
   half: number;
 }
 
-/** Source of the interval: N. R. Draper and H. Smith, Applied Regression Analysis (1998), 1.4 (a further observation). */
+/**
+ * Source of the interval: N. R. Draper and H. Smith, Applied Regression Analysis (1998), 1.4 (a further observation).
+ */
 export function expectedAt({ fit, rows }: LiveLine, x: number): Expected {
   const { value, gradient } = fit.curve(x);
   const t = studentTQuantile(0.975, rows.length - fit.parameters.length);
@@ -114,7 +116,8 @@ export function expectedAt({ fit, rows }: LiveLine, x: number): Expected {
 
 /**
  * What is expected of the next reading, and whether what is shown now agrees with it.
- * @param now  the value, and whether its setting is made; undefined: nothing is shown. Only what is set can agree or not.
+ * @param now  the value, and whether its setting is made; undefined: nothing is shown. Only what is set can agree or
+ *   not.
  */
 export function hereWords(
   { value, half }: Expected,

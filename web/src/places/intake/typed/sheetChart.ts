@@ -111,8 +111,8 @@ function curveMarks({ fit, range, reach }: NonNullable<OnChart['line']>, palette
 }
 
 /**
- * How far the curve is drawn: over the axis that a person asked for, else as far as the rows go, and to its crossing with
- * zero where that is wanted.
+ * How far the curve is drawn: over the axis that a person asked for, else as far as the rows go, and to its crossing
+ * with zero where that is wanted.
  */
 export function reachOf(range: [number, number], look: AxisLook | undefined, crossing?: number): [number, number] {
   const [low, high] = [Math.min(range[0], look?.low ?? range[0]), Math.max(range[1], look?.high ?? range[1])];

@@ -291,7 +291,10 @@ function evaluated(formula: string, unit: string, channels: ReadonlyMap<string, 
 /** Significant digits of a mean, and of its standard uncertainty. */
 const DIGITS = { mean: 6, spread: 2 } as const;
 
-/** A cell as it is read: with the decimals of its column, else as it was typed; a mean of samples without its last digits. */
+/**
+ * A cell as it is read: with the decimals of its column, else as it was typed; a mean of samples without its last
+ * digits.
+ */
 export function shownCell(text: string, column: SheetColumn, columns: readonly SheetColumn[]): string {
   const value = typedNumber(text);
   if (value === null) return text;
