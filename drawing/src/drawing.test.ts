@@ -102,6 +102,15 @@ describe('an axis', () => {
     [{ log: true, low: -1 }, 'AXIS_LOG'],
     [{ every: 0 }, 'TICK_DISTANCE'],
   ])('%j is refused with %s', (own, code) => expect(() => dressed(own)).toThrow(expect.objectContaining({ code })));
+  test('whose marks an offset makes too many names that offset, and without a distance goes along', () => {
+    const raised = (every?: number) =>
+      draw(contentOf([series('a'), series('b')]), {
+        axes: { 'main.y': every === undefined ? {} : { every } },
+        series: { a: { offset: 1e6 } },
+      });
+    expect(() => raised(1)).toThrow(/marks every 1 would be more than 200. Lower a series that an offset raises/);
+    expect(textsOf(raised()).join(' ')).toMatch(/a raised by 1.000.000/);
+  });
   test('logarithmic over data with zero takes what lies above it', () => {
     const zero = series('a', { points: { x: [0, 10, 100], y: [0, 1, 10], xError: [], yError: [] }, curve: null });
     const drawn = draw(contentOf([zero]), { axes: { 'main.x': { log: true }, 'main.y': { log: true } } });

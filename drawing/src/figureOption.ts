@@ -52,7 +52,7 @@ const SOFT = '#5c6a70';
 
 /**
  * A figure as an option of the chart library: the same for the screen, a picture and a page.
- * @throws {AppError} when the dressing cannot be: AXIS_ENDS, AXIS_LOG, TICK_DISTANCE, UNIT_UNKNOWN, UNIT_MISFIT
+ * @throws {AppError} when the dressing cannot be, as `resolveAxis`
  */
 export function figureOption({ content, dressing, measure, scale = 1 }: FigureDrawing): DrawnFigure {
   const sheet = sheetOf(dressing.look, scale);

@@ -48,7 +48,8 @@ interface Wanted {
 }
 
 /**
- * @throws {AppError} UNIT_UNKNOWN, UNIT_MISFIT, AXIS_ENDS, AXIS_LOG, AXIS_CLOCK_LOG, AXIS_NO_ORIGIN, TICK_DISTANCE when the dressing cannot be
+ * @throws {AppError} when the dressing cannot be: UNIT_UNKNOWN, UNIT_MISFIT, AXIS_ENDS, AXIS_LOG, AXIS_CLOCK_LOG,
+ *   AXIS_NO_ORIGIN, TICK_DISTANCE, TICKS_TOO_MANY
  */
 export function resolveAxis({ key, axis, dressing, extent, side, about }: Wanted): ResolvedAxis {
   const log = dressing.log ?? axis.log;

@@ -580,7 +580,12 @@ export const catalogue = {
   TICK_DISTANCE: entry<{ every: number }>(
     'input',
     (f) =>
-      `Marks at a distance of ${formatValue(f.every)} cannot be drawn: it must be above zero and give at most 200 marks. Enter a larger one, or leave it to be chosen.`,
+      `Marks at a distance of ${formatValue(f.every)} cannot be drawn: it must be above zero. Enter a larger one, or leave it to be chosen.`,
+  ),
+  TICKS_TOO_MANY: entry<{ every: number; low: number; high: number; most: number }>(
+    'input',
+    (f) =>
+      `The axis goes from ${formatValue(f.low)} to ${formatValue(f.high)}, and marks every ${formatValue(f.every)} would be more than ${formatCount(f.most)}. Lower a series that an offset raises, set the ends of the axis, or enter a larger distance.`,
   ),
   PANEL_UNITS: entry<{ units: string }>(
     'input',

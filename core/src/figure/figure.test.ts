@@ -53,7 +53,7 @@ describe('the marks of a linear axis', () => {
     [{}, { low: 6, high: 5 }, 'AXIS_ENDS'],
     [{ every: 0 }, {}, 'TICK_DISTANCE'],
     [{ every: -1 }, {}, 'TICK_DISTANCE'],
-    [{ every: 0.001 }, {}, 'TICK_DISTANCE'],
+    [{ every: 0.001 }, {}, 'TICKS_TOO_MANY'],
     [{ log: true }, { low: 0 }, 'AXIS_LOG'],
   ])('%j between %j is refused', (wish, set, code) =>
     expect(() => ticksOf(0, 10, wish, set)).toThrow(expect.objectContaining({ code })),

@@ -39,7 +39,7 @@ const LEAST_SPAN = 1e-290;
  * An end that was not set by hand goes out to the next mark. Marks lie on 1, 2 or 5 times a power of ten, on a
  * logarithmic axis on powers of ten with the whole multiples between them as minor marks.
  * @throws {AppError} AXIS_ENDS when low is not below high, AXIS_LOG when a logarithmic axis would hold zero,
- *   TICK_DISTANCE when the distance is not above zero or would give more than 200 marks
+ *   TICK_DISTANCE when the distance is not above zero, TICKS_TOO_MANY when it would give more than 200 marks
  * Source of the rounding: P. S. Heckbert, "Nice numbers for graph labels", Graphics Gems (1990), 61-63.
  */
 export function axisTicks(ends: Ends, wish: TickWish): AxisTicks {
@@ -73,7 +73,7 @@ function linearTicks({ data, low: from, high: to }: Ends, { every, count, minor,
     return marked(low, high, (high - low) / (wanted - 1), low, minor);
   let step = every ?? niceStep((high - low) / (wanted - 1));
   if (every === undefined && count !== undefined) step = stepOfCount(low, high, wanted, { from, to });
-  if ((high - low) / step > MOST_TICKS) throw new AppError('TICK_DISTANCE', { every: step });
+  if ((high - low) / step > MOST_TICKS) throw new AppError('TICKS_TOO_MANY', { every: step, low, high, most: MOST_TICKS });
   const outer = (value: number, round: (v: number) => number): number =>
     clean(round(roughly(value / step)) * step, step);
   return marked(from ?? outer(low, Math.floor), to ?? outer(high, Math.ceil), step, 0, minor);
