@@ -13,8 +13,9 @@ export interface Attempt {
 /** The figure as it is dressed, or the sentence that says why it cannot be. */
 export function drawnFigure(content: FigureContent, dressing: FigureDressing, scale: number): Attempt {
   try {
+    const across = sizeOfSheet(dressing.look).width * scale * window.devicePixelRatio;
     return {
-      drawn: figureOption({ content: forScreen(content), dressing, measure: measureOnPage, scale }),
+      drawn: figureOption({ content: forScreen(content, across), dressing, measure: measureOnPage, scale }),
       refusal: null,
     };
   } catch (error) {

@@ -36,10 +36,19 @@ describe('a long curve on a screen', () => {
   });
 });
 
-test('a figure is reduced once, and what is no long curve stays', () => {
-  const points = { x: [1], y: [2], xError: [], yError: [] };
-  const content = { about: 'a', panels: [{ id: 'main', series: [{ id: 's', points, curve: null }] }] };
-  const given = content as unknown as FigureContent;
-  expect(forScreen(given)).toEqual(content);
-  expect(forScreen(given)).toBe(forScreen(given));
+describe('a figure on a screen', () => {
+  const contentWith = (series: object): FigureContent =>
+    ({ about: 'a', panels: [{ id: 'main', series: [series] }] }) as unknown as FigureContent;
+  const curveOf = (content: FigureContent) => content.panels[0]!.series[0]!.curve!;
+  test('is reduced once, and what is no long curve stays', () => {
+    const given = contentWith({ id: 's', points: { x: [1], y: [2], xError: [], yError: [] }, curve: null });
+    expect(forScreen(given, 800)).toEqual(given);
+    expect(forScreen(given, 800)).toBe(forScreen(given, 790));
+  });
+  test('has more of a curve where it is wider', () => {
+    const given = contentWith({ id: 's', points: null, curve: curve(wave) });
+    expect(curveOf(forScreen(given, 150)).x.length).toBeLessThanOrEqual(400);
+    expect(curveOf(forScreen(given, 450)).x.length).toBeGreaterThan(1000);
+    expect(curveOf(forScreen(given, 1600)).x).toHaveLength(2000);
+  });
 });

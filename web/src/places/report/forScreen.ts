@@ -2,25 +2,27 @@ import type { FigureContent, FigureSeries } from '@undameter/contract';
 
 type Curve = NonNullable<FigureSeries['curve']>;
 
-/** So many stretches across are finer than the pixels of any sheet on a screen. */
-const STRETCHES = 1600;
-const known = new WeakMap<FigureContent, FigureContent>();
+/** What was reduced last, and to how many stretches. */
+const known = new WeakMap<FigureContent, { stretches: number; reduced: FigureContent }>();
 
 /**
- * What a figure shows, with long curves reduced to the pixels of a screen: of each stretch the lowest and the highest, which
- * hides no spike. The files are drawn from all of it; here it is drawn anew with each key that is typed.
+ * What a figure shows, with long curves reduced to the pixels of a screen: of each stretch the lowest and the highest,
+ * which hides no spike. The files are drawn from all of it; here it is drawn anew with each key that is typed.
+ * @param across  pixels of the screen that the sheet is wide
  */
-export function forScreen(content: FigureContent): FigureContent {
+export function forScreen(content: FigureContent, across: number): FigureContent {
+  // A sheet that is stretched by hand is not reduced anew with each pixel.
+  const stretches = 200 * Math.ceil(across / 200);
   const before = known.get(content);
-  if (before) return before;
+  if (before?.stretches === stretches) return before.reduced;
   const reduced = {
     ...content,
     panels: content.panels.map((panel) => ({
       ...panel,
-      series: panel.series.map((s) => (s.curve ? { ...s, curve: reducedCurve(s.curve, STRETCHES) } : s)),
+      series: panel.series.map((s) => (s.curve ? { ...s, curve: reducedCurve(s.curve, stretches) } : s)),
     })),
   };
-  known.set(content, reduced);
+  known.set(content, { stretches, reduced });
   return reduced;
 }
 
