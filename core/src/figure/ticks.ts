@@ -73,7 +73,8 @@ function linearTicks({ data, low: from, high: to }: Ends, { every, count, minor,
     return marked(low, high, (high - low) / (wanted - 1), low, minor);
   let step = every ?? niceStep((high - low) / (wanted - 1));
   if (every === undefined && count !== undefined) step = stepOfCount(low, high, wanted, { from, to });
-  if ((high - low) / step > MOST_TICKS) throw new AppError('TICKS_TOO_MANY', { every: step, low, high, most: MOST_TICKS });
+  if ((high - low) / step > MOST_TICKS)
+    throw new AppError('TICKS_TOO_MANY', { every: step, low, high, most: MOST_TICKS });
   const outer = (value: number, round: (v: number) => number): number =>
     clean(round(roughly(value / step)) * step, step);
   return marked(from ?? outer(low, Math.floor), to ?? outer(high, Math.ceil), step, 0, minor);
