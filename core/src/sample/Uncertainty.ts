@@ -1,4 +1,4 @@
-import { Type, type Static } from 'typebox';
+import { Type, type Static, type TSchema } from 'typebox';
 import { AppError } from '../error/AppError';
 
 const closed = { additionalProperties: false };
@@ -27,23 +27,31 @@ const teller = Type.Object({ kind: Type.Literal('channel'), symbol, statedAs, ef
 export const uncertaintySchema = Type.Union([absolute, reading, fullScale, teller]);
 export type Uncertainty = Static<typeof uncertaintySchema>;
 
-/** One reason among several: a calibration, a resolution, a drift, an installation. */
-export const namedSourceSchema = Type.Object(
-  {
-    name: Type.String({ minLength: 1, maxLength: 125 }),
-    /** All channels that name it have the same error: one calibration of several sensors. */
-    isShared: Type.Boolean(),
-    of: Type.Union([absolute, reading, fullScale]),
-  },
-  closed,
-);
+/** One reason among several. @param name  what it is called */
+const named = <T extends TSchema>(of: T) =>
+  Type.Object(
+    {
+      name: Type.String({ minLength: 1, maxLength: 125 }),
+      /** All channels that name it have the same error: one calibration of several sensors. */
+      isShared: Type.Boolean(),
+      of,
+    },
+    closed,
+  );
+
+/** One reason among several that a certificate states: a calibration, a resolution, a drift, an installation. */
+export const namedSourceSchema = named(Type.Union([absolute, reading, fullScale]));
 export type NamedSource = Static<typeof namedSourceSchema>;
+
+/** The same of a channel, where another channel can tell it sample by sample. */
+const channelSource = named(uncertaintySchema);
+export type ChannelSource = Static<typeof channelSource>;
 
 /** What is declared of how sure the samples of a channel are: as one, or source by source. */
 export const declaredUncertaintySchema = Type.Union([
   ...uncertaintySchema.anyOf,
   Type.Object(
-    { kind: Type.Literal('several'), sources: Type.Array(namedSourceSchema, { minItems: 1, maxItems: 12 }) },
+    { kind: Type.Literal('several'), sources: Type.Array(channelSource, { minItems: 1, maxItems: 12 }) },
     closed,
   ),
 ]);
@@ -76,15 +84,27 @@ export function standardUncertainty(
   return values.map((v) => (v === v ? size / divisor : NaN));
 }
 
-/** @throws {AppError} UNCERTAINTY_OF_ITSELF when a channel is to tell its own uncertainty, SOURCE_TWICE when two sources have one name */
+/**
+ * @throws {AppError} UNCERTAINTY_OF_ITSELF when a channel is to tell its own uncertainty, SOURCE_TWICE when two sources
+ *   have one name
+ */
 export function checkUncertainty(symbol: string, declared: DeclaredUncertainty): void {
-  if (declared.kind === 'channel' && declared.symbol === symbol)
+  const each = declared.kind === 'several' ? declared.sources.map((s) => s.of) : [declared];
+  if (each.some((one) => one.kind === 'channel' && one.symbol === symbol))
     throw new AppError('UNCERTAINTY_OF_ITSELF', { symbol });
   if (declared.kind === 'several') checkSources(symbol, declared.sources);
 }
 
+/** What is left where the channels that tell an uncertainty stay behind; undefined where nothing is. */
+export function withoutTellers(declared: DeclaredUncertainty): DeclaredUncertainty | undefined {
+  if (declared.kind === 'channel') return undefined;
+  if (declared.kind !== 'several') return declared;
+  const sources = declared.sources.filter((s) => s.of.kind !== 'channel');
+  return sources.length > 0 ? { ...declared, sources } : undefined;
+}
+
 /** @param of  the channel or sensor that states them. @throws {AppError} SOURCE_TWICE when two sources have one name */
-export function checkSources(of: string, sources: readonly NamedSource[]): void {
+export function checkSources(of: string, sources: readonly ChannelSource[]): void {
   const names = sources.map((s) => s.name.trim());
   const twice = names.find((name, i) => names.indexOf(name) !== i);
   if (twice !== undefined) throw new AppError('SOURCE_TWICE', { symbol: of, name: twice });

@@ -7,7 +7,9 @@ export {
   declaredUncertaintySchema,
   uncertaintySchema,
   type DeclaredUncertainty,
+  type ChannelSource,
   type NamedSource,
+  withoutTellers,
   type Uncertainty,
 } from './Uncertainty';
 export { addErrors, combined, declaredSources, errorsOf, isRandomSource, mapErrors } from './errorSources';

@@ -14,6 +14,8 @@ import {
   reduceTrace,
   segments,
   setAsidePoints,
+  withoutTellers,
+  type Channel,
   type DeclaredUncertainty,
 } from './index';
 
@@ -192,6 +194,30 @@ group('declared sources of error', () => {
     });
     const [a, b] = [errorsOf(several, new Map()), errorsOf(other, new Map())];
     expect([...a.keys()].filter((source) => b.has(source))).toEqual(['rig calibrator']);
+  });
+  group('one of which another channel tells', () => {
+    const told = { kind: 'channel' as const, symbol: 'u_p', statedAs: 'twice' as const };
+    const sources = [
+      { name: 'scatter', isShared: false, of: told },
+      { name: 'calibration', isShared: false, of },
+    ];
+    const u: Channel = { ...at('u_p', of), unit: 'bar', values: f64(0.02, 0.04) };
+    test('is read there in its unit, and counts as random', () => {
+      const found = errorsOf(at('p_d', { kind: 'several', sources }), new Map([['u_p', u]]));
+      expect([...found.keys()]).toEqual(['~p_d scatter', 'p_d calibration']);
+      expect([...found.get('~p_d scatter')!]).toEqual([expect.closeTo(1, 12), expect.closeTo(2, 12)]);
+    });
+    test('cannot be told by the channel itself', () => {
+      expect(() => checkUncertainty('u_p', { kind: 'several', sources })).toThrow(
+        expect.objectContaining({ code: 'UNCERTAINTY_OF_ITSELF' }),
+      );
+      expect(() => checkUncertainty('p_d', { kind: 'several', sources })).not.toThrow();
+    });
+    test('stays behind where its channel does', () => {
+      expect(withoutTellers({ kind: 'several', sources })).toEqual({ kind: 'several', sources: [sources[1]] });
+      expect(withoutTellers({ kind: 'several', sources: [sources[0]!] })).toBeUndefined();
+      expect([withoutTellers(told), withoutTellers(of)]).toEqual([undefined, of]);
+    });
   });
   test('a 95 % interval is 1.96 standard uncertainties', () =>
     expect(

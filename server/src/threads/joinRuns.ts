@@ -12,6 +12,7 @@ import {
   originDifference,
   parseUnit,
   shiftToFollow,
+  withoutTellers,
   type Channel,
   type RunState,
 } from '@undameter/core';
@@ -109,8 +110,8 @@ export function joinRun({
     const { values, unit, labels, uncertainty } = channelOf(second, from);
     const how = labels && method === 'linear' ? 'nearest' : method;
     const brought = bringIn(own, x, keptOf(second, values), how);
-    // Another channel that tells the uncertainty stays behind.
-    return { values: brought, unit, labels, ...(uncertainty?.kind === 'channel' ? {} : { uncertainty }) };
+    const kept = uncertainty && withoutTellers(uncertainty);
+    return { values: brought, unit, labels, ...(kept ? { uncertainty: kept } : {}) };
   });
   return { columns, shift: offset };
 }

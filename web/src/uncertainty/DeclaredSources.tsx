@@ -46,18 +46,17 @@ export function DeclaredSources({ unit, value, channels, others = 'channels', on
             <UncertaintyFields
               unit={unit}
               value={of}
-              onChange={(next) => onChange(withChange(value, i, next && next.kind !== 'channel' ? { of: next } : null))}
+              channels={channels}
+              onChange={(next) => onChange(withChange(value, i, next && { of: next }))}
             />
           </fieldset>
         ))
       ) : (
         <UncertaintyFields unit={unit} value={value} channels={channels} onChange={onChange} />
       )}
-      {value?.kind !== 'channel' && (
-        <button type="button" className="quiet" onClick={() => onChange(withSource(value))}>
-          + Source of error
-        </button>
-      )}
+      <button type="button" className="quiet" onClick={() => onChange(withSource(value))}>
+        + Source of error
+      </button>
     </>
   );
 }

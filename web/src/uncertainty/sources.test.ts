@@ -32,6 +32,8 @@ describe('sources of error of a channel', () => {
     expect(withChange(withSource(single), 1, null)).toEqual(single);
     expect(withChange(single, 0, null)).toBeNull();
   });
-  test('a channel that tells the uncertainty is no list', () =>
-    expect(sourcesOf({ kind: 'channel', symbol: 'u', statedAs: 'standard' })).toEqual([]));
+  test('a channel can tell one of several', () => {
+    const told = { kind: 'channel' as const, symbol: 'u', statedAs: 'standard' as const };
+    expect(sourcesOf(withSource(told)).map((s) => s.of.kind)).toEqual(['channel', 'absolute']);
+  });
 });

@@ -1,23 +1,19 @@
-import type { DeclaredUncertainty, NamedSource, Uncertainty } from '@undameter/core';
-
-type Single = NamedSource['of'];
+import type { ChannelSource, DeclaredUncertainty, Uncertainty } from '@undameter/core';
 
 /** Usual reasons, in the order in which they are offered. */
 const usual = ['calibration', 'resolution', 'drift', 'installation'] as const;
 
-const isSingle = (declared: Uncertainty | null): declared is Single => declared !== null && declared.kind !== 'channel';
-
 /** The sources of a channel as a list; one that stands alone is its calibration. */
-export function sourcesOf(declared: DeclaredUncertainty | null): NamedSource[] {
+export function sourcesOf(declared: DeclaredUncertainty | null): ChannelSource[] {
   if (declared?.kind === 'several') return declared.sources;
-  return isSingle(declared) ? [{ name: usual[0], isShared: false, of: declared }] : [];
+  return declared ? [{ name: usual[0], isShared: false, of: declared }] : [];
 }
 
 /** One source more, of the first usual reason that is not there yet. */
 export function withSource(declared: DeclaredUncertainty | null): DeclaredUncertainty {
   const sources = sourcesOf(declared);
   const name = usual.find((n) => !sources.some((s) => s.name === n)) ?? `source ${sources.length + 1}`;
-  const of: Single = { kind: 'absolute', value: 0, statedAs: 'limits' };
+  const of: Uncertainty = { kind: 'absolute', value: 0, statedAs: 'limits' };
   return { kind: 'several', sources: [...sources, { name, isShared: false, of }] };
 }
 
@@ -25,7 +21,7 @@ export function withSource(declared: DeclaredUncertainty | null): DeclaredUncert
 export function withChange(
   declared: DeclaredUncertainty | null,
   at: number,
-  change: Partial<NamedSource> | null,
+  change: Partial<ChannelSource> | null,
 ): DeclaredUncertainty | null {
   const sources = sourcesOf(declared).flatMap((s, i) => (i !== at ? [s] : change ? [{ ...s, ...change }] : []));
   const [only] = sources;

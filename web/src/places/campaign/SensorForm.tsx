@@ -7,7 +7,7 @@ import { KeepButtons } from '../../parts/KeepButtons';
 import { PanelHead } from '../../parts/PanelHead';
 import { DeclaredSources } from '../../uncertainty/DeclaredSources';
 import { sourcesOf } from '../../uncertainty/sources';
-import { bodyOf, hindrance, newSensor, usesWords } from './sensorDraft';
+import { bodyOf, hindrance, isOfSensor, newSensor, usesWords } from './sensorDraft';
 
 interface SensorFormProps {
   campaignId: number;
@@ -46,7 +46,7 @@ export function SensorForm({ campaignId, row, onDone }: SensorFormProps) {
           value={sources.length > 0 ? { kind: 'several', sources } : null}
           channels={[]}
           others="sensors"
-          onChange={(next) => setBody({ ...body, sources: sourcesOf(next) })}
+          onChange={(next) => setBody({ ...body, sources: sourcesOf(next).filter(isOfSensor) })}
         />
         <Field label="Certificate">
           <Input.TextArea

@@ -1,5 +1,5 @@
 import type { SensorBody, SensorRow } from '@undameter/contract';
-import { formatValue, printUnit, type NamedSource } from '@undameter/core';
+import { formatValue, printUnit, type ChannelSource, type NamedSource } from '@undameter/core';
 
 /** A new sensor before anything is typed. */
 export const newSensor: SensorBody = { name: '', unit: '', sources: [], notes: '' };
@@ -56,3 +56,6 @@ export function usesInShort(uses: SensorRow['uses']): string {
     })
     .join('; ');
 }
+
+/** A sensor has no channels that could tell how sure it is. */
+export const isOfSensor = (source: ChannelSource): source is NamedSource => source.of.kind !== 'channel';
