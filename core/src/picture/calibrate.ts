@@ -35,12 +35,23 @@ export interface PictureCalibration {
   pixelAt(x: number, y: number): Pixel;
   /** Undefined: just as many points as are needed, so that nothing was tested. */
   misfit: Misfit | undefined;
+  /** Axes of which nothing was tested: they have just as many known values as they need. */
+  untested: readonly ('x' | 'y')[];
   /**
-   * Standard uncertainty of the values at a place.
-   * @param own    of the place itself, pixels in each direction
-   * @param known  of each known point, pixels in each direction
+   * Standard uncertainty of the values at a place, by what it comes from.
+   * @param pixels  of each place that was clicked, in each direction, pixels
    */
-  uncertaintyAt(at: Pixel, own: number, known: number): { x: number; y: number };
+  uncertaintyAt(at: Pixel, pixels: number): PlaceUncertainty;
+}
+
+/** Standard uncertainties of the values at a place, units of the axes. */
+export interface PlaceUncertainty {
+  /** Of the place itself: another one for each. */
+  place: { x: number; y: number };
+  /** Of the known points: the same for all places, or nearly so. */
+  axes: { x: number; y: number };
+  /** Of both. */
+  all: { x: number; y: number };
 }
 
 /** A known point that lies off by more than this share of their extent, and by more pixels than that, was misread. */
@@ -64,6 +75,7 @@ export function calibratePicture(axes: PictureAxes): PictureCalibration {
     valuesAt,
     pixelAt: (x, y) => map.pixelAt(evenOf(axes.x, x, 'x'), evenOf(axes.y, y, 'y')),
     misfit,
+    untested: map.untested,
     uncertaintyAt: uncertaintyBy(axes, valuesAt),
   };
 }
@@ -139,15 +151,24 @@ function uncertaintyBy(
         return [by(-STEP), by(STEP)];
       }),
     );
-  return (at, own, known) => {
+  return (at, pixels) => {
     pairs ??= movedPairs();
-    const sum = { x: 0, y: 0 };
-    const add = (from: { x: number; y: number }, to: { x: number; y: number }, size: number): void => {
-      sum.x += (((to.x - from.x) / (2 * STEP)) * size) ** 2;
-      sum.y += (((to.y - from.y) / (2 * STEP)) * size) ** 2;
-    };
-    for (const d of DIRECTIONS) add(valuesAt(moved(at, d, -STEP)), valuesAt(moved(at, d, STEP)), own);
-    for (const [low, high] of pairs) add(low(at), high(at), known);
-    return { x: Math.sqrt(sum.x), y: Math.sqrt(sum.y) };
+    const own = DIRECTIONS.map((d) => slopeOf(valuesAt(moved(at, d, -STEP)), valuesAt(moved(at, d, STEP))));
+    const place = rootSum(own, pixels);
+    const known = rootSum(
+      pairs.map(([low, high]) => slopeOf(low(at), high(at))),
+      pixels,
+    );
+    return { place, axes: known, all: { x: Math.hypot(place.x, known.x), y: Math.hypot(place.y, known.y) } };
   };
 }
+
+type Values = { x: number; y: number };
+const slopeOf = (from: Values, to: Values): Values => ({
+  x: (to.x - from.x) / (2 * STEP),
+  y: (to.y - from.y) / (2 * STEP),
+});
+const rootSum = (slopes: readonly Values[], size: number): Values => ({
+  x: size * Math.hypot(...slopes.map((s) => s.x)),
+  y: size * Math.hypot(...slopes.map((s) => s.y)),
+});

@@ -1,5 +1,7 @@
-import type { Ink } from './ink';
 import type { Pixel } from './calibrate';
+import type { Ink } from './ink';
+import { middleOf, patchesOf, type InkPixel } from './patches';
+import { thickPartsOf } from './thickParts';
 
 /** A mark of a chart: a patch of one colour. */
 export interface FoundMark {
@@ -16,12 +18,13 @@ const SMALL = 0.4;
 const SEVERAL = 1.5;
 
 /**
- * Marks of one colour as points: patches that hang together, the middle of their ink; those that are as large as
- * several are taken apart. What is much smaller than most is none.
+ * Marks of one colour as points: patches that hang together, the middle of their ink; a line of the same colour that
+ * joins them is left away, and those that are as large as several are taken apart. What is much smaller than most is
+ * none.
  * @param leastShare  a pixel that the colour covers by less holds no patch together
  */
 export function findMarks(ink: Ink, leastShare = 0.3): FoundMark[] {
-  const patches = patchesOf(ink, leastShare);
+  const patches = patchesOf(ink, leastShare).flatMap(thickPartsOf);
   const areas = patches.map((p) => p.area).sort((a, b) => a - b);
   // The larger half, so that lettering of the same colour does not say what is usual.
   const usual = areas[Math.floor(0.75 * (areas.length - 1))] ?? 0;
@@ -34,53 +37,6 @@ export function findMarks(ink: Ink, leastShare = 0.3): FoundMark[] {
         : takenApart(patch.pixels, count).map((at) => ({ at, area: patch.area / count, isShared: true }));
     })
     .sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
-}
-
-interface InkPixel extends Pixel {
-  share: number;
-}
-interface Patch {
-  pixels: InkPixel[];
-  area: number;
-}
-
-/** Pixels that hang together, also over corners. */
-function patchesOf({ width, height, share }: Ink, leastShare: number): Patch[] {
-  const seen = new Uint8Array(share.length);
-  const patches: Patch[] = [];
-  for (let start = 0; start < share.length; start++) {
-    if (seen[start] || share[start]! < leastShare) continue;
-    const pixels: InkPixel[] = [];
-    const open = [start];
-    seen[start] = 1;
-    let area = 0;
-    for (let i = open.pop(); i !== undefined; i = open.pop()) {
-      const [x, y] = [i % width, Math.floor(i / width)];
-      pixels.push({ x: x + 0.5, y: y + 0.5, share: share[i]! });
-      area += share[i]!;
-      for (let dy = -1; dy <= 1; dy++)
-        for (let dx = -1; dx <= 1; dx++) {
-          const [nx, ny] = [x + dx, y + dy];
-          if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue;
-          const next = ny * width + nx;
-          if (seen[next] || share[next]! < leastShare) continue;
-          seen[next] = 1;
-          open.push(next);
-        }
-    }
-    patches.push({ pixels, area });
-  }
-  return patches;
-}
-
-function middleOf(pixels: readonly InkPixel[]): Pixel {
-  let [x, y, sum] = [0, 0, 0];
-  for (const p of pixels) {
-    x += p.share * p.x;
-    y += p.share * p.y;
-    sum += p.share;
-  }
-  return { x: x / sum, y: y / sum };
 }
 
 const ROUNDS = 30;

@@ -4,6 +4,7 @@ export {
   type Misfit,
   type PictureAxes,
   type PictureCalibration,
+  type PlaceUncertainty,
   type Pixel,
 } from './calibrate';
 export type { PictureShape } from './pixelMap';
@@ -11,3 +12,6 @@ export type { PictureScale } from './scales';
 export { colourMeant, inkOf, likelyGround, type Ink, type Picture, type Rgb } from './ink';
 export { traceLine, type Traced } from './traceLine';
 export { findMarks, type FoundMark } from './findMarks';
+export { markAt } from './markAt';
+export { errorBarAt, type ErrorBar } from './errorBars';
+export { placesAtX, placesByCurvature } from './thin';

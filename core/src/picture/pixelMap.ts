@@ -24,6 +24,8 @@ export interface PixelMap {
   pixelAt(u: number, v: number): Pixel;
   /** Points beyond those that are needed, times the coordinates that each tells. */
   freedom: number;
+  /** Axes with just as many known values as they need. */
+  untested: readonly ('x' | 'y')[];
   /** How far each known point lies from where the map puts it, pixels. */
   offsets: number[];
 }
@@ -70,6 +72,7 @@ export const mapOf = {
     return {
       ...affine(origin, e1, e2),
       freedom: 2 * (x.length + y.length) - 8,
+      untested: [...(x.length > 2 ? [] : (['x'] as const)), ...(y.length > 2 ? [] : (['y'] as const))],
       offsets: offsetsOf([...first.offsets, ...second.offsets]),
     };
   },
@@ -83,6 +86,7 @@ export const mapOf = {
     return {
       ...map,
       freedom: 2 * points.length - (shape === 'affine' ? 6 : 8),
+      untested: points.length > need ? [] : ['x', 'y'],
       offsets: points.map(({ at, u, v }) => {
         const put = map.pixelAt(u, v);
         return Math.hypot(put.x - at.x, put.y - at.y);

@@ -1,7 +1,7 @@
 import { AppError } from '../error/AppError';
 
-/** How the values of an axis lie along it. Dates are linear in their seconds. */
-export type PictureScale = 'linear' | 'logarithmic' | 'reciprocal';
+/** How the values of an axis lie along it. Dates are seconds since 1970, which rise evenly. */
+export type PictureScale = 'linear' | 'logarithmic' | 'reciprocal' | 'dates';
 
 interface Scale {
   /** What rises evenly along the axis. */
@@ -12,6 +12,7 @@ interface Scale {
 export const scales: Readonly<Record<PictureScale, Scale>> = {
   linear: { of: (v) => v, back: (e) => e },
   logarithmic: { of: Math.log10, back: (e) => 10 ** e },
+  dates: { of: (v) => v, back: (e) => e },
   reciprocal: { of: (v) => 1 / v, back: (e) => 1 / e },
 };
 
