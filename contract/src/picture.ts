@@ -1,3 +1,4 @@
+import { statedAs, type PictureScale } from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { closed, described, id, orNull, symbol, unit } from './common';
 
@@ -10,6 +11,14 @@ const place = closed({
   y: described('Pixels from the top.', Type.Number()),
 });
 const at = described('Where it is on the picture.', place);
+const length = Type.Number({ minimum: 0, maximum: 100_000 });
+const pointOfSeries = closed({
+  ...place.properties,
+  bar: described(
+    'How far its error bar reaches up and down, in pixels; left out: none was read.',
+    Type.Optional(closed({ up: length, down: length })),
+  ),
+});
 
 const knownPlace = Type.Union([
   closed({
@@ -30,15 +39,15 @@ const pictureAxis = closed({
   symbol,
   unit,
   scale: described(
-    'How its values lie along it.',
-    Type.Unsafe<'linear' | 'logarithmic' | 'reciprocal'>(Type.Enum(['linear', 'logarithmic', 'reciprocal'])),
+    'How its values lie along it; dates are seconds since 1970.',
+    Type.Unsafe<PictureScale>(Type.Enum(['linear', 'logarithmic', 'reciprocal', 'dates'])),
   ),
 });
 
 const pictureSeries = closed({
   name: Type.String({ minLength: 1, maxLength: 100, pattern: '\\S' }),
   colour: described('Of its marks over the picture, as #rrggbb.', Type.String({ pattern: '^#[0-9a-fA-F]{6}$' })),
-  points: described('Its places on the picture.', Type.Array(place, { maxItems: MOST_PICTURE_POINTS })),
+  points: described('Its places on the picture.', Type.Array(pointOfSeries, { maxItems: MOST_PICTURE_POINTS })),
   runId: described('The run that was made of it; null: none yet.', orNull(id)),
 });
 export type PictureSeries = Static<typeof pictureSeries>;
@@ -56,6 +65,9 @@ const sheet = {
     'Standard uncertainty of a place that was clicked, in pixels.',
     Type.Number({ minimum: 0, maximum: 50 }),
   ),
+  barsMean: described('What half of an error bar is.', statedAs),
+  page: described('Of a PDF; 1 of anything else.', Type.Integer({ minimum: 1, maximum: 100_000 })),
+  asOne: described('One run of all series, which a column names; else one of each.', Type.Boolean()),
   series: Type.Array(pictureSeries, { maxItems: 40 }),
 };
 

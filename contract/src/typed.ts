@@ -12,6 +12,10 @@ export const typedColumn = closed({
   name,
   unit,
   uncertainty: described('Left out: it stays as it is.', Type.Optional(orNull(declaredUncertaintySchema))),
+  words: described(
+    'Of a column of words: its cells are their places, from 0.',
+    Type.Optional(Type.Array(Type.String({ minLength: 1, maxLength: 200 }), { minItems: 1, maxItems: 1000 })),
+  ),
   decimals: described(
     'So many are shown; left out: as many as it needs.',
     Type.Optional(Type.Integer({ minimum: 0, maximum: 12 })),

@@ -257,6 +257,11 @@ export const catalogue = {
     'input',
     (f) => `Row ${f.row} is there twice. A number of a row is given once.`,
   ),
+  SHEET_WORD: entry<{ row: number; symbol: string; words: number }>(
+    'input',
+    (f) =>
+      `Row ${f.row} of ${f.symbol} has a number that stands for none of its ${f.words} words. Give the place of a word, from 0 on.`,
+  ),
   SHEET_ROW_WIDTH: entry<{ row: number; have: number; columns: number }>(
     'input',
     (f) =>

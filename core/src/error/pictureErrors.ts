@@ -27,7 +27,16 @@ export const pictureErrors = {
   ),
   PICTURE_UNKNOWN: entry<{ name: string }>(
     'input',
-    (f) => `"${f.name}" is no picture that is known here. PNG, JPEG, WebP and SVG are; save it as one of these.`,
+    (f) => `"${f.name}" is no picture that is known here. PNG, JPEG, WebP, SVG and PDF are; save it as one of these.`,
+  ),
+  PICTURE_CUT_OFF: entry<{ name: string }>(
+    'input',
+    (f) => `"${f.name}" ends in the middle: a part of the picture is missing. Copy or download the file once more.`,
+  ),
+  PICTURE_AXIS_NO_TIME: entry<{ axis: string; unit: string }>(
+    'input',
+    (f) =>
+      `The ${f.axis} axis has dates, and "${f.unit}" is no unit of time in which they could be counted. Choose s, min, h or d.`,
   ),
   PICTURE_NO_POINTS: entry<{ name: string }>(
     'input',

@@ -18,6 +18,32 @@ const CAP = 3;
 /** What reaches no further than this beyond the mark is its rim. */
 const BEYOND = 2;
 
+/** The error bars on marks of one colour; undefined for a mark that has none. */
+export function errorBarsAt(ink: Ink, middles: readonly Pixel[]): (ErrorBar | undefined)[] {
+  const radii = middles.map((at) => radiusAt(ink, at)).sort((a, b) => a - b);
+  const radius = radii[radii.length >> 1] ?? 0;
+  return middles.map((at) => errorBarAt(ink, at, radius));
+}
+
+/** How far a mark reaches aslant, where its error bars do not: the middle of four directions, pixels. */
+function radiusAt(ink: Ink, { x, y }: Pixel): number {
+  const lengths = [
+    [1, 1],
+    [1, -1],
+    [-1, 1],
+    [-1, -1],
+  ].map(([dx, dy]) => {
+    let last = 0;
+    for (let k = 0; k <= HOLLOW || k === last + 1; k++) {
+      const [column, row] = [Math.floor(x + k * dx!), Math.floor(y + k * dy!)];
+      const isInside = column >= 0 && row >= 0 && column < ink.width && row < ink.height;
+      if (isInside && ink.share[row * ink.width + column]! >= LEAST_SHARE) last = k;
+    }
+    return last * Math.SQRT2;
+  });
+  return (lengths.sort((a, b) => a - b)[1]! + lengths[2]!) / 2;
+}
+
 /**
  * The error bar on a mark, by its colour: how far its stem goes up and down from the middle, to the middle of a cap where
  * there is one.

@@ -13,5 +13,6 @@ export { colourMeant, inkOf, likelyGround, type Ink, type Picture, type Rgb } fr
 export { traceLine, type Traced } from './traceLine';
 export { findMarks, type FoundMark } from './findMarks';
 export { markAt } from './markAt';
-export { errorBarAt, type ErrorBar } from './errorBars';
+export { errorBarsAt, type ErrorBar } from './errorBars';
 export { placesAtX, placesByCurvature } from './thin';
+export { dayBefore, momentWords, typedMoment } from './dates';

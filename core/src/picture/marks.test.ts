@@ -1,6 +1,6 @@
 /** Marks that are found by their colour, their error bars, and the colours themselves. */
 import { describe, expect, test } from '@jest/globals';
-import { errorBarAt } from './errorBars';
+import { errorBarAt, errorBarsAt } from './errorBars';
 import { findMarks } from './findMarks';
 import { colourMeant, inkOf, likelyGround, type Picture, type Rgb } from './ink';
 import { markAt } from './markAt';
@@ -133,6 +133,17 @@ describe('an error bar', () => {
   test('to one side only', () => {
     const { up, down } = read(new Drawing(120, 140).draw(RED, (x, y) => y < 80 && bar(true)(x, y)).draw(RED, disc))!;
     expect([Math.round(up), down]).toEqual([39, 0]);
+  });
+  test('of each of several marks, which of them have one', () => {
+    const marks = [30, 80, 130].map((x) => ({ x: x + 0.2, y: 70.4 }));
+    const drawing = new Drawing(160, 140);
+    marks.forEach((m, k) => {
+      drawing.draw(RED, (x, y) => Math.hypot(x - m.x, y - m.y) <= 5);
+      if (k !== 1) drawing.draw(RED, (x, y) => Math.abs(x - m.x) <= 0.8 && Math.abs(y - m.y) <= 20 + 5 * k);
+    });
+    const found = errorBarsAt(drawing.ink(RED), marks);
+    expect(found.map((bar) => bar && Math.round(bar.up))).toEqual([20, undefined, 30]);
+    expect(errorBarsAt(drawing.ink(GREEN), marks)).toEqual([undefined, undefined, undefined]);
   });
   test('is none on a mark alone, and where a mark stands below another', () => {
     expect(read(new Drawing(120, 140).draw(RED, disc))).toBeUndefined();

@@ -4,7 +4,7 @@ import { AppError } from '../error/AppError';
 const closed = { additionalProperties: false };
 const amount = Type.Number({ minimum: 0 });
 /** What a stated ± means: one standard deviation, two of them, a 95 % interval, or limits that are never passed. */
-const statedAs = Type.Union([
+export const statedAs = Type.Union([
   Type.Literal('standard'),
   Type.Literal('twice'),
   Type.Literal('percent95'),

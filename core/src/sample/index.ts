@@ -4,6 +4,7 @@ export {
   checkUncertainty,
   namedSourceSchema,
   standardUncertainty,
+  statedAs,
   declaredUncertaintySchema,
   uncertaintySchema,
   type DeclaredUncertainty,

@@ -3,6 +3,7 @@ import { AppError, parseUnit } from '@undameter/core';
 import { Type } from 'typebox';
 import { FILE_BODY, sentFile, takeFiles } from '../http/fileBodies';
 import { upTo } from '../intake/upTo';
+import { checkWhole } from '../pictures/checkWhole';
 import { mediaTypeOf } from '../pictures/mediaTypeOf';
 import { runsOfPicture } from '../pictures/runsOfPicture';
 import type { Services } from '../services';
@@ -28,7 +29,7 @@ async function sendingRoutes(app: Routes, { db }: Services): Promise<void> {
       schema: {
         operationId: 'sendPicture',
         tags,
-        summary: 'Send a picture of a chart: PNG, JPEG, WebP, SVG',
+        summary: 'Send a picture of a chart: PNG, JPEG, WebP, SVG, or a PDF',
         ...FILE_BODY,
         params: idParams,
         querystring: fileQuery,
@@ -41,9 +42,11 @@ async function sendingRoutes(app: Routes, { db }: Services): Promise<void> {
       for await (const part of upTo(MOST_PICTURE_BYTES, bytes)) parts.push(part);
       const content = Buffer.concat(parts);
       const taken = new Set((await pictures(db, request.params.id)).map((p) => p.name));
+      const mediaType = mediaTypeOf(content, name);
+      checkWhole(content, mediaType, name);
       const made = await createPicture(db, request.params.id, {
         name: freeName(name.replace(/\.[a-z]+$/i, '').slice(0, 80) || 'Picture', taken),
-        mediaType: mediaTypeOf(content, name),
+        mediaType,
         content,
         sheet: emptySheet,
       });
@@ -55,6 +58,7 @@ async function sendingRoutes(app: Routes, { db }: Services): Promise<void> {
 const axis = (symbol: string) => ({ name: symbol, symbol, unit: '', scale: 'linear' as const });
 const emptySheet = {
   ...{ x: axis('x'), y: axis('y'), shape: 'affine' as const, known: [], clickPixels: 0.5 },
+  ...{ barsMean: 'standard' as const, page: 1, asOne: false },
   series: [{ name: 'series 1', colour: '#c02942', points: [], runId: null }],
 };
 

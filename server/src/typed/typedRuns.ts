@@ -123,8 +123,9 @@ export async function sheetOf(db: Database, runId: number): Promise<SheetReply> 
   };
 }
 
-/** How a column is shown, as far as somebody chose it. */
-const looksOf = ({ decimals, colour }: TypedColumn) => ({
+/** How a column is shown, as far as somebody chose it, and its words. */
+const looksOf = ({ decimals, colour, words }: TypedColumn) => ({
+  ...(words === undefined ? {} : { words }),
   ...(decimals === undefined ? {} : { decimals }),
   ...(colour === undefined ? {} : { colour }),
 });
@@ -181,10 +182,13 @@ export const versionsOf = async (db: Database, runId: number) => {
 const rowChannel: NewChannel = { symbol: ROW_SYMBOL, name: ROW_SYMBOL, unit: '', reading: null };
 
 /** What the sheet leaves unsaid of a column stays as it was declared. */
-function channelOf({ symbol, name, unit, uncertainty }: TypedColumn, before: StoredChannel | undefined): NewChannel {
-  if (uncertainty !== undefined) return { symbol, name, unit, uncertainty, reading: null };
+function channelOf(
+  { symbol, name, unit, uncertainty, words: labels }: TypedColumn,
+  before: StoredChannel | undefined,
+): NewChannel {
+  if (uncertainty !== undefined) return { symbol, name, unit, uncertainty, labels, reading: null };
   const own = before?.unit === unit ? before : undefined;
-  return { symbol, name, unit, uncertainty: own?.uncertainty, sensorId: own?.sensorId, reading: null };
+  return { symbol, name, unit, uncertainty: own?.uncertainty, sensorId: own?.sensorId, labels, reading: null };
 }
 
 /** Columns of values, the first the numbers of the rows. */
@@ -196,7 +200,8 @@ function valuesOf(columns: number, rows: readonly TypedRow[]): Float64Array[] {
 /**
  * Whether a sheet can be a run.
  * @param further  symbols that its computed columns take
- * @throws {AppError} SYMBOL_INVALID, SYMBOL_TAKEN, SYMBOL_OF_ROWS, SHEET_ROW_TWICE, SHEET_ROW_WIDTH, and as `parseUnit`, `checkUncertainty`
+ * @throws {AppError} SYMBOL_INVALID, SYMBOL_TAKEN, SYMBOL_OF_ROWS, SHEET_ROW_TWICE, SHEET_ROW_WIDTH, SHEET_WORD, and as `parseUnit`,
+ *   `checkUncertainty`
  */
 function checkSheet({ columns, rows }: Pick<TypedBody, 'columns' | 'rows'>, further: readonly string[]): void {
   const symbols = new Set<string>();
@@ -217,4 +222,14 @@ function checkSheet({ columns, rows }: Pick<TypedBody, 'columns' | 'rows'>, furt
       throw new AppError('SHEET_ROW_WIDTH', { row, have: cells.length, columns: columns.length });
     numbers.add(row);
   }
+  checkWords({ columns, rows });
+}
+
+/** @throws {AppError} SHEET_WORD where a cell of words stands for none */
+function checkWords({ columns, rows }: Pick<TypedBody, 'columns' | 'rows'>): void {
+  columns.forEach(({ symbol, words }, c) => {
+    if (!words) return;
+    const odd = rows.find(({ cells }) => cells[c] !== null && words[cells[c]!] === undefined);
+    if (odd) throw new AppError('SHEET_WORD', { row: odd.row, symbol, words: words.length });
+  });
 }

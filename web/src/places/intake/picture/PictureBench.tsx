@@ -1,5 +1,7 @@
 import type { CampaignReply, PictureRow } from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
+import { Checkbox } from 'antd';
+import { useState } from 'react';
 import { PlaceFrame } from '../../../app/PlaceFrame';
 import { useCommands } from '../../../app/commands';
 import { queries } from '../../../data/queries';
@@ -7,11 +9,11 @@ import { Empty } from '../../../parts/Empty';
 import { Sentence } from '../../../parts/Sentence';
 import '../typed/typed.css';
 import './picture.css';
+import type { Shows } from './drawPicture';
 import { axesOf } from './pictureSheet';
 import { PicturePanel } from './PicturePanel';
 import { PictureStage } from './PictureStage';
 import { PointsBoard } from './PointsBoard';
-import { usePictureImage } from './usePictureImage';
 import { usePictureInHand } from './usePictureInHand';
 
 interface PictureBenchProps {
@@ -29,9 +31,9 @@ export function PictureBench({ campaign, pictureId, onLeave }: PictureBenchProps
 }
 
 function PictureInHand({ campaign, row, onLeave }: { campaign: CampaignReply; row: PictureRow; onLeave(): void }) {
-  const { image, problem } = usePictureImage(`/api/pictures/${row.id}/file`);
-  const held = usePictureInHand(row, image);
-  const { sheet } = held;
+  const held = usePictureInHand(row);
+  const { sheet, image, problem } = held;
+  const [shows, setShows] = useState<Shows>({ grid: true, joined: false });
   const found = axesOf(sheet);
   const axes = 'axes' in found ? found.axes : undefined;
   useCommands([
@@ -46,6 +48,12 @@ function PictureInHand({ campaign, row, onLeave }: { campaign: CampaignReply; ro
         <>
           <b>The picture, with what is read off it</b>
           <span className="soft">wheel to zoom, drag to move, 0 for all of it</span>
+          <Checkbox checked={shows.grid} onChange={(e) => setShows({ ...shows, grid: e.target.checked })}>
+            grid
+          </Checkbox>
+          <Checkbox checked={shows.joined} onChange={(e) => setShows({ ...shows, joined: e.target.checked })}>
+            joined
+          </Checkbox>
         </>
       }
       chart={
@@ -57,8 +65,9 @@ function PictureInHand({ campaign, row, onLeave }: { campaign: CampaignReply; ro
               sheet={sheet}
               axes={axes}
               inHand={held.inHand}
+              shows={shows}
               label={`Picture ${sheet.name}`}
-              canTake={held.tool !== 'trace' && held.tool !== 'marks'}
+              canTake={!['trace', 'marks', 'bars'].includes(held.tool)}
               onPick={held.pick}
               onInHand={held.setInHand}
               onMove={held.move}
@@ -70,7 +79,7 @@ function PictureInHand({ campaign, row, onLeave }: { campaign: CampaignReply; ro
       board={
         <PointsBoard sheet={sheet} series={held.series} axes={axes} inHand={held.inHand} onInHand={held.setInHand} />
       }
-      panel={<PicturePanel held={held} onLeave={onLeave} />}
+      panel={<PicturePanel held={held} pages={image?.pages} onLeave={onLeave} />}
     />
   );
 }

@@ -1,9 +1,9 @@
 import type { PictureCalibration, Pixel } from '@undameter/core';
 import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useTheme } from '../../../theme/ThemeProvider';
-import { drawMagnified, drawPicture } from './drawPicture';
+import { drawMagnified, drawPicture, type Shows } from './drawPicture';
 import { nearest, valueWords, type InHand, type PictureSheet } from './pictureSheet';
-import type { PictureImage } from './usePictureImage';
+import type { PictureImage } from './loadPicture';
 import { pannedBy, toPicture, wholeView, zoomedAt, type View } from './view';
 
 interface PictureStageProps {
@@ -11,6 +11,7 @@ interface PictureStageProps {
   sheet: PictureSheet;
   axes: PictureCalibration | undefined;
   inHand: InHand;
+  shows: Shows;
   label: string;
   /** A click near a known place or a point takes that in hand. */
   canTake: boolean;
@@ -30,7 +31,7 @@ const MAGNIFIED = 150;
  * The picture to click on: wheel to zoom, drag to move it, arrow keys for what is in hand; a magnifier follows the
  * cursor.
  */
-export function PictureStage({ image, sheet, axes, inHand, label, canTake, ...told }: PictureStageProps) {
+export function PictureStage({ image, sheet, axes, inHand, shows, label, canTake, ...told }: PictureStageProps) {
   const { palette } = useTheme();
   const place = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -51,7 +52,8 @@ export function PictureStage({ image, sheet, axes, inHand, label, canTake, ...to
   const ratio = window.devicePixelRatio || 1;
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
-    if (context && size.width > 0) drawPicture(context, { image, sheet, view, axes, inHand, act: palette.act }, ratio);
+    if (context && size.width > 0)
+      drawPicture(context, { image, sheet, view, axes, inHand, shows, act: palette.act }, ratio);
   });
   const at = (event: PointerEvent | WheelEvent): { x: number; y: number } => {
     const box = place.current!.getBoundingClientRect();

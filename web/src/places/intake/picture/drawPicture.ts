@@ -1,5 +1,5 @@
-import type { PictureCalibration, Pixel } from '@undameter/core';
-import type { PictureImage } from './usePictureImage';
+import type { ErrorBar, PictureCalibration, Pixel } from '@undameter/core';
+import type { PictureImage } from './loadPicture';
 import type { InHand, PictureSheet } from './pictureSheet';
 import { toStage, type View } from './view';
 
@@ -11,6 +11,14 @@ export interface OnStage {
   inHand: InHand;
   /** Of what is in hand. */
   act: string;
+  shows: Shows;
+}
+/** What is laid over the picture beside the points themselves. */
+export interface Shows {
+  /** Lines of equal values. */
+  grid: boolean;
+  /** Points of a series joined, in the order of x. */
+  joined: boolean;
 }
 
 const KNOWN = '#0b6e99';
@@ -27,10 +35,12 @@ export function drawPicture(context: CanvasRenderingContext2D, on: OnStage, rati
   context.imageSmoothingEnabled = view.scale < 2;
   const at = toStage(view, { x: 0, y: 0 });
   context.drawImage(image.bitmap, at.x, at.y, image.bitmap.width * view.scale, image.bitmap.height * view.scale);
-  if (on.axes) drawGrid(context, on, on.axes);
+  if (on.axes && on.shows.grid) drawGrid(context, on, on.axes);
   on.sheet.series.forEach((series, k) => {
     const isDense = series.points.length > DENSE;
     if (isDense) drawLine(context, series, view);
+    else if (on.shows.joined) drawJoined(context, series, view);
+    series.points.forEach((p) => p.bar && drawBar(context, p, p.bar, series.colour, view));
     series.points.forEach((p, index) => {
       const isInHand = on.inHand?.of === 'point' && on.inHand.series === k && on.inHand.index === index;
       if (isInHand || !isDense) drawPoint(context, toStage(view, p), isInHand ? on.act : series.colour, isInHand);
@@ -96,6 +106,42 @@ function drawLine(
     if (isNext) context.lineTo(x, y);
     else context.moveTo(x, y);
   });
+  context.stroke();
+}
+
+/** Where the joined points leave the picture's own curve, one of them is wrong or missing. */
+function drawJoined(
+  context: CanvasRenderingContext2D,
+  { points, colour }: PictureSheet['series'][number],
+  view: View,
+): void {
+  context.strokeStyle = colour;
+  context.lineWidth = 1;
+  context.setLineDash([4, 3]);
+  context.beginPath();
+  [...points].sort((a, b) => a.x - b.x).forEach((p) => context.lineTo(...xyOf(toStage(view, p))));
+  context.stroke();
+  context.setLineDash([]);
+}
+const xyOf = ({ x, y }: Pixel): [number, number] => [x, y];
+
+function drawBar(
+  context: CanvasRenderingContext2D,
+  { x, y }: Pixel,
+  { up, down }: ErrorBar,
+  colour: string,
+  view: View,
+): void {
+  const [top, bottom] = [toStage(view, { x, y: y - up }), toStage(view, { x, y: y + down })];
+  context.strokeStyle = colour;
+  context.lineWidth = 1.5;
+  context.beginPath();
+  context.moveTo(top.x, top.y);
+  context.lineTo(bottom.x, bottom.y);
+  for (const end of [top, bottom]) {
+    context.moveTo(end.x - 4, end.y);
+    context.lineTo(end.x + 4, end.y);
+  }
   context.stroke();
 }
 

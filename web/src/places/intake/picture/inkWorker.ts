@@ -1,29 +1,52 @@
-import { colourMeant, findMarks, inkOf, likelyGround, traceLine, type Picture, type Pixel } from '@undameter/core';
+import {
+  colourMeant,
+  errorBarsAt,
+  findMarks,
+  inkOf,
+  likelyGround,
+  traceLine,
+  type ErrorBar,
+  type Picture,
+  type Pixel,
+  type Rgb,
+} from '@undameter/core';
 
 /** What is looked for in a picture by its colour. */
 export interface InkTask {
-  picture: Picture;
   /** Where the hand pointed: its colour is looked for. */
   at: Pixel;
   tolerance: number;
-  /** A line is followed from there, or all marks of the colour are found. */
-  what: 'line' | 'marks';
+  /** A line is followed from there, all marks of the colour are found, or the error bars on marks that are known. */
+  what: 'line' | 'marks' | 'bars';
+  /** Of the marks that are known. */
+  points: readonly Pixel[];
 }
 export interface InkFound {
-  points: Pixel[];
-  /** Places where it could have gone otherwise, or where marks lie over each other. */
+  points: (Pixel & { bar?: ErrorBar })[];
+  /** Places where it could have gone otherwise, where marks lie over each other, or without an error bar. */
   doubtful: number;
 }
 
-export function look({ picture, at, tolerance, what }: InkTask): InkFound {
-  const ground = likelyGround(picture);
+export function look(picture: Picture, ground: Rgb, { at, tolerance, what, points }: InkTask): InkFound {
   const ink = inkOf(picture, colourMeant(picture, at, ground), ground, tolerance);
   if (what === 'line') {
-    const { points, doubtful } = traceLine(ink, { from: at });
-    return { points, doubtful: doubtful.length };
+    const traced = traceLine(ink, { from: at });
+    return { points: traced.points, doubtful: traced.doubtful.length };
   }
-  const marks = findMarks(ink);
-  return { points: marks.map((m) => m.at), doubtful: marks.filter((m) => m.isShared).length };
+  if (what === 'marks') {
+    const marks = findMarks(ink);
+    return { points: marks.map((m) => m.at), doubtful: marks.filter((m) => m.isShared).length };
+  }
+  const bars = errorBarsAt(ink, points);
+  return {
+    points: points.map(({ x, y }, k) => ({ x, y, ...(bars[k] ? { bar: bars[k] } : {}) })),
+    doubtful: bars.filter((b) => !b).length,
+  };
 }
 
-onmessage = ({ data }: MessageEvent<InkTask>): void => postMessage(look(data));
+/** The picture comes once, before the first task. */
+let held: { picture: Picture; ground: Rgb } | undefined;
+onmessage = ({ data }: MessageEvent<{ picture: Picture } | InkTask>): void => {
+  if ('picture' in data) held = { picture: data.picture, ground: likelyGround(data.picture) };
+  else if (held) postMessage(look(held.picture, held.ground, data));
+};

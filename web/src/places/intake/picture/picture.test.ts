@@ -18,6 +18,9 @@ import {
   type PictureSheet,
 } from './pictureSheet';
 import { foundWords } from './foundWords';
+import { pageProblem, pageScale, sizeProblem } from './loadPicture';
+import { tableOfSeries } from './tableOfSeries';
+import { chosenXs, thinned } from './thinning';
 import { isPicture } from './usePictures';
 import { pannedBy, toPicture, toStage, wholeView, zoomedAt } from './view';
 
@@ -30,6 +33,9 @@ const bare: PictureSheet = {
     shape: 'affine',
     known: [],
     clickPixels: 0.5,
+    barsMean: 'standard',
+    page: 1,
+    asOne: false,
     version: 1,
   },
   series: [{ name: 'a', colour: '#c02942', points: [], runId: null }],
@@ -59,12 +65,18 @@ describe('known places', () => {
   });
   test('that agree better than a hand can click say no more than that', () => {
     const exact = { ...four, known: [...four.known, known('x', 250, 380, 50)] };
-    expect(misfitWords(axesIn(exact))).toBe('The known places agree to better than 0.01 pixels.');
+    expect(misfitWords(axesIn(exact))).toBe(
+      'The known places agree to better than 0.01 pixels. y is not tested: it has just two.',
+    );
+    const both = { ...four, known: [...exact.known, known('y', 50, 230, 10)] };
+    expect(misfitWords(axesIn(both))).toBe('The known places agree to better than 0.01 pixels.');
   });
   test('are tested only where there is one too many, and the words say which', () => {
     expect(misfitWords(axesIn(four))).toMatch(/^Not tested/);
     const five = { ...four, known: [...four.known, known('x', 250.6, 380, 50)] };
-    expect(misfitWords(axesIn(five))).toMatch(/^The known places agree to 0\.\d+ pixels; place 5 is off most, by 0\.4/);
+    expect(misfitWords(axesIn(five))).toMatch(
+      /^The known places agree to 0\.\d+ pixels; place 5 is off most, by 0\.\d+\. y is not tested: it has just two\.$/,
+    );
     expect(axesOf(bare)).toEqual({ problem: expect.stringContaining('at least 2 are needed') });
   });
 });
@@ -90,7 +102,7 @@ describe('a picture', () => {
     });
   });
   test('is one by its media type', () => {
-    expect([{ type: 'image/png' }, { type: 'image/svg+xml' }].every(isPicture)).toBe(true);
+    expect([{ type: 'image/png' }, { type: 'image/svg+xml' }, { type: 'application/pdf' }].every(isPicture)).toBe(true);
     expect([{ type: 'text/csv' }, { type: '' }, { type: 'image/tiff' }].some(isPicture)).toBe(false);
   });
 });
@@ -102,6 +114,9 @@ describe('what was found by its colour', () => {
     ['trace', 1, 0, '1 place of the line found.'],
     ['trace', 400, 3, '400 places of the line found; at 3 places another line was as near: look there.'],
     ['marks', 1, 0, '1 mark found.'],
+    ['bars', 0, 4, 'No point of the series has an error bar of this colour: click on a bar, enlarged.'],
+    ['bars', 4, 0, 'Error bars read on 4 points.'],
+    ['bars', 3, 1, 'Error bars read on 3 points; none on 1 point: look there.'],
     ['marks', 12, 2, '12 marks found; 2 marks as large as several, taken apart: look there.'],
   ] as const)('%s, %d of them %d doubtful: %s', (tool, points, doubtful, words) =>
     expect(foundWords(tool, { points, doubtful })).toBe(words),
@@ -135,6 +150,105 @@ describe('what is in hand', () => {
     expect(withoutInHand(pointed, point).series[0]!.points).toEqual([{ x: 100, y: 100 }]);
     expect(withoutInHand(pointed, { of: 'known', index: 0 }).known).toHaveLength(3);
   });
+});
+
+describe('values of x as they are typed', () => {
+  test.each<[string, number[]]>([
+    ['0; 10;20', [0, 10, 20]],
+    ['0,5 1,5', [0.5, 1.5]],
+    ['0 to 1 by 0.25', [0, 0.25, 0.5, 0.75, 1]],
+    ['5 to 5 by 1', [5]],
+  ])('%j', (text, xs) => expect(chosenXs(text, 'linear')).toEqual(xs));
+  test.each([
+    ['', 'Type values of x'],
+    ['1; two', '"two" is no number.'],
+    ['0 to 10 by 0', 'The last number is the step, above zero'],
+    ['10 to 0 by 1', 'the range rises'],
+    ['0 to x by 1', 'Type three numbers'],
+    ['0 to 1 by 0.0001', 'That would be 10001 values; up to 2000'],
+  ])('%j is told: %s', (text, words) => expect(chosenXs(text, 'linear')).toContain(words));
+  test('on an axis of dates are moments', () => {
+    const day = Date.UTC(2026, 2, 1) / 1000;
+    expect(chosenXs('2026-03-01; 2026-03-01 12:00', 'dates')).toEqual([day, day + 43_200]);
+    expect(chosenXs('0 to 10 by 1', 'dates')).toBe('"0 to 10 by 1" is no date.');
+  });
+});
+
+describe('fewer places of a line', () => {
+  const line = withPoints(
+    four,
+    0,
+    Array.from({ length: 200 }, (_, k) => ({ x: 100 + k, y: 300 - k })),
+  );
+  const keep = (how: Parameters<typeof thinned>[3]) => thinned(line, 0, axesIn(line), how);
+  test('at chosen x say where the line was not seen', () => {
+    const found = keep({ by: 'x', text: '0; 25; 50' });
+    if (typeof found === 'string') throw new Error(found);
+    expect(found).toMatchObject({ isWhole: false, words: 'The line read at 2 values of x; it was not seen at 0.' });
+    expect(found.sheet.series[0]!.points).toEqual([
+      { x: 150, y: 250 },
+      { x: 250, y: 150 },
+    ]);
+    expect(keep({ by: 'x', text: '25' })).toMatchObject({ isWhole: true, words: 'The line read at 1 value of x.' });
+  });
+  test('where it is straight are its ends', () =>
+    expect(keep({ by: 'curvature', pixels: 0.5 })).toMatchObject({ words: '2 places of 200 kept.', isWhole: true }));
+  test('are none where none of the values lies on it, or nothing is typed', () => {
+    expect(keep({ by: 'x', text: '99' })).toBe('The line was not seen at any of these values of x.');
+    expect(thinned(line, 0, undefined, { by: 'x', text: '9' })).toBe('The axes are not known yet.');
+    expect(keep({ by: 'x', text: '' })).toContain('Type values of x');
+  });
+});
+
+test('a series becomes the knots of a table, in the order of x, as sure as the least sure of them', () => {
+  const points = [
+    { x: 250, y: 230 },
+    { x: 150, y: 305 },
+    { x: 250, y: 200 },
+  ];
+  const sheet = { ...withPoints(four, 0, points), x: { ...four.x, scale: 'linear' as const } };
+  const table = tableOfSeries(sheet, 0, axesIn(sheet));
+  expect(table).toMatchObject({ symbol: 'H', name: 'H, a', xUnit: 'L/min', yUnit: 'm', x: [25, 50], y: [5, 10] });
+  expect(table.source).toBe('read off the picture chart');
+  const { all } = axesIn(sheet).uncertaintyAt({ x: 250, y: 230 }, 0.5);
+  expect(table.uncertainty).toEqual({ kind: 'absolute', value: Number((2 * all.y).toPrecision(2)), statedAs: 'twice' });
+  const log = { ...sheet, y: { ...sheet.y, scale: 'logarithmic' as const } };
+  const known = log.known.map((k) => ('value' in k && k.axis === 'y' ? { ...k, value: k.value === 0 ? 1 : 100 } : k));
+  expect(tableOfSeries(log, 0, axesIn({ ...log, known }))).toMatchObject({
+    yScale: 'log',
+    uncertainty: { kind: 'reading', statedAs: 'twice' },
+  });
+});
+
+describe('a picture that comes', () => {
+  test('too small or too large is told, before it is drawn', () => {
+    expect(sizeProblem(1, 1)).toBe('The picture has 1 × 1 pixels: nothing can be read off it.');
+    expect(sizeProblem(10_000, 10_000)).toBe('The picture has 100 megapixels; up to 60 are taken. Make it smaller.');
+    expect(sizeProblem(4000, 3000)).toBeNull();
+  });
+  test('as a page is drawn at 200 dots an inch, a very large one at less', () => {
+    expect(pageScale(595, 842)).toBeCloseTo(200 / 72, 9);
+    const scale = pageScale(3370, 4768);
+    expect(3370 * 4768 * scale ** 2).toBeCloseTo(24e6, 0);
+  });
+  test.each([
+    ['PasswordException', 'No password given', 'protected by a password'],
+    ['InvalidPDFException', 'Invalid PDF structure.', 'its file is broken, or it is no PDF'],
+    ['Error', 'The document has 2 pages, and no page 9. Choose another.', 'no page 9'],
+  ])('as a document that cannot be shown (%s) says why', (name, message, words) =>
+    expect(pageProblem({ name, message })).toContain(words),
+  );
+});
+
+test('places on an axis of dates are moments, and their ± is in the unit of the axis', () => {
+  const day = 86_400;
+  const start = Date.UTC(2026, 2, 1) / 1000;
+  const days = { ...four, x: { ...four.x, scale: 'dates' as const, unit: 'd' } };
+  const moments = days.known.map((k) => ('value' in k && k.axis === 'x' ? { ...k, value: start + k.value * day } : k));
+  const sheet = { ...days, known: moments };
+  expect(valueWords(sheet, axesIn(sheet), { x: 250, y: 230 })).toMatch(/^Q 2026-04-20 00:00 ± 0\.35 d, H 10/);
+  const next = withKnown(sheet, 'x', { x: 300, y: 380 }).known.at(-1)!;
+  expect('value' in next ? next.value : NaN).toBe(start + 200 * day);
 });
 
 describe('what is seen', () => {

@@ -2,8 +2,12 @@ import type { PictureBody, PictureRow, PictureSeries } from '@undameter/contract
 import {
   AppError,
   calibratePicture,
+  conversion,
   formatValue,
+  momentWords,
+  parseUnit,
   printUnit,
+  type ErrorBar,
   type PictureCalibration,
   type Pixel,
 } from '@undameter/core';
@@ -35,21 +39,24 @@ export const backTo = (
 });
 
 /** What a click on the picture does. */
-export type Tool = 'x' | 'y' | 'both' | 'point' | 'trace' | 'marks';
+export type Tool = 'x' | 'y' | 'both' | 'point' | 'trace' | 'marks' | 'bars';
 /** What arrow keys move: a known place, or a point of a series. */
 export type InHand = { of: 'known'; index: number } | { of: 'point'; series: number; index: number } | null;
 
+const DAY = 86_400;
+const today = (): number => Math.floor(Date.now() / 1000 / DAY) * DAY;
+
 /** Values that rise by as much as those before them did: most axes are numbered evenly. */
-function likelyValue(known: readonly KnownPlace[], axis: 'x' | 'y'): number {
+function likelyValue({ known, ...sheet }: PictureSheet, axis: 'x' | 'y'): number {
+  const isDates = sheet[axis].scale === 'dates';
   const values = known.flatMap((k) => (k.axis === axis ? [k.value] : []));
   const [last, before] = [values.at(-1), values.at(-2)];
-  if (last === undefined) return 0;
-  return before === undefined ? last + 1 : 2 * last - before;
+  if (last === undefined) return isDates ? today() : 0;
+  return before === undefined ? last + (isDates ? DAY : 1) : 2 * last - before;
 }
 
 export function withKnown(sheet: PictureSheet, axis: 'x' | 'y' | 'both', at: Pixel): PictureSheet {
-  const place: KnownPlace =
-    axis === 'both' ? { axis, at, x: 0, y: 0 } : { axis, at, value: likelyValue(sheet.known, axis) };
+  const place: KnownPlace = axis === 'both' ? { axis, at, x: 0, y: 0 } : { axis, at, value: likelyValue(sheet, axis) };
   return { ...sheet, known: [...sheet.known, place] };
 }
 
@@ -79,15 +86,22 @@ export function withSeries(sheet: PictureSheet): PictureSheet {
   return { ...sheet, series: [...sheet.series, { name: `series ${n}`, colour, points: [], runId: null }] };
 }
 
-export const withPoints = (sheet: PictureSheet, series: number, points: readonly Pixel[]): PictureSheet =>
-  changedSeries(sheet, series, { points: points.map(({ x, y }) => ({ x: rounded(x), y: rounded(y) })) });
+export type PointOfSeries = Pixel & { bar?: ErrorBar };
+
+export const withPoints = (sheet: PictureSheet, series: number, points: readonly PointOfSeries[]): PictureSheet =>
+  changedSeries(sheet, series, {
+    points: points.map(({ x, y, bar }) => ({
+      ...{ x: rounded(x), y: rounded(y) },
+      ...(bar ? { bar: { up: rounded(bar.up), down: rounded(bar.down) } } : {}),
+    })),
+  });
 
 /** A hundredth of a pixel is more than a hand or a trace can mean. */
 const rounded = (v: number): number => Math.round(v * 100) / 100;
 
 export function moved(sheet: PictureSheet, inHand: InHand, dx: number, dy: number): PictureSheet {
   if (!inHand) return sheet;
-  const by = ({ x, y }: Pixel): Pixel => ({ x: rounded(x + dx), y: rounded(y + dy) });
+  const by = <T extends Pixel>(at: T): T => ({ ...at, x: rounded(at.x + dx), y: rounded(at.y + dy) });
   if (inHand.of === 'known')
     return sheet.known[inHand.index]
       ? changedKnown(sheet, inHand.index, { at: by(sheet.known[inHand.index]!.at) })
@@ -135,22 +149,40 @@ export function axesOf({ x, y, known, shape }: PictureSheet): { axes: PictureCal
 }
 
 /** How well the known places agree; what was not tested says so. */
-export function misfitWords({ misfit }: PictureCalibration): string {
+export function misfitWords({ misfit, untested }: PictureCalibration): string {
   if (!misfit) return 'Not tested: there are just as many known places as are needed. One more would test them.';
+  const [axis] = untested;
+  const rest = axis === undefined ? '' : ` ${axis} is not tested: it has just two.`;
   const { pixels, worst } = misfit;
   // A hand does not click better than this.
-  if (worst.pixels < 0.01) return 'The known places agree to better than 0.01 pixels.';
+  if (worst.pixels < 0.01) return `The known places agree to better than 0.01 pixels.${rest}`;
   const most = `place ${worst.index + 1} is off most, by ${formatValue(worst.pixels, 2)}`;
-  return `The known places agree to ${formatValue(pixels, 2)} pixels; ${most}.`;
+  return `The known places agree to ${formatValue(pixels, 2)} pixels; ${most}.${rest}`;
 }
 
 const withUnit = (text: string, unit: string): string => `${text} ${printUnit(unit)}`.trim();
 
+/** A value of an axis as it is read: a moment on one of dates. */
+export const valueOn = ({ scale }: Pick<PictureSheet['x'], 'scale'>, value: number, digits = 5): string =>
+  scale === 'dates' ? momentWords(value) : formatValue(value, digits);
+
+/** The unit in which a ± stands, and its size there: dates are read in seconds and counted in a unit of time. */
+export function spreadOn({ scale, unit }: Pick<PictureSheet['x'], 'scale' | 'unit'>): { unit: string; factor: number } {
+  if (scale !== 'dates') return { unit, factor: 1 };
+  try {
+    return { unit, factor: conversion(parseUnit('s'), parseUnit(unit)).factor };
+  } catch {
+    return { unit: 's', factor: 1 };
+  }
+}
+
 /** The values at a place with their ±, k = 2. */
 export function valueWords({ x, y, clickPixels }: PictureSheet, axes: PictureCalibration, at: Pixel): string {
-  const [value, u] = [axes.valuesAt(at), axes.uncertaintyAt(at, clickPixels, clickPixels)];
-  const one = ({ symbol, unit }: PictureSheet['x'], v: number, s: number): string =>
-    `${symbol} ${withUnit(`${formatValue(v, 5)} ± ${formatValue(2 * s, 2)}`, unit)}`;
+  const [value, { all: u }] = [axes.valuesAt(at), axes.uncertaintyAt(at, clickPixels)];
+  const one = (axis: PictureSheet['x'], v: number, s: number): string => {
+    const { unit, factor } = spreadOn(axis);
+    return `${axis.symbol} ${withUnit(`${valueOn(axis, v)} ± ${formatValue(2 * s * factor, 2)}`, unit)}`;
+  };
   return `${one(x, value.x, u.x)}, ${one(y, value.y, u.y)}`;
 }
 

@@ -1,14 +1,16 @@
 import type { PictureRow } from '@undameter/contract';
-import type { Pixel } from '@undameter/core';
+import { likelyGround, markAt, type Pixel } from '@undameter/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask } from '../../../data/api';
 import { useFormDraft } from '../../../data/useDraft';
-import type { InkFound, InkTask } from './inkWorker';
-import { foundWords } from './foundWords';
+import { foundWords, type Found } from './foundWords';
+import type { InkFound } from './inkWorker';
 import { backTo, moved, sameSheet, sheetOf, withKnown, withoutInHand, withPoints } from './pictureSheet';
 import type { InHand, PictureSheet, Tool } from './pictureSheet';
-import type { PictureImage } from './usePictureImage';
+import type { PictureImage } from './loadPicture';
+import { useInkWorker } from './useInkWorker';
+import { usePictureImage } from './usePictureImage';
 
 /** A colour that is this far beside the way from ground to line, of 255, is another one. */
 const TOLERANCE = 48;
@@ -42,45 +44,47 @@ function useHistory() {
   };
 }
 
-/** Looks for lines and marks beside the page, so that it stays in hand meanwhile. */
-function lookFor(task: InkTask): Promise<InkFound> {
-  const worker = new Worker(new URL('./inkWorker.ts', import.meta.url), { type: 'module' });
-  return new Promise<InkFound>((resolve, reject) => {
-    worker.onmessage = ({ data }: MessageEvent<InkFound>) => resolve(data);
-    worker.onerror = () => reject(new Error('The picture could not be looked through. Try a smaller one.'));
-    worker.postMessage(task);
-  }).finally(() => worker.terminate());
-}
-
 interface ToLookFor {
   at: Pixel;
-  by: 'trace' | 'marks';
+  by: 'trace' | 'marks' | 'bars';
   /** The series that gets what is found. */
   of: number;
 }
 
+/** What was found by its colour, in words; of error bars the points that have one. */
+function foundBy(by: ToLookFor['by'], { points, doubtful }: InkFound): Found & { words: string } {
+  const found = { points: by === 'bars' ? points.length - doubtful : points.length, doubtful };
+  return { ...found, words: foundWords(by, found) };
+}
+
+function markIn({ pixels: { width, height, data: rgba } }: PictureImage, at: Pixel): Pixel | undefined {
+  const picture = { width, height, rgba };
+  return markAt(picture, at, likelyGround(picture), TOLERANCE);
+}
+
 /** A picture in hand: its axes and series as they are changed, what a click does, and what is made of it. */
-export function usePictureInHand(row: PictureRow, image: PictureImage | undefined) {
+export function usePictureInHand(row: PictureRow) {
   const start = sheetOf(row);
   const [sheet, put] = useFormDraft<PictureSheet>(`${row.campaignId}.picture.${row.id}`, start, sameSheet);
+  const { image, problem } = usePictureImage(`/api/pictures/${row.id}/file`, row.mediaType, sheet.page);
   const [tool, setTool] = useState<Tool>(row.known.length > 0 ? 'point' : 'x');
   const [series, setSeries] = useState(0);
   const [inHand, setInHand] = useState<InHand>(null);
   const history = useHistory();
+  const [snaps, setSnaps] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  const lookFor = useInkWorker(image);
   const client = useQueryClient();
   const set = (next: PictureSheet, of?: string): void => {
     history.keep(sheet, of);
     put(next);
   };
   const look = useMutation({
-    mutationFn: async ({ at, by }: ToLookFor) => {
-      const { width, height, data } = image!.pixels;
-      const what = by === 'trace' ? 'line' : 'marks';
-      return lookFor({ picture: { width, height, rgba: data }, at, tolerance: TOLERANCE, what });
-    },
+    mutationFn: ({ at, by, of }: ToLookFor) =>
+      lookFor({ at, tolerance: TOLERANCE, what: by === 'trace' ? 'line' : by, points: sheet.series[of]?.points ?? [] }),
     // Into the series that was in hand when the hand pointed, whichever is now.
-    onSuccess: ({ points }, { of }) => {
-      if (points.length > 0) set(withPoints(sheet, of, points));
+    onSuccess: (found, { of, by }) => {
+      if (foundBy(by, found).points > 0) set(withPoints(sheet, of, found.points));
     },
   });
   const saveNow = async (): Promise<void> => {
@@ -106,24 +110,25 @@ export function usePictureInHand(row: PictureRow, image: PictureImage | undefine
     onSuccess: renewed,
   });
   const pick = (at: Pixel): void => {
+    setSaid(null);
     if (tool === 'x' || tool === 'y' || tool === 'both') {
       set(withKnown(sheet, tool, at));
       setInHand({ of: 'known', index: sheet.known.length });
     } else if (tool === 'point') {
       const points = sheet.series[series]?.points ?? [];
-      set(withPoints(sheet, series, [...points, at]));
+      const middle = snaps && image ? markIn(image, at) : undefined;
+      setSaid(snaps && !middle ? 'No mark is there: the point is where you clicked.' : null);
+      set(withPoints(sheet, series, [...points, middle ?? at]));
       setInHand({ of: 'point', series, index: points.length });
     } else if (image) look.mutate({ at, by: tool, of: series });
   };
-  const latest = look.data && look.variables ? { ...look.data, by: look.variables.by } : undefined;
+  const latest = look.data && look.variables ? foundBy(look.variables.by, look.data) : undefined;
   return {
+    ...{ image, problem },
     ...{ row, sheet, set, tool, setTool, series, setSeries, inHand, setInHand, isSaved, save, make, pick },
     busy: look.isPending,
-    found: latest && {
-      points: latest.points.length,
-      doubtful: latest.doubtful,
-      words: foundWords(latest.by, { points: latest.points.length, doubtful: latest.doubtful }),
-    },
+    found: latest,
+    ...{ snaps, setSnaps, said, setSaid },
     error: look.error,
     move: (dx: number, dy: number) => set(moved(sheet, inHand, dx, dy), 'move'),
     remove: () => {

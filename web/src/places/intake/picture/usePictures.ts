@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 import { ask, withFile } from '../../../data/api';
 import { queries } from '../../../data/queries';
 
-export const pictureTypes = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'];
+export const pictureTypes = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml', 'application/pdf'];
 export const isPicture = ({ type }: Pick<File, 'type'>): boolean => pictureTypes.includes(type);
 
 /** The pictures of a campaign, and how one comes in: as a file, or out of the clipboard. */

@@ -41,7 +41,7 @@ export function SheetBoard({ sheet, leftOut, sortedBy, about, tools, onRow, onCh
   const classOf = (at: number, column: number): string | undefined => {
     const row = ordered[at];
     if (!row) return undefined;
-    if (column < width && isWrong(row.cells[column])) return 'knot-odd';
+    if (column < width && isWrong(row.cells[column], sheet.columns[column])) return 'knot-odd';
     if (leftOut.has(row.row)) return 'row-left-out';
     return column >= width && column < width + computed.length ? 'knot-axis' : undefined;
   };

@@ -68,6 +68,30 @@ describe('what is saved', () => {
     expect(declared('')).not.toHaveProperty('uncertainty');
     expect(declared('1')!.uncertainty).toMatchObject({ value: 1 });
   });
+  test('a column of words has the places of its words, new ones behind those that were there', () => {
+    const saved: SheetReply = {
+      version: 2,
+      columns: [
+        { symbol: 'series', name: 'Series', unit: '', words: ['2900 rpm', '1450 rpm'], uncertainty: null },
+        { symbol: 'H', name: 'Head', unit: 'm', uncertainty: null },
+      ],
+      rows: [
+        { row: 1, cells: [1, 7] },
+        { row: 2, cells: [null, 8] },
+      ],
+    };
+    const opened = sheetFrom(saved, { name: 'both', kind: 'measured', procedure: [] });
+    expect(opened.rows.map((r) => r.cells)).toEqual([
+      ['1450 rpm', '7'],
+      ['', '8'],
+    ]);
+    const more = { ...opened, rows: [...opened.rows, { row: 3, cells: [' 700 rpm ', '9'], note: '' }] };
+    const { columns, rows } = bodyIn(more).save;
+    expect(columns[0]!.words).toEqual(['2900 rpm', '1450 rpm', '700 rpm']);
+    expect(rows.map((r) => r.cells[0])).toEqual([1, null, 2]);
+    expect([...valuesOf(more).columns[0]!]).toEqual([1, NaN, 2]);
+    expect([isWrong('700 rpm', opened.columns[0]), isWrong('700 rpm', opened.columns[1])]).toEqual([false, true]);
+  });
   test.each<[string, Partial<Sheet>, string]>([
     ['no name', { name: ' ' }, 'needs a name'],
     ['no rows', { rows: [{ row: 1, cells: ['', ''], note: '' }] }, 'at least one row'],

@@ -35,6 +35,8 @@ export interface SheetColumn {
   isDeclaredElsewhere: boolean;
   /** Column that states its standard uncertainty row by row. */
   toldBy: string | null;
+  /** Of a column of words: those that it had when it was saved; null: its cells are numbers. */
+  words: string[] | null;
   /** So many are shown; null: as many as it needs. */
   decimals: number | null;
   /** Of its points; null: the usual one. */
@@ -72,6 +74,7 @@ const columnOf = (name: string, symbol: string, unit = ''): SheetColumn => ({
     statedAs: 'limits',
     isDeclaredElsewhere: false,
     toldBy: null,
+    words: null,
     decimals: null,
     colour: null,
   },
@@ -95,9 +98,9 @@ export function sheetFrom(reply: SheetReply, { name, kind, procedure }: SavedRun
       const { symbol, name: called, unit = '', formula } = settings as unknown as ComputedColumn;
       return { symbol, name: called, unit, formula, stepId: id };
     }),
-    columns: reply.columns.map(({ symbol, name: called, unit, uncertainty, decimals = null, colour = null }) => ({
+    columns: reply.columns.map(({ symbol, name: called, unit, uncertainty, ...looks }) => ({
       ...columnOf(called, symbol, unit),
-      ...{ decimals, colour },
+      ...{ words: looks.words ?? null, decimals: looks.decimals ?? null, colour: looks.colour ?? null },
       ...(uncertainty?.kind === 'absolute' && uncertainty.effect === undefined
         ? { plusMinus: String(uncertainty.value), statedAs: uncertainty.statedAs }
         : { isDeclaredElsewhere: uncertainty !== null, toldBy: tellerOf(uncertainty) }),
@@ -105,7 +108,7 @@ export function sheetFrom(reply: SheetReply, { name, kind, procedure }: SavedRun
     rows: reply.rows.map(({ row, cells, note = '', takenAt }) => ({
       ...timeOf(takenAt),
       row,
-      cells: cells.map((v) => (v === null ? '' : String(v))),
+      cells: cells.map((v, c) => (v === null ? '' : (reply.columns[c]?.words?.[v] ?? String(v)))),
       note,
     })),
   };
@@ -262,7 +265,10 @@ export interface Computed {
 /** Columns of numbers as far as they are typed, the computed ones after them. */
 export function valuesOf(sheet: Sheet): { rows: SheetRow[]; columns: Float64Array[]; computed: Computed[] } {
   const rows = used(sheet);
-  const columns = sheet.columns.map((_, c) => Float64Array.from(rows, (r) => typedNumber(r.cells[c]) ?? NaN));
+  const columns = sheet.columns.map((column, c) => {
+    const words = wordsOf(column, rows, c);
+    return Float64Array.from(rows, (r) => numberOf(r.cells[c], words) ?? NaN);
+  });
   const channels = new Map<string, Channel>();
   sheet.columns.forEach(({ symbol, name, unit }, c) =>
     channels.set(symbol, { symbol, name, unit, origin: 'logged', values: columns[c]! }),
@@ -303,9 +309,23 @@ export function shownCell(text: string, column: SheetColumn, columns: readonly S
   return column.toldBy === null ? text : String(Number(value.toPrecision(DIGITS.mean)));
 }
 
-/** What of a cell is no number, so that it can be marked where it stands. */
-export const isWrong = (text: string | undefined): boolean =>
-  text !== undefined && text.trim() !== '' && typedNumber(text) === null;
+/** What of a cell is no number, so that it can be marked where it stands; words may be anything. */
+export const isWrong = (text: string | undefined, column?: Pick<SheetColumn, 'words'>): boolean =>
+  text !== undefined && text.trim() !== '' && !column?.words && typedNumber(text) === null;
+
+/** The words of a column, with those that were typed since behind them; null where it has numbers. */
+function wordsOf({ words }: Pick<SheetColumn, 'words'>, rows: readonly SheetRow[], at: number): string[] | null {
+  if (!words) return null;
+  const typed = rows.map((r) => (r.cells[at] ?? '').trim()).filter((w) => w !== '');
+  return [...new Set([...words, ...typed])];
+}
+
+/** What a cell stands for: its number, or the place of its word. */
+function numberOf(text: string | undefined, words: readonly string[] | null): number | null {
+  if (!words) return typedNumber(text);
+  const at = words.indexOf((text ?? '').trim());
+  return at < 0 ? null : at;
+}
 
 /** The sheet as it is saved, or the first thing that has to be mended before. */
 export function bodyOf(sheet: Sheet): { body: TypedBody; save: SheetBody } | { problem: string } {
@@ -314,7 +334,7 @@ export function bodyOf(sheet: Sheet): { body: TypedBody; save: SheetBody } | { p
   if (rows.length === 0) return { problem: 'Type or paste at least one row.' };
   for (const { row, cells } of rows)
     for (const [c, text] of cells.entries())
-      if (isWrong(text))
+      if (isWrong(text, sheet.columns[c]))
         return {
           problem: `Row ${row}, ${sheet.columns[c]!.name}: "${text}" is no number. Mend it, or empty the cell.`,
         };
@@ -323,11 +343,12 @@ export function bodyOf(sheet: Sheet): { body: TypedBody; save: SheetBody } | { p
       return {
         problem: `The ± of ${name} reads "${plusMinus}": a number that is not below zero is needed, or nothing.`,
       };
-  const columns = sheet.columns.map(typedColumn);
+  const words = sheet.columns.map((column, c) => wordsOf(column, rows, c));
+  const columns = sheet.columns.map((column, c) => typedColumn({ ...column, words: words[c]! }));
   const made = rows.map(({ row, cells, note, takenAt }) => ({
     ...timeOf(takenAt),
     row,
-    cells: cells.map((c) => typedNumber(c)),
+    cells: cells.map((text, c) => numberOf(text, words[c] ?? null)),
     ...(note.trim() === '' ? {} : { note: note.trim() }),
   }));
   const computed = sheet.computed
@@ -340,10 +361,11 @@ export function bodyOf(sheet: Sheet): { body: TypedBody; save: SheetBody } | { p
 }
 
 function typedColumn(column: SheetColumn): TypedColumn {
-  const { symbol, name, unit, plusMinus, statedAs, isDeclaredElsewhere, decimals, colour } = column;
+  const { symbol, name, unit, plusMinus, statedAs, isDeclaredElsewhere, words, decimals, colour } = column;
   const value = typedNumber(plusMinus);
   const head = {
     ...{ symbol, name: name.trim() || symbol, unit },
+    ...(words === null ? {} : { words }),
     ...(decimals === null ? {} : { decimals }),
     ...(colour === null ? {} : { colour }),
   };

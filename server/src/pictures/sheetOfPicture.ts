@@ -1,0 +1,89 @@
+import type { PictureRow, TypedBody, TypedColumn } from '@undameter/contract';
+import { AppError, calibratePicture, conversion, dayBefore, momentWords, parseUnit } from '@undameter/core';
+
+type Sheet = Pick<TypedBody, 'columns' | 'rows'>;
+type Point = PictureRow['series'][number]['points'][number];
+/** A point with the series that it belongs to, by its place among those that become one run. */
+export interface OfSeries {
+  at: Point;
+  series: number;
+}
+
+/** Symbol of the column that names the series. */
+const SERIES = 'series';
+
+/**
+ * Points of a picture as the rows of a run, by its axes: both values, beside each how sure its place is, how sure the
+ * axes are, and half of its error bar where some were read.
+ * @param words  names of the series where there is more than one; their column comes first
+ * @throws {AppError} PICTURE_…, PICTURE_AXIS_NO_TIME
+ */
+export function sheetOfPicture(row: PictureRow, points: readonly OfSeries[], words: readonly string[] | null): Sheet {
+  const hasBars = points.some(({ at }) => at.bar);
+  const [x, y] = [axisOf(row, 'x'), axisOf(row, 'y')];
+  const named = words ? [{ symbol: SERIES, name: 'Series', unit: '', words: [...words] }] : [];
+  const axes = calibratePicture({ x: row.x.scale, y: row.y.scale, known: row.known, shape: row.shape });
+  const rows = points.map(({ at, series }, k) => {
+    const [value, u] = [axes.valuesAt(at), axes.uncertaintyAt(at, row.clickPixels)];
+    const [top, bottom] = [(at.bar?.up ?? 0) * -1, at.bar?.down ?? 0].map((by) => axes.valuesAt(shifted(at, by)).y);
+    const cells = [
+      ...(words ? [series] : []),
+      ...[x.shown(value.x), x.size(u.place.x), x.size(u.axes.x)],
+      ...[y.shown(value.y), y.size(u.place.y), y.size(u.axes.y)],
+      ...(hasBars ? [y.size(Math.abs(top! - bottom!) / 2)] : []),
+    ];
+    return { row: k + 1, cells: cells.map(rounded) };
+  });
+  return { columns: [...named, ...columnsOf(row, x, false), ...columnsOf(row, y, hasBars)], rows };
+}
+
+const shifted = ({ x, y }: Point, by: number) => ({ x, y: y + by });
+/** More digits than a picture can tell. */
+const rounded = (v: number): number | null => (Number.isFinite(v) ? Number(v.toPrecision(9)) : null);
+
+interface Axis {
+  axis: 'x' | 'y';
+  name: string;
+  /** A value as it stands in the run, and the size of a difference. */
+  shown(value: number): number;
+  size(difference: number): number;
+}
+
+/** Dates are counted from the day of the earliest known one, in the unit of the axis. */
+function axisOf(row: PictureRow, axis: 'x' | 'y'): Axis {
+  const { name, unit, scale } = row[axis];
+  if (scale !== 'dates') return { axis, name, shown: (v) => v, size: (d) => d };
+  const [seconds, own] = [parseUnit('s'), parseUnit(unit)];
+  let factor: number;
+  try {
+    ({ factor } = conversion(seconds, own));
+  } catch {
+    throw new AppError('PICTURE_AXIS_NO_TIME', { axis, unit });
+  }
+  const known = row.known.flatMap((k) => (k.axis === 'both' ? [k[axis]] : k.axis === axis ? [k.value] : []));
+  const origin = dayBefore(known);
+  const called = `${name} since ${momentWords(origin)}`.slice(0, 120);
+  return { axis, name: called, shown: (v) => (v - origin) * factor, size: (d) => d * factor };
+}
+
+/** A value with what is known of how sure it is: the axes are the same for all runs of the picture. */
+function columnsOf(row: PictureRow, { axis, name }: Axis, hasBars: boolean): TypedColumn[] {
+  const { symbol, unit } = row[axis];
+  const teller = (prefix: string, of: string): TypedColumn => ({
+    symbol: `${prefix}_${symbol}`.slice(0, 40),
+    name: `${name}, ${of}`.slice(0, 120),
+    unit,
+  });
+  const [place, axes] = [teller('u', 'u of its place'), teller('c', 'u of the axes')];
+  const bars = hasBars ? [teller('b', 'half of its error bar, 0 where it has none')] : [];
+  const told = ({ symbol: by }: TypedColumn, statedAs: PictureRow['barsMean'], effect: 'random' | 'systematic') => ({
+    kind: 'channel' as const,
+    ...{ symbol: by, statedAs, effect },
+  });
+  const sources = [
+    { name: 'place on the picture', isShared: false, of: told(place, 'standard', 'random') },
+    { name: `${axis} axis of ${row.name}`, isShared: true, of: told(axes, 'standard', 'systematic') },
+    ...bars.map((b) => ({ name: 'error bars', isShared: false, of: told(b, row.barsMean, 'random') })),
+  ];
+  return [{ symbol, name, unit, uncertainty: { kind: 'several', sources } }, place, axes, ...bars];
+}
