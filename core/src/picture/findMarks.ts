@@ -1,6 +1,6 @@
 import type { Pixel } from './calibrate';
 import type { Ink } from './ink';
-import { middleOf, patchesOf, type InkPixel } from './patches';
+import { middleOf, patchesOf, type InkPixel, type Patch } from './patches';
 import { thickPartsOf } from './thickParts';
 
 /** A mark of a chart: a patch of one colour. */
@@ -16,27 +16,45 @@ export interface FoundMark {
 /** What is smaller than this share of the usual mark is lettering, a tick or dirt; what is larger is several. */
 const SMALL = 0.4;
 const SEVERAL = 1.5;
+/** What is as large as more marks than this is no mark: a frame, an area. */
+const MOST_TOGETHER = 12;
 
 /**
  * Marks of one colour as points: patches that hang together, the middle of their ink; a line of the same colour that
  * joins them is left away, and those that are as large as several are taken apart. What is much smaller than most is
  * none.
+ * @param from        a place in one of them, which tells how large they are; left out: as most are
  * @param leastShare  a pixel that the colour covers by less holds no patch together
  */
-export function findMarks(ink: Ink, leastShare = 0.3): FoundMark[] {
+export function findMarks(ink: Ink, from?: Pixel, leastShare = 0.3): FoundMark[] {
   const patches = patchesOf(ink, leastShare).flatMap(thickPartsOf);
-  const areas = patches.map((p) => p.area).sort((a, b) => a - b);
-  // The larger half, so that lettering of the same colour does not say what is usual.
-  const usual = areas[Math.floor(0.75 * (areas.length - 1))] ?? 0;
+  const usual = from ? areaAt(patches, from) : usualArea(patches);
   return patches
-    .filter((p) => p.area >= SMALL * usual)
+    .filter((p) => p.area >= SMALL * usual && p.area <= MOST_TOGETHER * usual)
     .flatMap((patch): FoundMark[] => {
       const count = patch.area > SEVERAL * usual ? Math.round(patch.area / usual) : 1;
       return count === 1
-        ? [{ at: middleOf(patch.pixels), area: patch.area, isShared: false }]
+        ? [{ at: patch.middle, area: patch.area, isShared: false }]
         : takenApart(patch.pixels, count).map((at) => ({ at, area: patch.area / count, isShared: true }));
     })
     .sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
+}
+
+/** That of the patch that is nearest to a place. */
+function areaAt(patches: readonly Patch[], { x, y }: Pixel): number {
+  let best = { off: Infinity, area: 0 };
+  for (const { pixels, area } of patches)
+    for (const p of pixels) {
+      const off = Math.hypot(p.x - x, p.y - y);
+      if (off < best.off) best = { off, area };
+    }
+  return best.area;
+}
+
+/** Of the larger half, so that lettering of the same colour does not say what is usual. */
+function usualArea(patches: readonly Patch[]): number {
+  const areas = patches.map((p) => p.area).sort((a, b) => a - b);
+  return areas[Math.floor(0.75 * (areas.length - 1))] ?? 0;
 }
 
 const ROUNDS = 30;

@@ -84,10 +84,15 @@ export function inkOf(picture: Picture, colour: Rgb, ground: Rgb, tolerance = 40
     if (along <= 0) continue;
     const beside = Math.hypot(off[0] - along * way[0], off[1] - along * way[1], off[2] - along * way[2]);
     const beyond = Math.max(0, along - 1) * Math.sqrt(length);
-    if (Math.hypot(beside, beyond) <= tolerance) share[i] = Math.min(1, along);
+    // What a pixel has little of lies near the ground whatever its colour: there the way is narrower.
+    const limit = Math.max(NOISE, tolerance * Math.min(1, along));
+    if (Math.hypot(beside, beyond) <= limit) share[i] = Math.min(1, along);
   }
   return { width, height, share };
 }
+
+/** As far as the noise of a photograph moves a colour, of 255. */
+const NOISE = 16;
 
 /** So far from where the hand pointed its colour is looked for, pixels. */
 const REACH = 4;

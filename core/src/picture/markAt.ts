@@ -1,6 +1,6 @@
 import type { Pixel } from './calibrate';
 import { colourMeant, inkOf, type Picture, type Rgb } from './ink';
-import { middleOf, patchesOf, type Patch } from './patches';
+import { patchesOf, type Patch } from './patches';
 import { thickPartsOf } from './thickParts';
 
 /** A mark reaches no further from where the hand pointed, pixels. */
@@ -27,8 +27,7 @@ export function markAt(picture: Picture, at: Pixel, ground: Rgb, tolerance = 48)
   const patch = nearest(patchesOf(ink, LEAST_SHARE));
   const mark = patch && nearest(thickPartsOf(patch));
   if (!mark || touchesEdge(mark, part)) return undefined;
-  const middle = middleOf(mark.pixels);
-  return { x: middle.x + left, y: middle.y + top };
+  return { x: mark.middle.x + left, y: mark.middle.y + top };
 }
 
 /** A window of a picture, from a place on. */

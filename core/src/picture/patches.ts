@@ -10,6 +10,7 @@ export interface Patch {
   pixels: InkPixel[];
   /** Pixels that its ink covers. */
   area: number;
+  middle: Pixel;
 }
 
 /** Pixels that hang together, also over corners. @param leastShare  covered by less, a pixel holds nothing together */
@@ -39,11 +40,14 @@ export function patchesOf({ width, height, share }: Ink, leastShare: number): Pa
   return patches;
 }
 
-export const patchOf = (pixels: InkPixel[]): Patch => ({
+/** @param middle  left out: of its ink */
+export const patchOf = (pixels: InkPixel[], middle = middleOf(pixels)): Patch => ({
   pixels,
   area: pixels.reduce((sum, p) => sum + p.share, 0),
+  middle,
 });
 
+/** Of pixels by their shares. */
 export function middleOf(pixels: readonly InkPixel[]): Pixel {
   let [x, y, sum] = [0, 0, 0];
   for (const p of pixels) {

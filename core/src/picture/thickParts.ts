@@ -1,5 +1,6 @@
+import type { Pixel } from './calibrate';
 import { distanceToOutside } from './distanceToOutside';
-import { patchesOf, patchOf, type InkPixel, type Patch } from './patches';
+import { middleOf, patchesOf, patchOf, type InkPixel, type Patch } from './patches';
 
 /** A part of a patch as an image of its own, with a rim of nothing around it. */
 interface Local {
@@ -28,7 +29,27 @@ export function thickPartsOf(patch: Patch): Patch[] {
   if (usual === undefined || ridge.at(-1)! <= THICK * usual) return [patch];
   const line = SLACK * usual + 0.3;
   const cores = patchesOf({ ...local, share: Float32Array.from(distance, (d) => (d > line ? 1 : 0)) }, 0.5);
-  return cores.map((core) => patchOf(around(core, local, line + 0.7)));
+  return cores.map((core) => {
+    const { x, y } = settled(local, middleOf(core.pixels), Math.sqrt(core.area / Math.PI) + line);
+    return patchOf(around(core, local, line + 0.7), { x: x + local.left, y: y + local.top });
+  });
+}
+
+const ROUNDS = 4;
+
+/** The middle of the ink within a circle that goes along with it, so that stubs of the line weigh little. */
+function settled({ width, height, share }: Local, start: Pixel, radius: number): Pixel {
+  const reach = radius + 0.5;
+  let at = start;
+  for (let round = 0; round < ROUNDS; round++) {
+    const within: InkPixel[] = [];
+    for (let y = Math.max(0, Math.floor(at.y - reach)); y < Math.min(height, at.y + reach); y++)
+      for (let x = Math.max(0, Math.floor(at.x - reach)); x < Math.min(width, at.x + reach); x++)
+        if (Math.hypot(x + 0.5 - at.x, y + 0.5 - at.y) <= reach)
+          within.push({ x: x + 0.5, y: y + 0.5, share: share[y * width + x]! });
+    at = middleOf(within);
+  }
+  return at;
 }
 
 function localOf({ pixels }: Patch): Local {

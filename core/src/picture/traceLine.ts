@@ -93,13 +93,37 @@ function withoutScraps(steps: readonly Step[]): Step[] {
   const least = Math.min(SCRAP.columns, SCRAP.share * usualOf(lengths));
   const isSeen = (run: Step[] | undefined): boolean => run !== undefined && !run[0]!.isGuess && run.length >= least;
   const touches = (a: Step[] | undefined, b: Step[]): boolean => a?.[0]?.run === b[0]!.run;
-  return runs
-    .filter((run, k) => {
-      if (!run[0]!.isGuess) return isSeen(run);
-      const [before, after] = [runs[k - 1], runs[k + 1]];
-      return isSeen(before) && isSeen(after) && touches(before, run) && touches(after, run);
-    })
-    .flat();
+  const kept = runs.filter((run, k) => {
+    if (!run[0]!.isGuess) return isSeen(run);
+    const [before, after] = [runs[k - 1], runs[k + 1]];
+    return isSeen(before) && isSeen(after) && touches(before, run) && touches(after, run);
+  });
+  return withoutTail(withoutTail(kept).reverse()).reverse().flat();
+}
+
+/** A gap that is this many times the usual one, and so many columns more, is none of the dashes. */
+const FAR = { times: 3, columns: 8 } as const;
+/** What lies behind it is no longer than so many of the usual stretches. */
+const TAIL = 3;
+
+/** Without a few stretches that lie far behind the last ones, at the end of a list: lettering beside a dashed line. */
+function withoutTail(runs: Step[][]): Step[][] {
+  const gaps = runs.slice(1).map((run, k) => gapBetween(runs[k]!, run));
+  const longest = FAR.times * medianOf([...gaps, 0]) + FAR.columns;
+  const most = TAIL * usualOf(runs.map((r) => r.length));
+  let tail = 0;
+  for (let k = runs.length - 1; k > 0; k--) {
+    tail += runs[k]!.length;
+    if (tail > most) break;
+    if (gaps[k - 1]! > longest) return withoutTail(runs.slice(0, k));
+  }
+  return runs;
+}
+
+/** Columns between two stretches, whichever comes first. */
+function gapBetween(a: readonly Step[], b: readonly Step[]): number {
+  const ends = [a[0]!, a.at(-1)!].flatMap((p) => [b[0]!, b.at(-1)!].map((q) => Math.abs(p.at.x - q.at.x)));
+  return Math.min(...ends) - 1;
 }
 
 /** The length of the stretch that the middle column of all belongs to. */
@@ -116,19 +140,27 @@ interface Begin {
 }
 const REACH_OF_HAND = 12;
 
-/** The piece of ink that is nearest to where the hand pointed. */
+/**
+ * The piece of ink that is nearest to where the hand pointed, and that is as much as the others around: at the end of a
+ * dash a column has less, from which nothing can be followed.
+ */
 function beginAt(ink: Ink, from: Pixel, leastShare: number): Begin | undefined {
-  let best: (Begin & { off: number }) | undefined;
+  const near: (Begin & { off: number })[] = [];
   const column = Math.floor(from.x);
   for (let c = column - REACH_OF_HAND; c <= column + REACH_OF_HAND; c++)
     for (const piece of piecesOf(ink, c, leastShare)) {
       const at = { x: c + 0.5, y: piece.middle };
       const beside = Math.max(piece.low - from.y, from.y - piece.high, 0);
       const off = Math.hypot(at.x - from.x, beside);
-      if (off <= REACH_OF_HAND && (!best || off < best.off)) best = { at, piece, off };
+      if (off <= REACH_OF_HAND) near.push({ at, piece, off });
     }
-  return best;
+  if (near.length === 0) return undefined;
+  const least = WHOLE * medianOf(near.map((b) => b.piece.ink));
+  const whole = near.filter((b) => b.piece.ink >= least);
+  return whole.reduce((best, b) => (b.off < best.off ? b : best), whole[0]!);
 }
+/** A column of a line has at least this share of the ink of those around it. */
+const WHOLE = 0.8;
 
 function piecesOf({ width, height, share }: Ink, column: number, leastShare: number): Piece[] {
   if (column < 0 || column >= width) return [];

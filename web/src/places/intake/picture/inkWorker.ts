@@ -34,7 +34,7 @@ export function look(picture: Picture, ground: Rgb, { at, tolerance, what, point
     return { points: traced.points, doubtful: traced.doubtful.length };
   }
   if (what === 'marks') {
-    const marks = findMarks(ink);
+    const marks = findMarks(ink, at);
     return { points: marks.map((m) => m.at), doubtful: marks.filter((m) => m.isShared).length };
   }
   const bars = errorBarsAt(ink, points);
