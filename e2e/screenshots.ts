@@ -71,20 +71,29 @@ async function readPicture(page: Page): Promise<void> {
   const scale = 0.96 * Math.min(box.width / 1000, box.height / 700);
   const click = ({ x, y }: { x: number; y: number }) =>
     page.mouse.click(box.x + box.width / 2 + (x - 500) * scale, box.y + box.height / 2 + (y - 350) * scale);
-  const tool = (name: string) =>
-    page.getByRole('radiogroup', { name: 'A click is' }).getByText(name, { exact: true }).click();
+  const tool = (name: string) => page.locator('.tool-choice').getByText(name, { exact: true }).click();
   const known: ['x' | 'y', number][] = [
     ['x', 0],
     ['x', 100],
     ['y', 6],
     ['y', 30],
     ['x', 60],
+    ['y', 18],
   ];
   for (const [k, [axis, value]] of known.entries()) {
-    await tool(axis);
+    await tool(`${axis} axis`);
     await click(axis === 'x' ? at(value, 0) : at(0, value));
     await page.getByRole('spinbutton', { name: `Value of known place ${k + 1}` }).fill(String(value));
   }
+  for (const [label, text] of [
+    ['Name of x', 'Flow'],
+    ['Symbol of x', 'Q'],
+    ['Unit of x', 'L/min'],
+    ['Name of y', 'Head'],
+    ['Symbol of y', 'H'],
+    ['Unit of y', 'm'],
+  ] as const)
+    await page.getByRole('textbox', { name: label, exact: true }).fill(text);
   await tool('line');
   await click(at(50, head(50)));
   await page.getByText(/places of the line found/).waitFor();

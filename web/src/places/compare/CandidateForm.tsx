@@ -82,6 +82,7 @@ function SourceFields({ number, candidate, runs, fits, like, onChange }: Candida
       <Field label={`Candidate ${number}`}>
         <Select
           aria-label={`Source of candidate ${number}`}
+          showSearch={{ optionFilterProp: 'label' }}
           value={source.kind === 'fit' ? `fit ${source.fitId}` : `run ${source.runId}`}
           onChange={choose}
           options={[

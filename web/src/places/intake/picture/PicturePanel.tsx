@@ -40,9 +40,9 @@ export function PicturePanel({ held, pages, onLeave }: PicturePanelProps) {
 }
 
 const tools: { value: Tool; label: string; hint: string }[] = [
-  { value: 'x', label: 'x', hint: 'Click a place of the x axis whose value stands there, then type the value.' },
-  { value: 'y', label: 'y', hint: 'Click a place of the y axis whose value stands there, then type the value.' },
-  { value: 'both', label: 'x, y', hint: 'Click a place whose both values are known.' },
+  { value: 'x', label: 'x axis', hint: 'Click a place of the x axis whose value stands there, then type the value.' },
+  { value: 'y', label: 'y axis', hint: 'Click a place of the y axis whose value stands there, then type the value.' },
+  { value: 'both', label: 'both', hint: 'Click a place whose both values are known.' },
   {
     value: 'point',
     label: 'point',
@@ -52,7 +52,7 @@ const tools: { value: Tool; label: string; hint: string }[] = [
   { value: 'marks', label: 'marks', hint: 'Click one mark: all of its colour are found.' },
   {
     value: 'bars',
-    label: 'bars',
+    label: 'error bars',
     hint: 'Click an error bar: those of its colour are read on all points of the series in hand.',
   },
 ];
@@ -77,19 +77,34 @@ function PageField({ held: { sheet, set }, pages }: Pick<PicturePanelProps, 'hel
   );
 }
 
+interface ToolChoiceProps {
+  label: string;
+  /** Which of the tools. */
+  from: number;
+  to: number;
+  held: PictureHeld;
+}
+
+function ToolChoice({ label, from, to, held: { tool, setTool } }: ToolChoiceProps) {
+  return (
+    <Segmented<Tool>
+      block
+      size="small"
+      className="tool-choice"
+      aria-label={label}
+      value={tool}
+      onChange={setTool}
+      options={tools.slice(from, to).map(({ value, label: text }) => ({ value, label: text }))}
+    />
+  );
+}
+
 function ToolField({ held }: { held: PictureHeld }) {
-  const { tool, setTool, found, busy, snaps, setSnaps, said } = held;
+  const { tool, found, busy, snaps, setSnaps, said } = held;
   return (
     <>
-      <Segmented<Tool>
-        block
-        size="small"
-        className="tool-choice"
-        aria-label="A click is"
-        value={tool}
-        onChange={setTool}
-        options={tools.map(({ value, label }) => ({ value, label }))}
-      />
+      <ToolChoice label="A click is a known place" from={0} to={3} held={held} />
+      <ToolChoice label="A click is for points" from={3} to={tools.length} held={held} />
       <p className="soft">{tools.find((t) => t.value === tool)!.hint}</p>
       {tool === 'point' && (
         <Checkbox checked={snaps} onChange={(e) => setSnaps(e.target.checked)}>
