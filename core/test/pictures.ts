@@ -1,7 +1,7 @@
 /** Pictures that the tests draw, and what is known of them. */
 import { Random } from '../src/number/Random';
 import type { KnownPoint, PictureAxes } from '../src/picture/calibrate';
-import { inkOf, likelyGround, type Picture, type Rgb } from '../src/picture/ink';
+import { coverOf, inkOf, likelyGround, type Picture, type Rgb } from '../src/picture/ink';
 
 export const onX = (x: number, y: number, value: number): KnownPoint => ({ axis: 'x', at: { x, y }, value });
 export const onY = (x: number, y: number, value: number): KnownPoint => ({ axis: 'y', at: { x, y }, value });
@@ -38,6 +38,7 @@ export class Drawing {
     for (let i = 0; i < rgba.length; i++) if (i % 4 < 3) rgba[i] = rgba[i]! + random.normal(size);
     return this;
   }
+  cover = (colour: Rgb) => coverOf(this.picture, colour, likelyGround(this.picture));
   ink = (colour: Rgb, tolerance?: number) => inkOf(this.picture, colour, likelyGround(this.picture), tolerance);
 }
 export const [RED, GREEN, GREY, BLACK] = [

@@ -9,7 +9,7 @@ export {
 } from './calibrate';
 export type { PictureShape } from './pixelMap';
 export type { PictureScale } from './scales';
-export { colourMeant, inkOf, likelyGround, type Ink, type Picture, type Rgb } from './ink';
+export { colourMeant, coverOf, inkOf, likelyGround, type Cover, type Ink, type Picture, type Rgb } from './ink';
 export { traceLine, type Traced } from './traceLine';
 export { findMarks, type FoundMark } from './findMarks';
 export { markAt } from './markAt';

@@ -64,6 +64,14 @@ function meanNear(picture: Picture, about: Rgb, stride: number): Rgb {
   return sum[3] > 0 ? [sum[0] / sum[3], sum[1] / sum[3], sum[2] / sum[3]] : about;
 }
 
+/** The same, found out for each pixel when it is asked for: a line goes over few of them. */
+export interface Cover {
+  width: number;
+  height: number;
+  /** @param i  number of the pixel, row by row */
+  shareAt(i: number): number;
+}
+
 /**
  * How much of each pixel a colour covers. Where a line ends within a pixel its colour is a mixture of line and ground:
  * the share is where the pixel's colour lies between both, and it counts as long as it lies near that way.
@@ -71,23 +79,35 @@ function meanNear(picture: Picture, about: Rgb, stride: number): Rgb {
  * @param ground     what it is drawn on
  * @param tolerance  how far beside the way from ground to colour a pixel may lie, of 255
  */
-export function inkOf(picture: Picture, colour: Rgb, ground: Rgb, tolerance = 40): Ink {
-  const { width, height } = picture;
-  const share = new Float32Array(width * height);
-  const way = [colour[0] - ground[0], colour[1] - ground[1], colour[2] - ground[2]] as const;
-  const length = way[0] ** 2 + way[1] ** 2 + way[2] ** 2;
-  if (length === 0) return { width, height, share };
-  for (let i = 0; i < share.length; i++) {
-    const [r, g, b] = colourAt(picture, i);
-    const off = [r - ground[0], g - ground[1], b - ground[2]] as const;
-    const along = (off[0] * way[0] + off[1] * way[1] + off[2] * way[2]) / length;
-    if (along <= 0) continue;
-    const beside = Math.hypot(off[0] - along * way[0], off[1] - along * way[1], off[2] - along * way[2]);
-    const beyond = Math.max(0, along - 1) * Math.sqrt(length);
+export function coverOf({ width, height, rgba }: Picture, colour: Rgb, ground: Rgb, tolerance = 40): Cover {
+  const [wr, wg, wb] = [colour[0] - ground[0], colour[1] - ground[1], colour[2] - ground[2]];
+  const length = wr ** 2 + wg ** 2 + wb ** 2;
+  if (length === 0) return { width, height, shareAt: () => 0 };
+  const [gr, gg, gb] = ground;
+  // Asked for millions of pixels: nothing is made for each of them.
+  const shareAt = (i: number): number => {
+    const k = 4 * i;
+    const opacity = rgba[k + 3]! / 255;
+    const paper = (1 - opacity) * PAPER;
+    const r = opacity * rgba[k]! + paper - gr;
+    const g = opacity * rgba[k + 1]! + paper - gg;
+    const b = opacity * rgba[k + 2]! + paper - gb;
+    const along = (r * wr + g * wg + b * wb) / length;
+    if (along <= 0) return 0;
+    const beside = r * r + g * g + b * b - along * along * length;
+    const beyond = along > 1 ? (along - 1) ** 2 * length : 0;
     // What a pixel has little of lies near the ground whatever its colour: there the way is narrower.
     const limit = Math.max(NOISE, tolerance * Math.min(1, along));
-    if (Math.hypot(beside, beyond) <= limit) share[i] = Math.min(1, along);
-  }
+    return beside + beyond <= limit * limit ? Math.min(1, along) : 0;
+  };
+  return { width, height, shareAt };
+}
+
+/** The same of all pixels. */
+export function inkOf(picture: Picture, colour: Rgb, ground: Rgb, tolerance?: number): Ink {
+  const { width, height, shareAt } = coverOf(picture, colour, ground, tolerance);
+  const share = new Float32Array(width * height);
+  for (let i = 0; i < share.length; i++) share[i] = shareAt(i);
   return { width, height, share };
 }
 

@@ -9,7 +9,7 @@ import { Resvg } from '@resvg/resvg-js';
 import { calibratePicture, type KnownPoint, type Pixel } from './calibrate';
 import { errorBarsAt } from './errorBars';
 import { findMarks } from './findMarks';
-import { colourMeant, inkOf, likelyGround, type Picture } from './ink';
+import { colourMeant, coverOf, inkOf, likelyGround, type Picture } from './ink';
 import { placesAtX } from './thin';
 import { traceLine } from './traceLine';
 
@@ -50,6 +50,7 @@ describe.each(pictures)('%s', (file, width, height) => {
     known: [both('origin', 0, 0), both('x', 120, 0), both('y', 0, 30)],
   });
   const ground = likelyGround(picture);
+  const coverAt = (at: Pixel) => coverOf(picture, colourMeant(picture, at, ground), ground, 48);
   const inkAt = (at: Pixel) => inkOf(picture, colourMeant(picture, at, ground), ground, 48);
   /** Pixels above or below the curve. */
   const offOf = (at: Pixel, speed: number): number => {
@@ -63,13 +64,13 @@ describe.each(pictures)('%s', (file, width, height) => {
     ['a dashed line', 2200, 35, 335],
   ])('%s is followed to half a pixel', (_, speed, flow, least) => {
     const from = axes.pixelAt(flow, head(flow, speed));
-    const { points } = traceLine(inkAt(from), { from });
+    const { points } = traceLine(coverAt(from), { from });
     expect(points.length).toBeGreaterThan(least);
     expect(rms(points.map((p) => offOf(p, speed)))).toBeLessThan(0.5);
   });
   test('a line at chosen x has values whose ± holds what was drawn', () => {
     const from = axes.pixelAt(45, head(45, 2900));
-    const { points } = traceLine(inkAt(from), { from });
+    const { points } = traceLine(coverAt(from), { from });
     const xs = Array.from({ length: 23 }, (_, k) => 5 + 5 * k);
     const found = placesAtX(points, axes, xs);
     expect(found.missing).toEqual([]);

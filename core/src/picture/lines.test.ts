@@ -14,14 +14,14 @@ describe('a line that is traced', () => {
         GREEN,
         stroke((x) => 60 + x / 4),
       );
-    const { points } = traceLine(drawing.ink(RED), { from: { x: 160, y: wave(160) } });
+    const { points } = traceLine(drawing.cover(RED), { from: { x: 160, y: wave(160) } });
     expect(points.length).toBeGreaterThan(300);
     expect(rms(points, wave)).toBeLessThan(0.5);
     expect(rms(points.slice(20, 120), wave)).toBeLessThan(0.25);
   });
   test('in the noise of a photograph too', () => {
     const { points } = traceLine(
-      new Drawing(320, 200, [236, 232, 222]).draw(GREY, grid).draw(BLACK, stroke(wave)).noisy(9).ink(BLACK),
+      new Drawing(320, 200, [236, 232, 222]).draw(GREY, grid).draw(BLACK, stroke(wave)).noisy(9).cover(BLACK),
       {
         from: { x: 100, y: wave(100) },
         leastShare: 0.45,
@@ -32,7 +32,7 @@ describe('a line that is traced', () => {
   });
   test('goes on over the gaps of a dashed one, and ends where the line ends', () => {
     const dashed = (x: number, y: number) => x > 30 && x < 250 && x % 14 < 8 && stroke(wave)(x, y);
-    const { points } = traceLine(new Drawing(320, 200).draw(RED, dashed).ink(RED), {
+    const { points } = traceLine(new Drawing(320, 200).draw(RED, dashed).cover(RED), {
       from: { x: 100, y: wave(100) },
     });
     expect([points[0]!.x, points.at(-1)!.x]).toEqual([expect.closeTo(30.5, 0), expect.closeTo(246, -1)]);
@@ -48,7 +48,7 @@ describe('a line that is traced', () => {
         const off = Math.max(Math.abs(x - m), Math.abs(y - wave(m)));
         return off < 8.5 && off > 6.5;
       });
-    const { points } = traceLine(drawing.ink(RED), { from: { x: 100, y: wave(100) } });
+    const { points } = traceLine(drawing.cover(RED), { from: { x: 100, y: wave(100) } });
     expect([points[0]!.x, points.at(-1)!.x]).toEqual([0.5, 319.5]);
     // Nothing is taken from the rims.
     expect(Math.max(...points.map((p) => Math.abs(p.y - wave(p.x))))).toBeLessThan(1);
@@ -60,14 +60,14 @@ describe('a line that is traced', () => {
       RED,
       (x, y) => x > 206 && x < 300 && Math.abs(y - wave(200)) < 7 && (x % 9 < 2 || (x % 18 < 9 && y % 6 < 2)),
     );
-    const { points } = traceLine(drawing.ink(RED), { from: { x: 100, y: wave(100) } });
+    const { points } = traceLine(drawing.cover(RED), { from: { x: 100, y: wave(100) } });
     expect(points.at(-1)!.x).toBeLessThan(202);
     expect(points.length).toBeGreaterThan(190);
     expect(rms(points, wave)).toBeLessThan(0.5);
   });
   test('goes straight on where another one of its colour crosses it', () => {
     const [up, down] = [(x: number) => 40 + 0.4 * x, (x: number) => 160 - 0.35 * x];
-    const ink = new Drawing(320, 200).draw(BLACK, stroke(up)).draw(BLACK, stroke(down)).ink(BLACK);
+    const ink = new Drawing(320, 200).draw(BLACK, stroke(up)).draw(BLACK, stroke(down)).cover(BLACK);
     for (const f of [up, down]) {
       const { points } = traceLine(ink, { from: { x: 40, y: f(40) } });
       expect(points.length).toBeGreaterThan(310);
@@ -82,7 +82,7 @@ describe('a line that is traced', () => {
             RED,
             stroke(() => 10),
           )
-          .ink(RED),
+          .cover(RED),
         { from: { x: 30, y: 45 } },
       ).points,
     ).toEqual([]));

@@ -1,5 +1,5 @@
 import { leastSquares } from '../linear/leastSquares';
-import type { Ink } from './ink';
+import type { Cover } from './ink';
 import type { Pixel } from './calibrate';
 
 /** A line that was followed through a picture. */
@@ -52,7 +52,7 @@ const STRAIGHT = 12;
  * to the piece of the column that lies nearest to where the line was going, so that it goes on through a crossing.
  * @returns no points where there is no ink near that place
  */
-export function traceLine(ink: Ink, { from, mostGap = 40, leastShare = 0.3 }: TraceSettings): Traced {
+export function traceLine(ink: Cover, { from, mostGap = 40, leastShare = 0.3 }: TraceSettings): Traced {
   const begin = beginAt(ink, from, leastShare);
   if (!begin) return { points: [], doubtful: [] };
   const right = follow(ink, begin, 1, { mostGap, leastShare });
@@ -144,11 +144,11 @@ const REACH_OF_HAND = 12;
  * The piece of ink that is nearest to where the hand pointed, and that is as much as the others around: at the end of a
  * dash a column has less, from which nothing can be followed.
  */
-function beginAt(ink: Ink, from: Pixel, leastShare: number): Begin | undefined {
+function beginAt(ink: Cover, from: Pixel, leastShare: number): Begin | undefined {
   const near: (Begin & { off: number })[] = [];
   const column = Math.floor(from.x);
   for (let c = column - REACH_OF_HAND; c <= column + REACH_OF_HAND; c++)
-    for (const piece of piecesOf(ink, c, leastShare)) {
+    for (const piece of piecesOf(ink, c, leastShare, { from: from.y - REACH_OF_HAND, to: from.y + REACH_OF_HAND })) {
       const at = { x: c + 0.5, y: piece.middle };
       const beside = Math.max(piece.low - from.y, from.y - piece.high, 0);
       const off = Math.hypot(at.x - from.x, beside);
@@ -162,25 +162,33 @@ function beginAt(ink: Ink, from: Pixel, leastShare: number): Begin | undefined {
 /** A column of a line has at least this share of the ink of those around it. */
 const WHOLE = 0.8;
 
-function piecesOf({ width, height, share }: Ink, column: number, leastShare: number): Piece[] {
+/** The pieces of a column that begin between two rows, or reach into them; left out: of all of it. */
+function piecesOf({ width, height, shareAt }: Cover, column: number, leastShare: number, rows?: Rows): Piece[] {
   if (column < 0 || column >= width) return [];
+  const covers = (row: number): boolean => row >= 0 && row < height && shareAt(row * width + column) >= leastShare;
   const found: Piece[] = [];
-  for (let row = 0; row < height; row++) {
-    if (share[row * width + column]! < leastShare) continue;
+  let row = Math.max(0, Math.floor(rows?.from ?? 0));
+  while (covers(row - 1)) row--;
+  for (const last = Math.min(height - 1, rows?.to ?? height - 1); row <= last; row++) {
+    if (!covers(row)) continue;
     let [end, ink, moment] = [row, 0, 0];
     // What lies at the edges of the piece belongs to it however little it is.
     const add = (r: number): void => {
-      const part = r >= 0 && r < height ? share[r * width + column]! : 0;
+      const part = r >= 0 && r < height ? shareAt(r * width + column) : 0;
       ink += part;
       moment += part * (r + 0.5);
     };
     add(row - 1);
-    while (end < height && share[end * width + column]! >= leastShare) add(end++);
+    while (covers(end)) add(end++);
     add(end);
     found.push({ low: row, high: end, middle: moment / ink, ink });
     row = end;
   }
   return found;
+}
+interface Rows {
+  from: number;
+  to: number;
 }
 
 /** A line that is followed to one side. */
@@ -206,15 +214,19 @@ class Course {
     return this.gap > this.mostGap;
   }
 
-  /** Goes on to the nearest of the pieces of the next column, if one is near enough. */
-  goOn(x: number, pieces: readonly Piece[]): void {
+  /** Goes on to the nearest piece of the next column, if one is near enough. */
+  goOn(ink: Cover, column: number, leastShare: number): void {
+    const x = column + 0.5;
     const expected = goesTo(this.last, x, this.gap);
     const thick = this.piece.high - this.piece.low;
     // A hollow mark on the line has its rim beside it: once the way is known, the line is not likely to step aside in a
     // gap.
     const aside = this.last.length < LOOK_BACK / 2 ? 1 : ASIDE;
     const reach = Math.max(3, thick) + aside * this.gap;
-    const near = pieces
+    const near = piecesOf(ink, column, leastShare, {
+      from: Math.min(expected - reach, this.piece.low) - 1,
+      to: Math.max(expected + reach, this.piece.high) + 1,
+    })
       .map((piece) => ({ piece, off: offOf(piece, expected, this.piece, this.gap) }))
       .filter(({ off }) => off <= reach)
       .sort((a, b) => a.off - b.off);
@@ -248,14 +260,14 @@ class Course {
 }
 
 function follow(
-  ink: Ink,
+  ink: Cover,
   begin: Begin,
   step: 1 | -1,
   { mostGap, leastShare }: Required<Omit<TraceSettings, 'from'>>,
 ): Step[] {
   const course = new Course(begin, mostGap);
   for (let c = Math.floor(begin.at.x) + step; c >= 0 && c < ink.width && !course.isEnded; c += step)
-    course.goOn(c + 0.5, piecesOf(ink, c, leastShare));
+    course.goOn(ink, c, leastShare);
   return course.steps;
 }
 

@@ -1,5 +1,6 @@
-import { Table } from 'antd';
-import type { ReactNode } from 'react';
+import { App, Table } from 'antd';
+import { useState, type ReactNode } from 'react';
+import { counted } from '../parts/counted';
 import { download, fileName } from '../parts/download';
 import { toCsv } from './toCsv';
 
@@ -34,9 +35,13 @@ interface BoardProps<Row> {
   waiting?: boolean;
 }
 
+/** So many rows are drawn at first, and so many more at a time: thousands would keep the page waiting. */
+const AT_ONCE = 300;
+
 /** The dense table under a chart; everything on it can be taken along as CSV. */
 export function Board<Row extends object>(props: BoardProps<Row>) {
   const { title, columns, rows, keyOf, tools, inHand, onTake, dim, empty, waiting, sortable } = props;
+  const [most, setMost] = useState(AT_ONCE);
   const saved = columns.flatMap(({ title: heading, unit, value }) =>
     value ? [{ title: heading, value, ...(unit === undefined ? {} : { unit }) }] : [],
   );
@@ -47,15 +52,18 @@ export function Board<Row extends object>(props: BoardProps<Row>) {
         <span className="grow" />
         {tools}
         {saved.length > 0 && rows.length > 0 && (
-          <button className="quiet" onClick={() => download(`${fileName(title)}.csv`, toCsv(saved, rows))}>
-            CSV
-          </button>
+          <>
+            <CopyRows text={() => toCsv(saved, rows, '\t')} count={rows.length} />
+            <button className="quiet" onClick={() => download(`${fileName(title)}.csv`, toCsv(saved, rows))}>
+              CSV
+            </button>
+          </>
         )}
       </header>
       <Table<Row>
         size="small"
         pagination={false}
-        dataSource={[...rows]}
+        dataSource={sortable ? [...rows] : rows.slice(0, most)}
         rowKey={(row) => keyOf(row)}
         locale={{ emptyText: waiting ? 'Computing …' : (empty ?? 'Nothing here yet.') }}
         onRow={(row) => ({
@@ -82,7 +90,28 @@ export function Board<Row extends object>(props: BoardProps<Row>) {
             render: (_: unknown, row: Row) => c.cell(row),
           }))}
       />
+      {!sortable && rows.length > most && (
+        <button className="quiet more-rows" onClick={() => setMost(most + AT_ONCE)}>
+          {counted(rows.length - most, 'row')} more: show {Math.min(AT_ONCE, rows.length - most)} of them
+        </button>
+      )}
     </section>
+  );
+}
+
+/** Puts the rows on the clipboard, to be pasted into another table. */
+function CopyRows({ text, count }: { text(): string; count: number }) {
+  const { message } = App.useApp();
+  const copy = (): void => {
+    navigator.clipboard.writeText(text()).then(
+      () => message.success(`${counted(count, 'row')} on the clipboard`),
+      () => message.error('The browser did not let the rows onto the clipboard. Take the CSV.'),
+    );
+  };
+  return (
+    <button className="quiet" onClick={copy}>
+      Copy
+    </button>
   );
 }
 

@@ -1,5 +1,6 @@
 import {
   colourMeant,
+  coverOf,
   errorBarsAt,
   findMarks,
   inkOf,
@@ -28,11 +29,12 @@ export interface InkFound {
 }
 
 export function look(picture: Picture, ground: Rgb, { at, tolerance, what, points }: InkTask): InkFound {
-  const ink = inkOf(picture, colourMeant(picture, at, ground), ground, tolerance);
+  const colour = colourMeant(picture, at, ground);
   if (what === 'line') {
-    const traced = traceLine(ink, { from: at });
+    const traced = traceLine(coverOf(picture, colour, ground, tolerance), { from: at });
     return { points: traced.points, doubtful: traced.doubtful.length };
   }
+  const ink = inkOf(picture, colour, ground, tolerance);
   if (what === 'marks') {
     const marks = findMarks(ink, at);
     return { points: marks.map((m) => m.at), doubtful: marks.filter((m) => m.isShared).length };
