@@ -110,7 +110,7 @@ function CopyRows({ text, count }: { text(): string; count: number }) {
   };
   return (
     <button className="quiet" onClick={copy}>
-      Copy
+      Copy rows
     </button>
   );
 }
