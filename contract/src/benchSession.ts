@@ -67,6 +67,7 @@ const toldValue = closed({
   symbol,
   value: reading,
   uncertainty: described('Standard uncertainty of the mean; null: the samples do not tell it.', reading),
+  expanded: described('Half of the interval that holds the value with 95 %; null: as above.', reading),
   samples: Type.Integer(),
   doubt: described(
     'Why the samples do not tell how sure it is.',

@@ -47,6 +47,19 @@ describe('the mean of a reading', () => {
     expect(uncertainty).toBeCloseTo(Math.sqrt(0.5), 12);
     expect(doubt).toBeUndefined();
   });
+  test('has a 95 % interval that is wider the fewer samples there are', () => {
+    // GUM table G.2: t of 95 % is 2.78 at 4 and 12.71 at 1 degree of freedom.
+    const five = meanOfReading(Float64Array.of(3, 1, 5, 2, 4));
+    expect(five.expanded / five.uncertainty).toBeCloseTo(2.78, 2);
+    const two = meanOfReading(Float64Array.of(3, 4));
+    expect(two.expanded / two.uncertainty).toBeCloseTo(12.71, 2);
+    // The last digit of the meter is known well: the more it says of the ±, the nearer the factor is to 1.96.
+    const still = meanOfReading(Float64Array.of(7, 7, 7), 0.1);
+    expect(still.expanded / still.uncertainty).toBeCloseTo(1.96, 3);
+    const both = meanOfReading(Float64Array.of(3, 4), 10);
+    expect(both.expanded / both.uncertainty).toBeCloseTo(1.96, 2);
+    expect(meanOfReading(Float64Array.of(7)).expanded).toBeNaN();
+  });
   test('of one sample has no ±', () =>
     expect(meanOfReading(Float64Array.of(7))).toMatchObject({ mean: 7, uncertainty: NaN, doubt: 'oneSample' }));
   test('of samples that did not move has none either, but for the resolution of the meter', () => {

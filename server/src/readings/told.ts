@@ -7,8 +7,11 @@ const orNull = (v: number): number | null => (Number.isFinite(v) ? v : null);
 /** What the samples of each column say; one that is missing leaves the column without a value. */
 export const toldOf = (sampled: readonly Sampled[], resolutions: ReadonlyMap<string, number>): ToldValue[] =>
   sampled.map(({ symbol, values, problem }) => {
-    if (problem !== null)
-      return { symbol, value: null, uncertainty: null, samples: values.length, doubt: null, problem };
-    const { mean, uncertainty, samples, doubt } = meanOfReading(values, resolutions.get(symbol) ?? 0);
-    return { symbol, value: mean, uncertainty: orNull(uncertainty), samples, doubt: doubt ?? null, problem: null };
+    const nothing = { symbol, value: null, uncertainty: null, expanded: null, samples: values.length, doubt: null };
+    if (problem !== null) return { ...nothing, problem };
+    const found = meanOfReading(values, resolutions.get(symbol) ?? 0);
+    return {
+      ...{ symbol, value: found.mean, samples: found.samples, doubt: found.doubt ?? null, problem: null },
+      ...{ uncertainty: orNull(found.uncertainty), expanded: orNull(found.expanded) },
+    };
   });

@@ -80,7 +80,7 @@ export function ReadingPanel({ taking, units, row, expected }: ReadingPanelProps
                 </li>
               ))}
             </ul>
-            <p className="soft">± k = 2, by the scatter of the samples alone.</p>
+            <p className="soft">± at 95 %, by the scatter of the samples alone; the fewer they are, the wider.</p>
           </div>
         )}
       </div>

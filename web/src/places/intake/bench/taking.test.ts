@@ -152,10 +152,10 @@ test('how far a reading has come is told by what it is doing', () => {
 });
 
 test('what a reading gave has its ± only where the samples tell it', () => {
-  const told = { symbol: 'Q', value: 41.2345, uncertainty: 0.11, samples: 5, doubt: null, problem: null };
+  const told = { symbol: 'Q', value: 41.2345, uncertainty: 0.11, expanded: 0.3, samples: 5, doubt: null, problem: null };
   const units = new Map([['Q', 'L/min']]);
-  expect(toldWords([told], units)).toEqual(['Q 41.23 ± 0.22 L/min']);
-  expect(toldWords([{ ...told, uncertainty: null, doubt: 'oneSample' }], units)).toEqual([
+  expect(toldWords([told], units)).toEqual(['Q 41.23 ± 0.30 L/min']);
+  expect(toldWords([{ ...told, uncertainty: null, expanded: null, doubt: 'oneSample' }], units)).toEqual([
     'Q 41.2345 L/min (one sample does not tell its ±)',
   ]);
   expect(toldWords([{ ...told, doubt: 'tooShort' }], units)[0]).toContain('the ± is a guess');

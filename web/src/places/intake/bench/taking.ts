@@ -184,13 +184,13 @@ const doubts: Record<NonNullable<ToldValue['doubt']>, string> = {
 
 /** What a reading gave, one sentence a value. ± is at 95 % by the scatter of its samples alone. */
 export const toldWords = (values: readonly ToldValue[], units: ReadonlyMap<string, string>): string[] =>
-  values.map(({ symbol, value, uncertainty, doubt, problem }) => {
+  values.map(({ symbol, value, expanded, doubt, problem }) => {
     if (value === null) return problem ?? `${symbol}: nothing was read`;
     const unit = printUnit(units.get(symbol) ?? '');
     const text =
-      uncertainty === null
+      expanded === null
         ? { value: formatValue(value, 6), uncertainty: null }
-        : formatWithUncertainty(value, 2 * uncertainty);
+        : formatWithUncertainty(value, expanded);
     const said = `${symbol} ${text.value}${text.uncertainty === null ? '' : ` ± ${text.uncertainty}`} ${unit}`.trim();
     return doubt === null ? said : `${said} (${doubts[doubt]})`;
   });
