@@ -176,7 +176,7 @@ test('marks with their error bars and a line at chosen flows, off a page, become
   await tool(page, 'error bars');
   await click(58, head(2600, 58) + 0.7);
   await expect(page.getByText('Error bars read on 9 points.')).toBeVisible();
-  await choose(page, 'Half of a bar is', 'two of them (k = 2)');
+  await choose(page, 'Half of a bar is', 'twice the standard uncertainty (k = 2)');
   const fifth = page.getByRole('region', { name: '2600 rpm' }).getByRole('row').nth(5);
   await expect(fifth).toContainText(/5(7\.9|8\.0)\d*/);
   // 0.6 + 0.006 · 58 was drawn.

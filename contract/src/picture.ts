@@ -16,7 +16,7 @@ const pointOfSeries = closed({
   ...place.properties,
   bar: described(
     'How far its error bar reaches up and down, in pixels; left out: none was read.',
-    Type.Optional(closed({ up: length, down: length })),
+    Type.Optional(closed({ up: described('Pixels up.', length), down: described('Pixels down.', length) })),
   ),
 });
 

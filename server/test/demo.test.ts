@@ -266,7 +266,7 @@ test('every example of the API’s document is taken', async () => {
   await fetch(`${server.address}/api/campaigns/1/pictures?name=a.png`, {
     method: 'POST',
     headers: { 'content-type': 'application/octet-stream' },
-    body: Buffer.from('89504e470d0a1a0a0000', 'hex'),
+    body: Buffer.from('89504e470d0a1a0a0000000049454e44ae426082', 'hex'),
   });
   const { body: session } = await ask<RunReply>('/campaigns/1/bench-runs', {
     ...(examples['createBenchRun'] as object),

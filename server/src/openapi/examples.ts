@@ -324,6 +324,9 @@ export const examples: Readonly<Record<string, unknown>> = {
   actOnReading: { action: 'anyhow' },
   changePicture: {
     ...{ name: 'Head, old report', shape: 'affine', clickPixels: 0.5, version: 1 },
+    barsMean: 'standard',
+    page: 1,
+    asOne: false,
     x: { name: 'Flow', symbol: 'Q', unit: 'L/min', scale: 'linear' },
     y: { name: 'Head', symbol: 'H', unit: 'm', scale: 'linear' },
     known: [

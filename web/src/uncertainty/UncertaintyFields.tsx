@@ -3,6 +3,7 @@ import { InputNumber, Select } from 'antd';
 import { Field } from '../parts/Field';
 import { ChannelSelect } from '../step/ChannelSelect';
 import type { FormChannel } from '../step/stepFields';
+import { statedMeanings } from './statedMeanings';
 
 interface UncertaintyFieldsProps {
   unit: string;
@@ -70,12 +71,7 @@ export function UncertaintyFields({ unit, value, channels = [], onChange }: Unce
             aria-label="Stated as"
             value={value.statedAs}
             onChange={(statedAs) => onChange({ ...value, statedAs })}
-            options={[
-              { value: 'limits', label: 'limits, as on a data sheet' },
-              { value: 'twice', label: 'twice the standard uncertainty (k = 2)' },
-              { value: 'percent95', label: 'a 95 % interval' },
-              { value: 'standard', label: 'the standard uncertainty' },
-            ]}
+            options={statedMeanings}
           />
         </Field>
       )}

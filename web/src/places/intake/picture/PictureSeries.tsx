@@ -3,16 +3,10 @@ import type { PictureCalibration } from '@undameter/core';
 import { ColorPicker, Input, Select } from 'antd';
 import { counted } from '../../../parts/counted';
 import { Field } from '../../../parts/Field';
+import { statedMeanings } from '../../../uncertainty/statedMeanings';
 import { changedSeries, withPoints, withSeries, type PictureSheet } from './pictureSheet';
 import { PointsOfSeries } from './PointsOfSeries';
 import type { PictureHeld } from './usePictureInHand';
-
-const barMeanings: { value: PictureSheet['barsMean']; label: string }[] = [
-  { value: 'standard', label: 'one standard deviation' },
-  { value: 'twice', label: 'two of them (k = 2)' },
-  { value: 'percent95', label: 'a 95 % interval' },
-  { value: 'limits', label: 'a limit never passed' },
-];
 
 interface PictureSeriesProps {
   held: PictureHeld;
@@ -80,7 +74,7 @@ export function PictureSeries({ held, axes }: PictureSeriesProps) {
           <Select<PictureSheet['barsMean']>
             aria-label="Half of a bar is"
             value={sheet.barsMean}
-            options={barMeanings}
+            options={statedMeanings}
             onChange={(barsMean) => set({ ...sheet, barsMean }, 'barsMean')}
           />
         </Field>
