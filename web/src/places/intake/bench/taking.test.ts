@@ -152,7 +152,15 @@ test('how far a reading has come is told by what it is doing', () => {
 });
 
 test('what a reading gave has its ± only where the samples tell it', () => {
-  const told = { symbol: 'Q', value: 41.2345, uncertainty: 0.11, expanded: 0.3, samples: 5, doubt: null, problem: null };
+  const told = {
+    symbol: 'Q',
+    value: 41.2345,
+    uncertainty: 0.11,
+    expanded: 0.3,
+    samples: 5,
+    doubt: null,
+    problem: null,
+  };
   const units = new Map([['Q', 'L/min']]);
   expect(toldWords([told], units)).toEqual(['Q 41.23 ± 0.30 L/min']);
   expect(toldWords([{ ...told, uncertainty: null, expanded: null, doubt: 'oneSample' }], units)).toEqual([

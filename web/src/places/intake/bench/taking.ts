@@ -188,9 +188,7 @@ export const toldWords = (values: readonly ToldValue[], units: ReadonlyMap<strin
     if (value === null) return problem ?? `${symbol}: nothing was read`;
     const unit = printUnit(units.get(symbol) ?? '');
     const text =
-      expanded === null
-        ? { value: formatValue(value, 6), uncertainty: null }
-        : formatWithUncertainty(value, expanded);
+      expanded === null ? { value: formatValue(value, 6), uncertainty: null } : formatWithUncertainty(value, expanded);
     const said = `${symbol} ${text.value}${text.uncertainty === null ? '' : ` ± ${text.uncertainty}`} ${unit}`.trim();
     return doubt === null ? said : `${said} (${doubts[doubt]})`;
   });
