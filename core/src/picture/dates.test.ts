@@ -1,6 +1,7 @@
 /** Moments as they are typed at an axis of dates. */
 import { expect, test } from '@jest/globals';
-import { dayBefore, momentWords, typedMoment } from './dates';
+import { onX } from '../../test/pictures';
+import { countedOn, dayBefore, momentWords, typedMoment } from './dates';
 
 const at = (...parts: [number, number, number, number?, number?, number?]): number => Date.UTC(...parts) / 1000;
 
@@ -23,4 +24,17 @@ test('a moment is written as it was typed', () => {
 test('dates are counted from midnight before the earliest', () => {
   expect(dayBefore([at(2026, 2, 3), at(2026, 2, 1, 8)])).toBe(at(2026, 2, 1));
   expect(dayBefore([-60])).toBe(-86400);
+});
+
+test('values of an axis of dates are counted from that day in a unit of time; all others stay', () => {
+  const known = [onX(0, 0, at(2026, 2, 3)), onX(9, 0, at(2026, 2, 1, 8))];
+  const axis = { name: 'Time', unit: 'h', scale: 'dates' as const };
+  const { name, shown, size } = countedOn('x', axis, known);
+  expect(name).toBe('Time since 2026-03-01 00:00');
+  expect([shown(at(2026, 2, 1, 8)), shown(at(2026, 2, 3)), size(1800)]).toEqual(
+    [8, 48, 0.5].map((v) => expect.closeTo(v, 9)),
+  );
+  const plain = countedOn('x', { ...axis, scale: 'linear' }, known);
+  expect([plain.name, plain.shown(8), plain.size(2)]).toEqual(['Time', 8, 2]);
+  expect(() => countedOn('x', { ...axis, unit: 'kPa' }, known)).toThrow('"kPa" is no unit of time');
 });

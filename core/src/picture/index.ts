@@ -15,4 +15,4 @@ export { findMarks, type FoundMark } from './findMarks';
 export { markAt } from './markAt';
 export { errorBarsAt, type ErrorBar } from './errorBars';
 export { placesAtX, placesByCurvature } from './thin';
-export { dayBefore, momentWords, typedMoment } from './dates';
+export { countedOn, momentWords, secondIn, typedMoment, type Counted } from './dates';

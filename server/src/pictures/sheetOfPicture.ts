@@ -1,5 +1,5 @@
 import type { PictureRow, TypedBody, TypedColumn } from '@undameter/contract';
-import { AppError, calibratePicture, conversion, dayBefore, momentWords, parseUnit } from '@undameter/core';
+import { calibratePicture, countedOn } from '@undameter/core';
 
 type Sheet = Pick<TypedBody, 'columns' | 'rows'>;
 type Point = PictureRow['series'][number]['points'][number];
@@ -20,7 +20,7 @@ const SERIES = 'series';
  */
 export function sheetOfPicture(row: PictureRow, points: readonly OfSeries[], words: readonly string[] | null): Sheet {
   const hasBars = points.some(({ at }) => at.bar);
-  const [x, y] = [axisOf(row, 'x'), axisOf(row, 'y')];
+  const [x, y] = [countedOn('x', row.x, row.known), countedOn('y', row.y, row.known)];
   const named = words ? [{ symbol: SERIES, name: 'Series', unit: '', words: [...words] }] : [];
   const axes = calibratePicture({ x: row.x.scale, y: row.y.scale, known: row.known, shape: row.shape });
   const rows = points.map(({ at, series }, k) => {
@@ -34,40 +34,15 @@ export function sheetOfPicture(row: PictureRow, points: readonly OfSeries[], wor
     ];
     return { row: k + 1, cells: cells.map(rounded) };
   });
-  return { columns: [...named, ...columnsOf(row, x, false), ...columnsOf(row, y, hasBars)], rows };
+  return { columns: [...named, ...columnsOf(row, 'x', x.name, false), ...columnsOf(row, 'y', y.name, hasBars)], rows };
 }
 
 const shifted = ({ x, y }: Point, by: number) => ({ x, y: y + by });
 /** More digits than a picture can tell. */
 const rounded = (v: number): number | null => (Number.isFinite(v) ? Number(v.toPrecision(9)) : null);
 
-interface Axis {
-  axis: 'x' | 'y';
-  name: string;
-  /** A value as it stands in the run, and the size of a difference. */
-  shown(value: number): number;
-  size(difference: number): number;
-}
-
-/** Dates are counted from the day of the earliest known one, in the unit of the axis. */
-function axisOf(row: PictureRow, axis: 'x' | 'y'): Axis {
-  const { name, unit, scale } = row[axis];
-  if (scale !== 'dates') return { axis, name, shown: (v) => v, size: (d) => d };
-  const [seconds, own] = [parseUnit('s'), parseUnit(unit)];
-  let factor: number;
-  try {
-    ({ factor } = conversion(seconds, own));
-  } catch {
-    throw new AppError('PICTURE_AXIS_NO_TIME', { axis, unit });
-  }
-  const known = row.known.flatMap((k) => (k.axis === 'both' ? [k[axis]] : k.axis === axis ? [k.value] : []));
-  const origin = dayBefore(known);
-  const called = `${name} since ${momentWords(origin)}`.slice(0, 120);
-  return { axis, name: called, shown: (v) => (v - origin) * factor, size: (d) => d * factor };
-}
-
 /** A value with what is known of how sure it is: the axes are the same for all runs of the picture. */
-function columnsOf(row: PictureRow, { axis, name }: Axis, hasBars: boolean): TypedColumn[] {
+function columnsOf(row: PictureRow, axis: 'x' | 'y', name: string, hasBars: boolean): TypedColumn[] {
   const { symbol, unit } = row[axis];
   const teller = (prefix: string, of: string): TypedColumn => ({
     symbol: `${prefix}_${symbol}`.slice(0, 40),

@@ -2,11 +2,10 @@ import type { PictureBody, PictureRow, PictureSeries } from '@undameter/contract
 import {
   AppError,
   calibratePicture,
-  conversion,
   formatValue,
   momentWords,
-  parseUnit,
   printUnit,
+  secondIn,
   type ErrorBar,
   type PictureCalibration,
   type Pixel,
@@ -166,11 +165,11 @@ const withUnit = (text: string, unit: string): string => `${text} ${printUnit(un
 export const valueOn = ({ scale }: Pick<PictureSheet['x'], 'scale'>, value: number, digits = 5): string =>
   scale === 'dates' ? momentWords(value) : formatValue(value, digits);
 
-/** The unit in which a ± stands, and its size there: dates are read in seconds and counted in a unit of time. */
+/** The unit in which a ± stands, and its size there: dates are counted in a unit of time, in seconds until it is one. */
 export function spreadOn({ scale, unit }: Pick<PictureSheet['x'], 'scale' | 'unit'>): { unit: string; factor: number } {
   if (scale !== 'dates') return { unit, factor: 1 };
   try {
-    return { unit, factor: conversion(parseUnit('s'), parseUnit(unit)).factor };
+    return { unit, factor: secondIn('x', unit) };
   } catch {
     return { unit: 's', factor: 1 };
   }
