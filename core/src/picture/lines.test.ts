@@ -53,6 +53,16 @@ describe('a line that is traced', () => {
     // Nothing is taken from the rims.
     expect(Math.max(...points.map((p) => Math.abs(p.y - wave(p.x))))).toBeLessThan(1);
   });
+  test('goes on behind a box that lies over it, where it was flawed before', () => {
+    const hidden = (x: number, y: number) =>
+      stroke(wave)(x, y) && !(x > 30 && x < 34) && !(x > 80 && x < 84) && !(x > 200 && x < 224);
+    const { points } = traceLine(new Drawing(320, 200).draw(RED, hidden).cover(RED), {
+      from: { x: 140, y: wave(140) },
+    });
+    expect(points.at(-1)!.x).toBeGreaterThan(318);
+    expect(points.filter((p) => p.x > 224).length).toBeGreaterThan(90);
+    expect(rms(points, wave)).toBeLessThan(0.5);
+  });
   test('ends before lettering of its own colour', () => {
     const drawing = new Drawing(320, 200).draw(RED, (x, y) => x < 200 && stroke(wave)(x, y));
     // Letters: upright strokes with a bar between.

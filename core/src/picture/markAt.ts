@@ -12,9 +12,10 @@ const LEAST_SHARE = 0.3;
 /**
  * The middle of the mark that a hand pointed at, by its colour.
  * @param ground  what the picture is drawn on
- * @returns undefined where no mark is there: ground, or a line or an area that goes further than a mark
+ * @returns undefined where no mark is there: beside the picture, ground, or a line or an area that goes further than a mark
  */
 export function markAt(picture: Picture, at: Pixel, ground: Rgb, tolerance = 48): Pixel | undefined {
+  if (at.x < 0 || at.y < 0 || at.x >= picture.width || at.y >= picture.height) return undefined;
   const [left, top] = [Math.max(0, Math.floor(at.x) - REACH), Math.max(0, Math.floor(at.y) - REACH)];
   const part = partOf(picture, left, top);
   const here = { x: at.x - left, y: at.y - top };

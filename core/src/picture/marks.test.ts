@@ -105,6 +105,15 @@ describe('a mark that a hand points at', () => {
     expect(markAt(picture, { x: 230, y: 185 }, ground)).toBeUndefined();
     expect(markAt(picture, { x: 250, y: wave(250) }, ground)).toBeUndefined();
   });
+  test('is none beside the picture', () => {
+    for (const [x, y] of [
+      [-3, 20],
+      [20, -90],
+      [900, 20],
+      [20, 900],
+    ])
+      expect(markAt(picture, { x: x!, y: y! }, ground)).toBeUndefined();
+  });
   test('at the edge of the picture is found as far as it is whole', () => {
     const small = new Drawing(60, 60).draw(RED, disc(10, 10, 4)).draw(RED, disc(58, 30, 4)).picture;
     expect(markAt(small, { x: 11, y: 9 }, ground)).toEqual({ x: expect.closeTo(10, 1), y: expect.closeTo(10, 1) });

@@ -103,14 +103,14 @@ function withoutScraps(steps: readonly Step[]): Step[] {
 
 /** A gap that is this many times the usual one, and so many columns more, is none of the dashes. */
 const FAR = { times: 3, columns: 8 } as const;
-/** What lies behind it is no longer than so many of the usual stretches. */
-const TAIL = 3;
+/** What lies behind it is no longer than so many of the usual stretches, and than so many columns. */
+const TAIL = { stretches: 3, columns: 40 } as const;
 
 /** Without a few stretches that lie far behind the last ones, at the end of a list: lettering beside a dashed line. */
 function withoutTail(runs: Step[][]): Step[][] {
   const gaps = runs.slice(1).map((run, k) => gapBetween(runs[k]!, run));
   const longest = FAR.times * medianOf([...gaps, 0]) + FAR.columns;
-  const most = TAIL * usualOf(runs.map((r) => r.length));
+  const most = Math.min(TAIL.columns, TAIL.stretches * usualOf(runs.map((r) => r.length)));
   let tail = 0;
   for (let k = runs.length - 1; k > 0; k--) {
     tail += runs[k]!.length;

@@ -28,6 +28,12 @@ export interface InkFound {
   doubtful: number;
 }
 
+/** What was found, with the number of its task. */
+export interface InkReply {
+  task: number;
+  found: InkFound;
+}
+
 export function look(picture: Picture, ground: Rgb, { at, tolerance, what, points }: InkTask): InkFound {
   const colour = colourMeant(picture, at, ground);
   if (what === 'line') {
@@ -48,7 +54,7 @@ export function look(picture: Picture, ground: Rgb, { at, tolerance, what, point
 
 /** The picture comes once, before the first task. */
 let held: { picture: Picture; ground: Rgb } | undefined;
-onmessage = ({ data }: MessageEvent<{ picture: Picture } | InkTask>): void => {
+onmessage = ({ data }: MessageEvent<{ picture: Picture } | { task: number; what: InkTask }>): void => {
   if ('picture' in data) held = { picture: data.picture, ground: likelyGround(data.picture) };
-  else if (held) postMessage(look(held.picture, held.ground, data));
+  else if (held) postMessage({ task: data.task, found: look(held.picture, held.ground, data.what) } satisfies InkReply);
 };

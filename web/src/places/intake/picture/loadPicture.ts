@@ -31,8 +31,6 @@ export async function loadPicture(address: string): Promise<PictureImage> {
   });
   const width = element.naturalWidth || DRAWING_WIDTH;
   const height = element.naturalHeight || DRAWING_WIDTH / 1.5;
-  const problem = sizeProblem(width, height);
-  if (problem) throw new Error(problem);
   return imageOf(width, height, (context) => context.drawImage(element, 0, 0, width, height), 1);
 }
 
@@ -43,6 +41,8 @@ async function imageOf(
   draw: (context: CanvasRenderingContext2D) => void | Promise<void>,
   pages: number,
 ): Promise<PictureImage> {
+  const problem = sizeProblem(width, height);
+  if (problem) throw new Error(problem);
   const canvas = document.createElement('canvas');
   [canvas.width, canvas.height] = [width, height];
   const context = canvas.getContext('2d', { willReadFrequently: true })!;
@@ -95,6 +95,7 @@ const noSuchPage = (number: number, pages: number): string =>
 export function pageProblem({ name, message }: Pick<Error, 'name' | 'message'>): string {
   if (name === 'PasswordException')
     return 'The document is protected by a password. Save it without one, and send that.';
-  if (name === 'Error') return message;
-  return 'The document cannot be read: its file is broken, or it is no PDF. Open it elsewhere, save it anew, and send it again.';
+  if (name === 'InvalidPDFException')
+    return 'The document cannot be read: its file is broken, or it is no PDF. Open it elsewhere, save it anew, and send it again.';
+  return name === 'Error' ? message : `The page could not be shown (${message}). Load this page of the app again.`;
 }

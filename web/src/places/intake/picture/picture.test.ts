@@ -193,6 +193,14 @@ describe('fewer places of a line', () => {
   });
   test('where it is straight are its ends', () =>
     expect(keep({ by: 'curvature', pixels: 0.5 })).toMatchObject({ words: '2 places of 200 kept.', isWhole: true }));
+  test('are read between places that follow each other, not between single points', () => {
+    const single = withPoints(four, 0, [
+      { x: 100, y: 300 },
+      { x: 150, y: 250 },
+      { x: 200, y: 200 },
+    ]);
+    expect(thinned(single, 0, axesIn(four), { by: 'x', text: '25' })).toContain('single points and no line');
+  });
   test('are none where none of the values lies on it, or nothing is typed', () => {
     expect(keep({ by: 'x', text: '99' })).toBe('The line was not seen at any of these values of x.');
     expect(thinned(line, 0, undefined, { by: 'x', text: '9' })).toBe('The axes are not known yet.');
@@ -220,6 +228,24 @@ test('a series becomes the knots of a table, in the order of x, as sure as the l
   });
 });
 
+test('a series over dates becomes knots in the unit of its axis, counted from the day of the first known one', () => {
+  const start = Date.UTC(2026, 2, 1) / 1000;
+  const days = { ...four, x: { ...four.x, name: 'Time', scale: 'dates' as const, unit: 'd' } };
+  const known = days.known.map((k) => ('value' in k && k.axis === 'x' ? { ...k, value: start + k.value * 86_400 } : k));
+  const sheet = {
+    ...withPoints(days, 0, [
+      { x: 150, y: 230 },
+      { x: 250, y: 230 },
+    ]),
+    known,
+  };
+  const table = tableOfSeries(sheet, 0, axesIn(sheet));
+  expect(table).toMatchObject({ xName: 'Time since 2026-03-01 00:00', xUnit: 'd', xScale: 'plain' });
+  table.x.forEach((x, k) => expect(x).toBeCloseTo([25, 50][k]!, 6));
+  const wrong = { ...sheet, x: { ...sheet.x, unit: 'kPa' } };
+  expect(() => tableOfSeries(wrong, 0, axesIn(wrong))).toThrow('no unit of time');
+});
+
 describe('a picture that comes', () => {
   test('too small or too large is told, before it is drawn', () => {
     expect(sizeProblem(1, 1)).toBe('The picture has 1 × 1 pixels: nothing can be read off it.');
@@ -234,6 +260,7 @@ describe('a picture that comes', () => {
   test.each([
     ['PasswordException', 'No password given', 'protected by a password'],
     ['InvalidPDFException', 'Invalid PDF structure.', 'its file is broken, or it is no PDF'],
+    ['AbortError', 'Worker was destroyed', 'could not be shown (Worker was destroyed)'],
     ['Error', 'The document has 2 pages, and no page 9. Choose another.', 'no page 9'],
   ])('as a document that cannot be shown (%s) says why', (name, message, words) =>
     expect(pageProblem({ name, message })).toContain(words),

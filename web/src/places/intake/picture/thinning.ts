@@ -65,6 +65,8 @@ export function thinned(
   const xs = chosenXs(how.text, sheet.x.scale);
   if (typeof xs === 'string') return xs;
   if (!axes) return 'The axes are not known yet.';
+  if (!isFollowed(places))
+    return 'These are single points and no line that was followed: nothing is read between them.';
   const { points, missing } = placesAtX(places, axes, xs);
   if (points.length === 0) return 'The line was not seen at any of these values of x.';
   const isDates = sheet.x.scale === 'dates';
@@ -76,4 +78,14 @@ export function thinned(
     words: missing.length === 0 ? `${words}.` : `${words}; it was not seen at ${named.join(', ')}${rest}.`,
     isWhole: missing.length === 0,
   };
+}
+
+/** A line has a place in nearly every column. */
+function isFollowed(places: readonly { x: number }[]): boolean {
+  const xs = places.map((p) => p.x).sort((a, b) => a - b);
+  const gaps = xs
+    .slice(1)
+    .map((x, k) => x - xs[k]!)
+    .sort((a, b) => a - b);
+  return (gaps[gaps.length >> 1] ?? Infinity) <= 3;
 }

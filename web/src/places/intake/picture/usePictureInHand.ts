@@ -125,7 +125,11 @@ export function usePictureInHand(row: PictureRow) {
   const latest = look.data && look.variables ? foundBy(look.variables.by, look.data) : undefined;
   return {
     ...{ image, problem },
-    ...{ row, sheet, set, tool, setTool, series, setSeries, inHand, setInHand, isSaved, save, make, pick },
+    setTool: (next: Tool) => {
+      setSaid(null);
+      setTool(next);
+    },
+    ...{ row, sheet, set, tool, series, setSeries, inHand, setInHand, isSaved, save, make, pick },
     busy: look.isPending,
     found: latest,
     ...{ snaps, setSnaps, said, setSaid },
