@@ -182,12 +182,26 @@ test('marks with their error bars and a line at chosen flows, off a page, become
   // 0.6 + 0.006 · 58 was drawn.
   await expect(fifth).toContainText(/0\.9[345]\d?/);
 
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.getByRole('button', { name: 'Copy rows' }).click();
+  await expect(page.getByText('9 rows on the clipboard')).toBeVisible();
+  const copied = await page.evaluate(() => navigator.clipboard.readText());
+  expect(copied.split('\r\n')[0]).toBe(
+    'Point\tQ (L/min)\t± (k = 2) (L/min)\tH (m)\t± (k = 2) (m)\thalf of its bar (m)',
+  );
+  expect(copied.trim().split('\r\n')).toHaveLength(10);
+
   // Of the line the flows that are wanted; where it was not seen is said.
   await page.getByRole('button', { name: '+ Series' }).click();
   await page.getByRole('textbox', { name: 'Name of series 2' }).fill('2900 rpm');
   await tool(page, 'line');
   await click(60, head(2900, 60));
   await expect(page.getByText(/^1\d{3} places of the line found/)).toBeVisible();
+  // Of so many rows a part is drawn at first.
+  const rows = page.getByRole('region', { name: '2900 rpm' }).locator('tbody tr[data-row-key]');
+  await expect(rows).toHaveCount(300);
+  await page.getByRole('button', { name: /rows more: show 300 of them/ }).click();
+  await expect(rows).toHaveCount(600);
   await page.getByRole('textbox', { name: 'Values of x' }).fill('10 to 130 by 20');
   await page.getByRole('button', { name: 'Keep these' }).click();
   await expect(page.getByText('The line read at 6 values of x; it was not seen at 130.')).toBeVisible();

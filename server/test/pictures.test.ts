@@ -270,6 +270,7 @@ describe('a file that was cut off', () => {
 
 test.each([
   ['application/pdf', Buffer.from('\n%PDF-1.7')],
+  ['image/svg+xml', Buffer.from('<svg><title>was %PDF-1.7</title></svg>')],
   ['image/jpeg', Buffer.from('ffd8ffe000104a46', 'hex')],
   ['image/webp', Buffer.from('RIFF\0\0\0\0WEBPVP8 ')],
   ['image/svg+xml', Buffer.from('<!-- a chart -->\n<svg width="3">')],

@@ -590,7 +590,7 @@ export const catalogue = {
   TICKS_TOO_MANY: entry<{ every: number; low: number; high: number; most: number }>(
     'input',
     (f) =>
-      `The axis goes from ${formatValue(f.low)} to ${formatValue(f.high)}, and marks every ${formatValue(f.every)} would be more than ${formatCount(f.most)}. Lower a series that an offset raises, set the ends of the axis, or enter a larger distance.`,
+      `The axis goes from ${formatValue(f.low)} to ${formatValue(f.high)}, and marks every ${formatValue(f.every)} would be more than ${formatCount(f.most)}. Enter a larger distance, set the ends of the axis, or lower a series that an offset raises.`,
   ),
   PANEL_UNITS: entry<{ units: string }>(
     'input',

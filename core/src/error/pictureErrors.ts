@@ -44,7 +44,7 @@ export const pictureErrors = {
   ),
   PICTURE_SERIES_TWICE: entry<{ name: string }>(
     'input',
-    (f) => `Two series are called "${f.name}". Each becomes a run of its own, so give one another name.`,
+    (f) => `Two series are called "${f.name}". Give one another name: by it its run is called, or its rows are told.`,
   ),
   PICTURE_POOR_FIT: entry<{ point: number; pixels: number; limit: number }>(
     'input',

@@ -15,8 +15,6 @@ const text = (bytes: Uint8Array, from: number, to: number): string =>
  */
 export function mediaTypeOf(bytes: Uint8Array, name: string): string {
   for (const [mediaType, start] of starts) if (start.every((b, i) => bytes[i] === b)) return mediaType;
-  // A document may have some bytes before it begins.
-  if (text(bytes, 0, 1024).includes('%PDF-')) return 'application/pdf';
   if (text(bytes, 0, 4) === 'RIFF' && text(bytes, 8, 12) === 'WEBP') return 'image/webp';
   if (
     /^(\u00ef\u00bb\u00bf)?\s*(<\?xml[^>]*>\s*)?(<!--[^]*?-->\s*)*(<!DOCTYPE svg[^>]*>\s*)?<svg[\s>]/.test(
@@ -24,5 +22,7 @@ export function mediaTypeOf(bytes: Uint8Array, name: string): string {
     )
   )
     return 'image/svg+xml';
+  // A document may have some bytes before it begins.
+  if (text(bytes, 0, 1024).includes('%PDF-')) return 'application/pdf';
   throw new AppError('PICTURE_UNKNOWN', { name });
 }
