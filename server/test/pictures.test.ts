@@ -110,6 +110,8 @@ describe('a picture', () => {
       ],
     });
     const { body: sheet } = await server.ask<SheetReply>(`/runs/${ids[0]}/sheet`);
+    // ± 0.13 L/min and ± 0.033 m: two digits of them, three of the ± themselves.
+    expect(sheet.columns.map((column) => column.decimals)).toEqual([2, 3, 3, 3, 4, 4]);
     const [q, u, c, h] = sheet.rows[0]!.cells as number[];
     expect([q, h]).toEqual([50, 10]);
     // 0.25 L/min a pixel. In the middle: half a pixel of the place, a quarter each of both ends of x, and as much of

@@ -34,10 +34,26 @@ export function sheetOfPicture(row: PictureRow, points: readonly OfSeries[], wor
     ];
     return { row: k + 1, cells: cells.map(rounded) };
   });
-  return { columns: [...named, ...columnsOf(row, 'x', x.name, false), ...columnsOf(row, 'y', y.name, hasBars)], rows };
+  const columns = [...named, ...columnsOf(row, 'x', x.name, false), ...columnsOf(row, 'y', y.name, hasBars)];
+  return { columns: columns.map((column, c) => withDecimals(column, columns, rows, c)), rows };
 }
 
 const shifted = ({ x, y }: Point, by: number) => ({ x, y: y + by });
+/** As many decimals are shown as the surest place has digits of its ±, and one more of the ± itself. */
+function withDecimals(
+  column: TypedColumn,
+  columns: readonly TypedColumn[],
+  rows: Sheet['rows'],
+  at: number,
+): TypedColumn {
+  if (column.words) return column;
+  const place = column.uncertainty ? at + 1 : columns.findLastIndex((c, k) => k < at && c.uncertainty) + 1;
+  const least = Math.min(...rows.map((r) => r.cells[place] ?? Infinity).filter((u) => u > 0));
+  if (!Number.isFinite(least)) return column;
+  const decimals = 1 - Math.floor(Math.log10(least)) + (column.uncertainty ? 0 : 1);
+  return { ...column, decimals: Math.min(12, Math.max(0, decimals)) };
+}
+
 /** More digits than a picture can tell. */
 const rounded = (v: number): number | null => (Number.isFinite(v) ? Number(v.toPrecision(9)) : null);
 

@@ -22,7 +22,7 @@ import { choicesOf, figureOfSheet, reachOf, sheetOption } from './sheetChart';
 import { LivePanel } from './LivePanel';
 import { crossingOf, crossingWords, expectedAt, liveLine, type LiveDegree } from './liveLine';
 import { SheetPanel } from './SheetPanel';
-import { pastedRows, tooManyRows, valuesOf, withPasted } from './typedSheet';
+import { firstShown, pastedRows, tooManyRows, valuesOf, withPasted } from './typedSheet';
 import { useLineFit, useTypedRun } from './useTypedRun';
 import { useWholePaste } from './useWholePaste';
 import './typed.css';
@@ -75,12 +75,13 @@ function SheetInHand({ campaign, run, saved, session, onMade, onLeave }: SheetIn
     onMade: (made) => onMade(made.id),
   });
   const { sheet, setSheet, leftOut } = held;
-  const [shown, show] = useState<{ x: number; y: number }>({ x: 0, y: 1 });
+  const [chosen, show] = useState<{ x: number; y: number } | null>(null);
   const [row, setRow] = useState<number | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [sortedBy, sortBy] = useState<number | null>(null);
   const fit = useLineFit(campaign.id, run?.id, (made) => void navigate(addressOf(campaign.id, 'models', made.id)));
   const choices = choicesOf(sheet);
+  const shown = chosen ?? firstShown(sheet);
   const [x, y] = [Math.min(shown.x, choices.length - 1), Math.min(shown.y, choices.length - 1)];
   useWholePaste((text) => {
     const pasted = pastedRows(text);

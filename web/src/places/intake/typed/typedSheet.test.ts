@@ -9,6 +9,7 @@ import { choicesOf, figureOfSheet, sheetOption } from './sheetChart';
 import {
   bodyOf,
   emptySheet,
+  firstShown,
   inOrder,
   isWrong,
   pastedRows,
@@ -67,6 +68,24 @@ describe('what is saved', () => {
       bodyIn({ ...sheet, columns: [{ ...column, plusMinus, isDeclaredElsewhere: true }, other] }).body.columns[0];
     expect(declared('')).not.toHaveProperty('uncertainty');
     expect(declared('1')!.uncertainty).toMatchObject({ value: 1 });
+  });
+  test('is first drawn over columns of numbers, not of words or of how sure others are', () => {
+    const of = { kind: 'channel', symbol: 'u_Q', statedAs: 'standard' } as const;
+    const column = (symbol: string, over: object = {}) => ({
+      symbol,
+      name: symbol,
+      unit: '',
+      uncertainty: null,
+      ...over,
+    });
+    const several = { kind: 'several' as const, sources: [{ name: 'place', isShared: false, of }] };
+    const shown = (columns: SheetReply['columns']) =>
+      firstShown(sheetFrom({ version: 1, columns, rows: [] }, { name: 'a', kind: 'measured', procedure: [] }));
+    const words = column('series', { words: ['a'] });
+    expect(shown([words, column('Q', { uncertainty: several }), column('u_Q'), column('H')])).toEqual({ x: 1, y: 3 });
+    expect(shown([column('Q', { uncertainty: of }), column('u_Q'), column('H')])).toEqual({ x: 0, y: 2 });
+    expect(shown([column('Q'), column('H')])).toEqual({ x: 0, y: 1 });
+    expect(shown([column('Q')])).toEqual({ x: 0, y: 1 });
   });
   test('a column of words has the places of its words, new ones behind those that were there', () => {
     const saved: SheetReply = {

@@ -35,6 +35,8 @@ export interface SheetColumn {
   isDeclaredElsewhere: boolean;
   /** Column that states its standard uncertainty row by row. */
   toldBy: string | null;
+  /** It tells how sure another one is. */
+  tells: boolean;
   /** Of a column of words: those that it had when it was saved; null: its cells are numbers. */
   words: string[] | null;
   /** So many are shown; null: as many as it needs. */
@@ -74,6 +76,7 @@ const columnOf = (name: string, symbol: string, unit = ''): SheetColumn => ({
     statedAs: 'limits',
     isDeclaredElsewhere: false,
     toldBy: null,
+    tells: false,
     words: null,
     decimals: null,
     colour: null,
@@ -92,6 +95,7 @@ export const emptySheet = (name: string): Sheet => ({
 
 /** The sheet of a typed run, to be gone on with; what its procedure derives are its computed columns. */
 export function sheetFrom(reply: SheetReply, { name, kind, procedure }: SavedRun): Sheet {
+  const tellers = new Set(reply.columns.flatMap((c) => tellersOf(c.uncertainty)));
   return {
     ...{ name, kind, version: reply.version },
     computed: (procedure as Step[]).filter(isComputed).map(({ id, settings }) => {
@@ -100,6 +104,7 @@ export function sheetFrom(reply: SheetReply, { name, kind, procedure }: SavedRun
     }),
     columns: reply.columns.map(({ symbol, name: called, unit, uncertainty, ...looks }) => ({
       ...columnOf(called, symbol, unit),
+      tells: tellers.has(symbol),
       ...{ words: looks.words ?? null, decimals: looks.decimals ?? null, colour: looks.colour ?? null },
       ...(uncertainty?.kind === 'absolute' && uncertainty.effect === undefined
         ? { plusMinus: String(uncertainty.value), statedAs: uncertainty.statedAs }
@@ -115,6 +120,17 @@ export function sheetFrom(reply: SheetReply, { name, kind, procedure }: SavedRun
 }
 const tellerOf = (declared: DeclaredUncertainty | null): string | null =>
   declared?.kind === 'channel' && declared.statedAs === 'standard' ? declared.symbol : null;
+function tellersOf(declared: DeclaredUncertainty | null): string[] {
+  if (!declared) return [];
+  const each = declared.kind === 'several' ? declared.sources.map((s) => s.of) : [declared];
+  return each.flatMap((of) => (of.kind === 'channel' ? [of.symbol] : []));
+}
+
+/** What a sheet is first drawn over and against: columns of numbers that do not only tell how sure others are. */
+export function firstShown({ columns }: Sheet): { x: number; y: number } {
+  const plain = columns.flatMap((c, k) => (c.words || c.tells ? [] : [k]));
+  return { x: plain[0] ?? 0, y: plain[1] ?? 1 };
+}
 type SavedRun = Pick<RunReply, 'name' | 'kind' | 'procedure'>;
 const isComputed = (step: Step): boolean => step.kind === 'derive' && step.on;
 
