@@ -30,10 +30,15 @@ export function expectedOf(
 ): (Expectation | undefined)[] {
   const n = x.length;
   if (n > MOST_EXPECTED) return Array.from(x, () => undefined);
+  const factors = new Map<number, Factors>();
+  const factorsOf = (freedom: number): Factors => {
+    if (!factors.has(freedom)) factors.set(freedom, studentFactors(freedom, n));
+    return factors.get(freedom)!;
+  };
   return Array.from(x, (at, i) => {
     const others = (values: Float64Array): Float64Array => values.filter((_, k) => k !== i);
     const fit = fitOrNone(model, settings, { x: others(x), y: others(y), xName });
-    return fit && expectation(fit, at, y[i]!, n);
+    return fit && expectation(fit, at, y[i]!, factorsOf(n - 1 - fit.parameters.length));
   });
 }
 
@@ -47,14 +52,22 @@ function fitOrNone(model: Model, settings: Static<TObject>, data: FitData): Fit 
   }
 }
 
-function expectation(fit: Fit, at: number, y: number, n: number): Expectation | undefined {
-  const freedom = n - 1 - fit.parameters.length;
+/** Student's factors: of an interval of 95 %, and of the bound that all n points keep to in 95 % of cases. */
+interface Factors {
+  interval: number;
+  bound: number;
+}
+const studentFactors = (freedom: number, n: number): Factors => ({
+  interval: studentTQuantile(0.975, freedom),
+  bound: studentTQuantile(1 - 0.025 / n, freedom),
+});
+
+function expectation(fit: Fit, at: number, y: number, { interval, bound }: Factors): Expectation | undefined {
   const { value, gradient } = fit.curve(at);
   const deviation = Math.hypot(fit.randomSpread(gradient), Math.sqrt(fit.variance));
-  const half = studentTQuantile(0.975, freedom) * deviation;
+  const half = interval * deviation;
   if (!Number.isFinite(half)) return undefined;
-  const bound = studentTQuantile(1 - 0.025 / n, freedom) * deviation;
   // Points that lie on their curve to the last digit leave rounding as the only scatter.
   const rounding = 1e-9 * Math.max(Math.abs(value), Math.abs(y));
-  return { expected: value, half, isOdd: Math.abs(y - value) > Math.max(bound, rounding) };
+  return { expected: value, half, isOdd: Math.abs(y - value) > Math.max(bound * deviation, rounding) };
 }

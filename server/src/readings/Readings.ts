@@ -52,32 +52,25 @@ export class Readings {
    *   and as `wired` and `checkColumns`
    */
   async take(runId: number, body: ReadingBody): Promise<ReadingReply> {
-    const { name } = await run(this.db, runId);
     const session = await this.session(runId);
     // Between this question and the mark nothing is waited for: no second reading slips in.
-    if (this.underWay.has(runId)) throw new AppError('READING_UNDER_WAY', { name });
+    if (this.underWay.has(runId)) throw new AppError('READING_UNDER_WAY', { name: await this.nameOf(runId) });
     const abort = new AbortController();
     const control: Control = { isAnyhow: body.anyhow, stopped: abort.signal };
     const begun: UnderWay = { sampling: undefined, control, stop: () => abort.abort() };
     this.underWay.set(runId, begun);
     try {
-      return await this.taken(runId, name, session, body, begun);
+      return await this.taken(runId, session, body, begun);
     } finally {
       this.underWay.delete(runId);
       this.looks.delete(runId);
     }
   }
 
-  private async taken(
-    runId: number,
-    name: string,
-    session: BenchSession,
-    body: ReadingBody,
-    begun: UnderWay,
-  ): Promise<ReadingReply> {
+  private async taken(runId: number, session: BenchSession, body: ReadingBody, begun: UnderWay): Promise<ReadingReply> {
     const wired = await this.wired(session);
     const read = wired.filter((w) => w.quantity.access === 'read');
-    if (read.length === 0) throw new AppError('READING_NOTHING_TO_READ', { name });
+    if (read.length === 0) throw new AppError('READING_NOTHING_TO_READ', { name: await this.nameOf(runId) });
     // Before anything is set or waited for: a reading that cannot be kept is not taken.
     checkColumns(await sheetOf(this.db, runId), wired, body);
     for (const { symbol, value } of body.set) {
@@ -134,7 +127,11 @@ export class Readings {
   private async session(runId: number): Promise<BenchSession> {
     const session = await benchSessionOf(this.db, runId);
     if (session) return session;
-    throw new AppError('READING_NOTHING_TO_READ', { name: (await run(this.db, runId)).name });
+    throw new AppError('READING_NOTHING_TO_READ', { name: await this.nameOf(runId) });
+  }
+
+  private async nameOf(runId: number): Promise<string> {
+    return (await run(this.db, runId)).name;
   }
 
   private async look(runId: number): Promise<ReadingNow> {

@@ -178,6 +178,13 @@ export async function run(db: Db, id: number): Promise<RunReply> {
   return { ...summary, ...head, recipe, ...(await procedure(db, id)), declared: await channels(db, id) };
 }
 
+/** Whether something was added to its samples from elsewhere. @throws {AppError} NOT_FOUND */
+export async function isJoined(db: Db, id: number): Promise<boolean> {
+  const rows = await db.sql<{ joined: boolean }>`
+    select jsonb_array_length(sources) > 0 as joined from run where id = ${id} and ready`;
+  return oneOf(rows, 'run', id).joined;
+}
+
 export type StoredChannel = RunReply['declared'][number];
 
 export async function channels(db: Db, runId: number): Promise<StoredChannel[]> {

@@ -32,41 +32,27 @@ export async function dropUnusedSampleSets(db: Db): Promise<void> {
   for (const { number } of orphans) await dropSampleSet(db, number);
 }
 
-/** Writes whole channels with their levels. */
+/** Writes whole channels with their levels, in many short transactions. */
 export async function writeColumns(db: Database, sampleSet: number, columns: readonly Float64Array[]): Promise<void> {
   const samples = columns[0]?.length ?? 0;
-  for (let k = 0; k * CHUNK_SAMPLES < samples; k++)
-    await writeBlock(
-      db,
-      sampleSet,
-      k,
-      columns.map((c) => packSamples(c.slice(k * CHUNK_SAMPLES, (k + 1) * CHUNK_SAMPLES))),
-    );
+  for (let k = 0; k * CHUNK_SAMPLES < samples; k++) await writeBlock(db, sampleSet, k, packedBlock(columns, k));
   await writeLevels(db, sampleSet, columns.map(buildLevels));
 }
 
+/** The same within a transaction of the caller: for what is as small as rows that were typed. */
+export async function writeColumnsWithin(tx: Db, sampleSet: number, columns: readonly Float64Array[]): Promise<void> {
+  const blocks = Math.ceil((columns[0]?.length ?? 0) / CHUNK_SAMPLES);
+  for (let k = 0; k < blocks; k++) await insertChunks(tx, sampleSet, blockChunks(k, packedBlock(columns, k)));
+  await insertChunks(tx, sampleSet, levelChunks(columns.map(buildLevels)));
+}
+
 /** Writes one block of columns, each packed to a chunk. */
-export const writeBlock = (db: Database, sampleSet: number, k: number, chunks: readonly Uint8Array[]): Promise<void> =>
-  writeChunks(
-    db,
-    sampleSet,
-    chunks.map((data, position) => ({ position, level: 0, k, data })),
-  );
+export const writeBlock = (db: Database, sampleSet: number, k: number, packed: readonly Uint8Array[]): Promise<void> =>
+  writeChunks(db, sampleSet, blockChunks(k, packed));
 
 /** Writes the min/max levels of channels, in the order of the channels. */
 export const writeLevels = (db: Database, sampleSet: number, channels: readonly (readonly Level[])[]): Promise<void> =>
-  writeChunks(
-    db,
-    sampleSet,
-    channels.flatMap((levels, position) =>
-      levels.map(({ size, lowest, highest }) => {
-        const both = new Float64Array(lowest.length * 2);
-        both.set(lowest);
-        both.set(highest, lowest.length);
-        return { position, level: size, k: 0, data: bytesOf(both) };
-      }),
-    ),
-  );
+  writeChunks(db, sampleSet, levelChunks(channels));
 
 interface Chunk {
   position: number;
@@ -74,6 +60,25 @@ interface Chunk {
   k: number;
   data: Uint8Array;
 }
+
+const packedBlock = (columns: readonly Float64Array[], k: number): Uint8Array[] =>
+  columns.map((c) => packSamples(c.slice(k * CHUNK_SAMPLES, (k + 1) * CHUNK_SAMPLES)));
+
+const blockChunks = (k: number, packed: readonly Uint8Array[]): Chunk[] =>
+  packed.map((data, position) => ({ position, level: 0, k, data }));
+
+/** A level of one bucket tells nothing that the level below it does not, and is not kept. */
+const levelChunks = (channels: readonly (readonly Level[])[]): Chunk[] =>
+  channels.flatMap((levels, position) =>
+    levels
+      .filter(({ lowest }) => lowest.length > 1)
+      .map(({ size, lowest, highest }) => {
+        const both = new Float64Array(lowest.length * 2);
+        both.set(lowest);
+        both.set(highest, lowest.length);
+        return { position, level: size, k: 0, data: bytesOf(both) };
+      }),
+  );
 
 /** As much as one transaction takes: a small question waits for the one under way. */
 const MOST_BYTES = 3 * CHUNK_SAMPLES * 8;
@@ -87,14 +92,18 @@ async function writeChunks(db: Database, sampleSet: number, chunks: readonly Chu
     }
     await db.transaction(async (tx) => {
       await tx.script('set local synchronous_commit = off');
-      const written = chunks.slice(from, to).map(
-        ({ position, level, k, data }) =>
-          tx.sql`insert into sample_chunk (sample_set, position, level, k, data)
-                 values (${sampleSet}, ${position}, ${level}, ${k}, ${data})`,
-      );
-      await Promise.all(written);
+      await insertChunks(tx, sampleSet, chunks.slice(from, to));
     });
   }
+}
+
+async function insertChunks(tx: Db, sampleSet: number, chunks: readonly Chunk[]): Promise<void> {
+  const written = chunks.map(
+    ({ position, level, k, data }) =>
+      tx.sql`insert into sample_chunk (sample_set, position, level, k, data)
+             values (${sampleSet}, ${position}, ${level}, ${k}, ${data})`,
+  );
+  await Promise.all(written);
 }
 
 /** A whole channel, in memory that can be shared with the worker threads. */

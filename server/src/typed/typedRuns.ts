@@ -14,6 +14,8 @@ import {
 import type { Database } from '../store/pg/Database';
 import {
   beginRun,
+  channels as channelsOf,
+  isJoined,
   markReady,
   procedure as procedureOf,
   putProcedure,
@@ -25,7 +27,7 @@ import {
   type NewRun,
   type StoredChannel,
 } from '../store/runs';
-import { createSampleSet, dropSampleSet, writeColumns } from '../store/samples';
+import { createSampleSet, writeColumns, writeColumnsWithin } from '../store/samples';
 import { keepRecipe, keepSheet, sheetVersions, typedSheet } from '../store/typedSheets';
 
 /** No file stands behind a run that was made by hand or from a formula. */
@@ -107,9 +109,9 @@ export async function createMadeUpRun(db: Database, campaignId: number, { name, 
 
 /** The sheet of a typed run as it is now. @throws {AppError} NOT_FOUND, NOT_TYPED */
 export async function sheetOf(db: Database, runId: number): Promise<SheetReply> {
-  const [found, { name, declared }] = [await typedSheet(db, runId), await run(db, runId)];
-  if (!found) throw new AppError('NOT_TYPED', { name });
-  const columns = declared.slice(1, 1 + found.columns.length);
+  const found = await typedSheet(db, runId);
+  if (!found) throw new AppError('NOT_TYPED', { name: (await run(db, runId)).name });
+  const columns = (await channelsOf(db, runId)).slice(1, 1 + found.columns.length);
   return {
     version: found.version,
     columns: columns.map(({ symbol, name: called, unit, uncertainty }, c) => ({
@@ -153,25 +155,21 @@ interface PutWays {
 /** @throws {AppError} as `saveSheet` */
 export async function putSheet(db: Database, runId: number, body: SheetBody, { keep, steps }: PutWays): Promise<void> {
   const { columns, rows, version } = body;
-  const { name, sources, declared } = await run(db, runId);
-  if (sources.length > 0) throw new AppError('SHEET_JOINED', { name });
+  if (await isJoined(db, runId)) throw new AppError('SHEET_JOINED', { name: (await run(db, runId)).name });
   checkSheet(body, []);
-  const sampleSet = await db.transaction(createSampleSet);
-  try {
-    await writeColumns(db, sampleSet, valuesOf(columns.length, rows));
-    await db.transaction(async (tx) => {
-      await keep(tx, runId, version, { columns, rows });
-      const before = (symbol: string) => declared.find((d) => d.symbol === symbol);
-      const channels = [rowChannel, ...columns.map((c) => channelOf(c, before(c.symbol)))];
-      await putSamples(tx, runId, { sampleSet, samples: rows.length, channels });
-      const { procedure, procedureVersion } = await procedureOf(tx, runId);
-      const [now, next] = [procedure as Step[], steps(procedure as Step[])];
-      if (JSON.stringify(next) !== JSON.stringify(now)) await putProcedure(tx, runId, next, procedureVersion);
-    });
-  } catch (error) {
-    await dropSampleSet(db, sampleSet).catch(() => undefined);
-    throw error;
-  }
+  const declared = await channelsOf(db, runId);
+  const before = (symbol: string) => declared.find((d) => d.symbol === symbol);
+  const channels = [rowChannel, ...columns.map((c) => channelOf(c, before(c.symbol)))];
+  // One transaction for all of it: each costs a write to the disk that is waited for, and a reading waits for this.
+  await db.transaction(async (tx) => {
+    await keep(tx, runId, version, { columns, rows });
+    const sampleSet = await createSampleSet(tx);
+    await writeColumnsWithin(tx, sampleSet, valuesOf(columns.length, rows));
+    await putSamples(tx, runId, { sampleSet, samples: rows.length, channels });
+    const { procedure, procedureVersion } = await procedureOf(tx, runId);
+    const [now, next] = [procedure as Step[], steps(procedure as Step[])];
+    if (JSON.stringify(next) !== JSON.stringify(now)) await putProcedure(tx, runId, next, procedureVersion);
+  });
 }
 
 export const versionsOf = async (db: Database, runId: number) => {

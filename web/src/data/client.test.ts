@@ -11,14 +11,15 @@ afterEach(() => {
   globalThis.fetch = original;
   client.clear();
 });
+const later = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const old = () => known.filter((address) => client.getQueryState([address, { body: 1 }])?.isInvalidated);
 
 /** Makes a change and hears the reply. */
-async function change(reply: Response | Error): Promise<void> {
+async function change(reply: Response | Error, meta: Record<string, unknown> = {}): Promise<void> {
   globalThis.fetch = () => (reply instanceof Error ? Promise.reject(reply) : Promise.resolve(reply));
   const mutation = client
     .getMutationCache()
-    .build(client, { mutationFn: () => ask('/fits/3', { method: 'PUT', body: {} }) });
+    .build(client, { mutationFn: () => ask('/fits/3', { method: 'PUT', body: {} }), meta });
   await mutation.execute(undefined).catch(() => undefined);
 }
 
@@ -32,14 +33,31 @@ test('a question under way is asked anew: its answer would be from before the ch
     queryKey: ['/comparisons/2/result'],
     queryFn: async () => {
       const answer = ++asked === 1 ? 'before' : 'after';
-      await new Promise((resolve) => setTimeout(resolve, answer === 'before' ? 60 : 0));
+      await later(answer === 'before' ? 60 : 0);
       return answer;
     },
   });
   const leave = observer.subscribe(() => undefined);
   await change(new Response('{}', { headers: { 'undameter-touched': 'fits, comparisons' } }));
-  await new Promise((resolve) => setTimeout(resolve, 100));
+  await later(100);
   expect(observer.getCurrentResult().data).toBe('after');
+  leave();
+});
+test('a change ends when that has come, and with the reply where it brings what is shown', async () => {
+  let answers = 0;
+  const observer = new QueryObserver(client, {
+    queryKey: ['/fits/3/result'],
+    queryFn: async () => (await later(30), ++answers),
+    initialData: 0,
+  });
+  const leave = observer.subscribe(() => undefined);
+  const touching = () => new Response('{}', { headers: { 'undameter-touched': 'fits' } });
+  await change(touching());
+  expect(answers).toBe(1);
+  await change(touching(), { endsAtReply: true });
+  expect(answers).toBe(1);
+  await later(100);
+  expect(answers).toBe(2);
   leave();
 });
 test('what only computes has nothing asked anew', async () => {

@@ -17,11 +17,21 @@ export const renewAfter = (changed: Resource): Promise<void> => renewTouched(tou
 
 const wasLost = (error: Error | null): boolean => error instanceof ApiError && error.status === 0;
 
-/** One cache of what the server knows. */
+/**
+ * One cache of what the server knows. A change ends when what it touched has been asked anew; one with the meta
+ * `endsAtReply`, whose reply brings what is to be shown at once, when the server has replied.
+ */
 export const client: QueryClient = new QueryClient({
   mutationCache: new MutationCache({
     // A change whose answer was lost may have been made all the same.
-    onSettled: (_data, error) => (wasLost(error) ? client.invalidateQueries() : renewTouched(takeTouched())),
+    onSettled: (_data, error, _body, _context, { meta }) => {
+      const touched = takeTouched();
+      const renew = () => (wasLost(error) ? client.invalidateQueries() : renewTouched(touched));
+      if (!meta?.['endsAtReply']) return renew();
+      // What the reply brought is drawn before anything is asked.
+      setTimeout(() => void renew());
+      return undefined;
+    },
   }),
   defaultOptions: {
     queries: {

@@ -56,7 +56,7 @@ export function ReadingPanel({ taking, units, row, expected }: ReadingPanelProps
           <Button type="primary" className="take-button" onClick={() => taking.take()}>
             Take the reading
             <small>
-              mean of {session.how.samples} samples, key <kbd>M</kbd>
+              {session.how.samples === 1 ? 'one sample' : `mean of ${session.how.samples} samples`}, key <kbd>M</kbd>
             </small>
           </Button>
         )}

@@ -149,6 +149,8 @@ test('how far a reading has come is told by what it is doing', () => {
   expect(now('setting')).toBe('sending the settings');
   expect(now('waiting')).toBe('waiting until it is steady, 4 s of at most 60 s');
   expect(now('sampling')).toBe('taking 5 samples');
+  const one = { ...session, how: { ...session.how, samples: 1 } };
+  expect(stateWords({ state: 'sampling', seconds: 0, progress: 0, values: [] }, one)).toBe('taking one sample');
 });
 
 test('what a reading gave has its ± only where the samples tell it', () => {

@@ -173,7 +173,7 @@ export function stateWords({ state, seconds }: ReadingNow, { how }: BenchSession
   if (state === 'setting') return 'sending the settings';
   if (state === 'waiting')
     return `waiting until it is steady, ${formatValue(Math.floor(seconds), 4)} s of at most ${formatValue(how.waitSeconds, 4)} s`;
-  return `taking ${how.samples} samples`;
+  return how.samples === 1 ? 'taking one sample' : `taking ${how.samples} samples`;
 }
 
 const doubts: Record<NonNullable<ToldValue['doubt']>, string> = {

@@ -70,9 +70,10 @@ export function useTaking({ campaignId, runId, session, saved, saveFirst, isSave
     onSuccess: (reply) => {
       // The row is on the chart before anything is asked anew.
       client.setQueryData(queries.sheet(runId).queryKey, reply.sheet);
-      void live.refetch();
       type({});
+      setTimeout(() => void live.refetch());
     },
+    meta: { endsAtReply: true },
   });
   const act = useMutation({
     mutationFn: (action: 'anyhow' | 'stop') => ask(`/runs/${runId}/readings/now`, { body: { action } }),
