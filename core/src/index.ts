@@ -21,3 +21,4 @@ export * from './madeUp';
 export * from './plan';
 export * from './reading';
 export * from './picture';
+export * from './field';

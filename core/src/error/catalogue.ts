@@ -1,5 +1,6 @@
 import { formatCount, formatValue } from '../number/formatNumber';
 import { entry } from './entry';
+import { fieldErrors } from './fieldErrors';
 import { instrumentErrors } from './instrumentErrors';
 import { pictureErrors } from './pictureErrors';
 
@@ -542,6 +543,7 @@ export const catalogue = {
     (f) => `There is already a ${f.what} called "${f.name}" here. Choose another name.`,
   ),
   ...instrumentErrors,
+  ...fieldErrors,
   ...pictureErrors,
   CHANGED_MEANWHILE: entry<{ what: string }>(
     'conflict',

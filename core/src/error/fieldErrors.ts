@@ -1,0 +1,49 @@
+import { formatValue } from '../number/formatNumber';
+import { entry } from './entry';
+
+/** What goes wrong with simulated fields. */
+export const fieldErrors = {
+  FIELD_NODE_MISSING: entry<{ name: string; cell: number; node: number; nodes: number }>(
+    'input',
+    (f) =>
+      `Cell ${f.cell} of "${f.name}" names node ${f.node}, and there are ${f.nodes}. The file is cut off or was written wrongly; write it anew.`,
+  ),
+  FIELD_CORNERS: entry<{ name: string; cell: number; shape: string; have: number; need: number }>(
+    'input',
+    (f) =>
+      `Cell ${f.cell} of "${f.name}" is a ${f.shape} and names ${f.have} nodes instead of ${f.need}. Write the file anew.`,
+  ),
+  FIELD_SHAPE: entry<{ name: string; cell: number; type: number }>(
+    'input',
+    (f) =>
+      `Cell ${f.cell} of "${f.name}" is of type ${f.type}, which is not read here. Write the field as points, lines, triangles, quadrilaterals, polygons, tetrahedra, pyramids, prisms or hexahedra, straight or with nodes in the middle of their edges.`,
+  ),
+  FIELD_TOO_LARGE: entry<{ name: string; what: string; have: number; most: number }>(
+    'input',
+    (f) =>
+      `"${f.name}" has ${f.have} ${f.what}, and at most ${f.most} fit here. Write the surface or the zones that are needed.`,
+  ),
+  FIELD_EMPTY: entry<{ name: string }>(
+    'input',
+    (f) => `"${f.name}" holds no nodes. Write the field with its nodes and cells.`,
+  ),
+  FIELD_PLANE: entry<Record<never, never>>(
+    'input',
+    () => 'The direction that the plane looks to has no length. Type three numbers that are not all zero.',
+  ),
+  FIELD_CUT_NOTHING: entry<{ what: string; value: number; low: number; high: number; unit: string }>(
+    'input',
+    (f) =>
+      `No face is cut at ${f.what} = ${`${formatValue(f.value, 6)} ${f.unit}`.trim()}: on the zones chosen it goes from ${formatValue(f.low, 6)} to ${`${formatValue(f.high, 6)} ${f.unit}`.trim()}. Choose a value between them, or further zones.`,
+  ),
+  FIELD_ABSENT: entry<{ name: string }>(
+    'input',
+    (f) =>
+      `"${f.name}" is no field: no cells join its samples. Choose a run that was read from a file of a simulated field.`,
+  ),
+  FIELD_NODES_MOVED: entry<{ name: string; have: number; nodes: number }>(
+    'input',
+    (f) =>
+      `After its procedure "${f.name}" has ${f.have} samples instead of one for each of its ${f.nodes} nodes, so its cells do not fit. Switch off the steps that resample, average or sort it.`,
+  ),
+};

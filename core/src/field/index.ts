@@ -1,0 +1,12 @@
+export { cellsOf, checkMesh, shapeCode, shapeOfCell, type Mesh, type ShapeName } from './Mesh';
+export { facesOf, trianglesOf, type Faces } from './faces';
+export {
+  abovePlane,
+  alongCut,
+  cutSurface,
+  lengthsAlong,
+  type Cut,
+  type CutChoice,
+  type CutPart,
+  type Plane,
+} from './cut';
