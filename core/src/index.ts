@@ -22,3 +22,4 @@ export * from './plan';
 export * from './reading';
 export * from './picture';
 export * from './field';
+export * from './derived';

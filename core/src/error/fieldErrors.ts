@@ -46,4 +46,29 @@ export const fieldErrors = {
     (f) =>
       `After its procedure "${f.name}" has ${f.have} samples instead of one for each of its ${f.nodes} nodes, so its cells do not fit. Switch off the steps that resample, average or sort it.`,
   ),
+  FIELD_CHANNEL: entry<{ symbol: string; name: string }>(
+    'input',
+    (f) => `"${f.name}" has no channel of numbers ${f.symbol} that it could be cut at. Choose one of its channels.`,
+  ),
+  FIELD_ZONE: entry<{ zone: string; name: string; zones: string }>(
+    'input',
+    (f) => `"${f.name}" has no zone "${f.zone}". Its zones: ${f.zones}.`,
+  ),
+  FIELD_UNITS: entry<{ name: string; units: string }>(
+    'input',
+    (f) =>
+      `The coordinates of "${f.name}" are in ${f.units}, and lengths need one unit. Declare the same unit for all three.`,
+  ),
+  FIELD_VARIABLE: entry<{ name: string; variable: string }>(
+    'input',
+    (f) => `"${f.name}" holds no variable "${f.variable}". Send the file anew and choose among what it holds.`,
+  ),
+  RECIPE_UNKNOWN: entry<{ kind: string }>(
+    'input',
+    (f) => `No run is made by "${f.kind}" here. See the ways that are listed in the API's document.`,
+  ),
+  RECIPE_SETTINGS: entry<{ title: string; problem: string }>(
+    'input',
+    (f) => `${f.title}: ${f.problem}. Change this setting.`,
+  ),
 };

@@ -19,7 +19,7 @@ export interface Cut {
   parts: CutPart[];
   /** Faces that lie in the cut as a whole, and so give no line of their own. */
   grazed: number;
-  /** Faces of the zones asked for with a node that is set aside or has no place. */
+  /** Faces that the cut goes through and that give no line: a node of theirs is set aside or has no value. */
   passedOver: number;
 }
 
@@ -81,8 +81,9 @@ export function cutSurface(surface: Faces, above: Float64Array, { zones, isKept 
     if (seen === ABOVE || seen === BELOW) continue;
     const zone = surface.zones[face]!;
     if (zones && !zones.has(zone)) continue;
-    if (seen & NOWHERE) passedOver++;
-    else if (seen === (ABOVE | ON)) grazed += isWhollyOn(nodes, first, end, sides) ? 1 : 0;
+    const isCrossed = (seen & ABOVE) !== 0 && (seen & BELOW) !== 0;
+    if (!isCrossed) grazed += isWhollyOn(nodes, first, end, sides) ? 1 : 0;
+    else if (seen & NOWHERE) passedOver++;
     else {
       const of = segments.get(zone) ?? new Segments();
       segments.set(zone, of);
@@ -100,7 +101,7 @@ export function cutSurface(surface: Faces, above: Float64Array, { zones, isKept 
   };
 }
 
-/** On which side of a cut a node lies: at zero is above and on it. */
+/** On which side of a cut a node lies: at zero is above and on it; what does not count or has no value is nowhere too. */
 const [ABOVE, BELOW, ON, NOWHERE] = [1, 2, 4, 8];
 
 function sidesOf(above: Float64Array, isKept: CutChoice['isKept']): Uint8Array {
@@ -111,12 +112,12 @@ function sidesOf(above: Float64Array, isKept: CutChoice['isKept']): Uint8Array {
     else if (value < 0) sides[node] = BELOW;
     else sides[node] = value === 0 ? ABOVE | ON : NOWHERE;
   }
-  if (isKept) for (let node = 0; node < above.length; node++) if (!isKept(node)) sides[node] = NOWHERE;
+  if (isKept) for (let node = 0; node < above.length; node++) if (!isKept(node)) sides[node]! |= NOWHERE;
   return sides;
 }
 
 function isWhollyOn(nodes: Uint32Array, first: number, end: number, sides: Uint8Array): boolean {
-  for (let i = first; i < end; i++) if (!(sides[nodes[i]!]! & ON)) return false;
+  for (let i = first; i < end; i++) if (sides[nodes[i]!] !== (ABOVE | ON)) return false;
   return true;
 }
 

@@ -204,11 +204,13 @@ describe('zones and nodes that are set aside', () => {
     ]);
     expect(cutSurface(facesOf(two), above, { zones: new Set([1]) }).parts.map((p) => p.zone)).toEqual([1, 1]);
   });
-  test('a face with a node that does not count is passed over and counted', () => {
+  test('a face with a node that does not count is passed over, and counted where the cut goes through it', () => {
     const cut = cutSurface(facesOf(two), above, { isKept: (node) => node !== 4 });
     expect([cut.parts.length, cut.passedOver]).toEqual([2, 1]);
     const without = cutSurface(facesOf(two), Float64Array.of(-1, -1, 1, 1, NaN));
-    expect([without.parts.length, without.passedOver]).toEqual([2, 1]);
+    expect([without.parts.length, without.passedOver]).toEqual([2, 0]);
+    const crossed = cutSurface(facesOf(two), Float64Array.of(NaN, -1, 1, 1, 1));
+    expect([crossed.parts.map((p) => p.zone), crossed.passedOver]).toEqual([[1], 1]);
   });
   test('a word along a cut is that of the nearer node', () => {
     const cut = cutSurface(facesOf(two), Float64Array.of(-1, -1, 3, 3, 3), { zones: new Set([0]) });

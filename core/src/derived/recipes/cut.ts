@@ -1,0 +1,210 @@
+import { Type, type Static } from 'typebox';
+import { AppError } from '../../error/AppError';
+import { abovePlane, alongCut, cutSurface, facesOf, lengthsAlong, type Cut, type Faces } from '../../field';
+import { formatCount, formatValue } from '../../number/formatNumber';
+import { printUnit } from '../../units';
+import { KEPT, type Channel } from '../../sample';
+import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
+
+const three = (title: string) => Type.Tuple([Type.Number(), Type.Number(), Type.Number()], { title });
+
+const settings = Type.Object({
+  where: Type.Union(
+    [
+      Type.Object(
+        {
+          channel: Type.String({ title: 'Channel', minLength: 1, maxLength: 40 }),
+          values: Type.Array(Type.Number(), { title: 'Stations', minItems: 1, maxItems: 200 }),
+        },
+        { additionalProperties: false },
+      ),
+      Type.Object({ point: three('Point'), normal: three('Direction') }, { additionalProperties: false }),
+    ],
+    { title: 'Where' },
+  ),
+  zones: Type.Array(Type.String(), { title: 'Zones', description: 'None: all of them.', maxItems: 1000 }),
+});
+export type CutSettings = Static<typeof settings>;
+
+/** Nodes of a face that is cut lie on both sides of it; what is told of a cut is told of its faces. */
+export const cut = defineRecipe({
+  kind: 'cut',
+  title: 'Cut',
+  purpose:
+    'The lines where a channel of a surface has a value, or where a plane meets it, with all channels along them.',
+  settings,
+  words: ({ where, zones }) => {
+    const of = zones.length === 0 ? '' : ` on ${zones.join(', ')}`;
+    if ('channel' in where)
+      return `cut at ${where.channel} = ${where.values.map((v) => formatValue(v, 6)).join(', ')}${of}`;
+    const [point, normal] = [where.point, where.normal].map((p) => p.map((v) => formatValue(v, 6)).join(', '));
+    return `cut by the plane through (${point}) that looks to (${normal})${of}`;
+  },
+  make: (field, chosen) => {
+    const cuts = cutField(field, chosen);
+    const coordinates = field.coordinates.map((symbol) => field.state.channels.get(symbol)!);
+    const along = (channel: Channel): Float64Array =>
+      joined(cuts.map(({ cut: one }) => alongCut(one, channel.values, channel.labels !== undefined)));
+    const parts = cuts.flatMap(({ cut: one, value }) => one.parts.map((part) => ({ part, value })));
+    const each = (of: (of: (typeof parts)[number], k: number) => number): Float64Array =>
+      joined(parts.map((part, k) => new Float64Array(part.part.points.length).fill(of(part, k))));
+    const lengths = joined(
+      cuts.map(({ cut: one }) =>
+        lengthsAlong(
+          one.parts,
+          coordinates.map((c) => alongCut(one, c.values)),
+        ),
+      ),
+    );
+    const taken = new Set(field.state.channels.keys());
+    const made: DerivedChannel[] = [
+      { symbol: free('s', taken), name: 'Length along the cut', unit: coordinates[0]!.unit, values: lengths },
+      { symbol: free('part', taken), name: 'Part of the cut', unit: '', values: each((_, k) => k + 1) },
+    ];
+    if ('channel' in chosen.where) {
+      const { name, unit } = field.state.channels.get(chosen.where.channel)!;
+      const station = { symbol: free('station', taken), name: `Station, ${name}`, unit };
+      made.unshift({ ...station, values: each(({ value }) => value) });
+    }
+    const copied = [...field.state.channels.values()].map((channel) => copyOf(channel, along(channel)));
+    return {
+      channels: [...made, ...copied],
+      along: made.find((c) => c.name === 'Length along the cut')!.symbol,
+      said: saidOf(cuts),
+    };
+  },
+});
+
+/** What is declared of a logged channel holds along a cut too; what a step made has its errors no more. */
+const copyOf = (
+  { symbol, name, unit, labels, uncertainty, origin }: Channel,
+  values: Float64Array,
+): DerivedChannel => ({
+  ...{ symbol, name, unit, labels, values },
+  uncertainty: origin === 'logged' ? uncertainty : undefined,
+});
+
+function free(wanted: string, taken: Set<string>): string {
+  let symbol = wanted;
+  for (let n = 2; taken.has(symbol); n++) symbol = `${wanted}_${n}`;
+  taken.add(symbol);
+  return symbol;
+}
+
+function joined(parts: readonly Float64Array[]): Float64Array {
+  const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
+  }
+  return all;
+}
+
+export interface CutAt {
+  cut: Cut;
+  /** Of the channel that is cut at; 0 of a plane. */
+  value: number;
+}
+
+/** Faces are the same for every cut of a mesh. */
+const facesOfMesh = new WeakMap<object, Faces>();
+export function rememberedFaces(field: Pick<FieldState, 'mesh'>): Faces {
+  const known = facesOfMesh.get(field.mesh.nodes) ?? facesOf(field.mesh);
+  facesOfMesh.set(field.mesh.nodes, known);
+  return known;
+}
+
+/**
+ * Cuts a field at each station.
+ * @throws {AppError} FIELD_NODES_MOVED, FIELD_CHANNEL, FIELD_ZONE, FIELD_UNITS, FIELD_CUT_NOTHING, FIELD_PLANE
+ */
+export function cutField(field: FieldState, { where, zones }: CutSettings): CutAt[] {
+  const { state } = field;
+  checkField(field);
+  const faces = rememberedFaces(field);
+  const chosen = zonesOf(field, zones);
+  const choice = {
+    ...(chosen ? { zones: chosen } : {}),
+    isKept: (node: number) => state.mask[node] === KEPT,
+  };
+  if (!('channel' in where)) {
+    const [x, y, z] = field.coordinates.map((symbol) => state.channels.get(symbol)!.values);
+    const above = abovePlane([x!, y!, z!], where);
+    const one = cutSurface(faces, above, choice);
+    if (one.parts.length === 0)
+      throw nothing(
+        field,
+        { what: 'the distance from the plane', value: 0, unit: state.channels.get(field.coordinates[0])!.unit },
+        above,
+        chosen,
+      );
+    return [{ cut: one, value: 0 }];
+  }
+  const channel = state.channels.get(where.channel);
+  if (!channel || channel.labels) throw new AppError('FIELD_CHANNEL', { symbol: where.channel, name: field.name });
+  return where.values.map((value) => {
+    const one = cutSurface(
+      faces,
+      channel.values.map((v) => v - value),
+      choice,
+    );
+    if (one.parts.length === 0)
+      throw nothing(field, { what: where.channel, value, unit: channel.unit }, channel.values, chosen);
+    return { cut: one, value };
+  });
+}
+
+/** @throws {AppError} FIELD_NODES_MOVED, FIELD_UNITS */
+function checkField({ name, state, mesh, coordinates }: FieldState): void {
+  const highest = mesh.nodes.reduce((most, node) => Math.max(most, node), -1);
+  if (state.logged || highest >= state.samples)
+    throw new AppError('FIELD_NODES_MOVED', { name, have: state.samples, nodes: highest + 1 });
+  const units = coordinates.map((symbol) => state.channels.get(symbol)?.unit ?? '');
+  if (units.some((unit) => unit !== units[0])) throw new AppError('FIELD_UNITS', { name, units: units.join(', ') });
+}
+
+/** @throws {AppError} FIELD_ZONE */
+function zonesOf({ state, zone, name }: FieldState, wanted: readonly string[]): Set<number> | undefined {
+  if (wanted.length === 0) return undefined;
+  const labels = state.channels.get(zone)?.labels ?? [];
+  return new Set(
+    wanted.map((label) => {
+      const code = labels.indexOf(label);
+      if (code === -1) throw new AppError('FIELD_ZONE', { zone: label, name, zones: labels.join(', ') });
+      return code;
+    }),
+  );
+}
+
+function nothing(
+  field: FieldState,
+  { what, value, unit }: { what: string; value: number; unit: string },
+  values: Float64Array,
+  zones: ReadonlySet<number> | undefined,
+): AppError {
+  const zoneOfNode = field.state.channels.get(field.zone)!.values;
+  let [low, high] = [Infinity, -Infinity];
+  for (let node = 0; node < values.length; node++) {
+    const v = values[node]!;
+    if (field.state.mask[node] !== KEPT || Number.isNaN(v) || (zones && !zones.has(zoneOfNode[node]!))) continue;
+    low = Math.min(low, v);
+    high = Math.max(high, v);
+  }
+  if (low > high) [low, high] = [NaN, NaN];
+  return new AppError('FIELD_CUT_NOTHING', { what, value, low, high, unit: printUnit(unit) });
+}
+
+function saidOf(cuts: readonly CutAt[]): string[] {
+  const parts = cuts.flatMap(({ cut: one }) => one.parts);
+  const count = (n: number, what: string): string => `${formatCount(n)} ${what}${n === 1 ? '' : 's'}`;
+  const points = parts.reduce((sum, part) => sum + part.points.length, 0);
+  const total = (of: (cut: Cut) => number): number => cuts.reduce((sum, { cut: one }) => sum + of(one), 0);
+  const [passedOver, grazed] = [total((c) => c.passedOver), total((c) => c.grazed)];
+  const closed = parts.filter((p) => p.isClosed).length;
+  return [
+    `${count(cuts.length, 'cut')}, ${count(parts.length, 'part')} (${closed} closed), ${count(points, 'point')}`,
+    ...(passedOver > 0 ? [`${count(passedOver, 'face')} passed over: a node of it is set aside or has no value.`] : []),
+    ...(grazed > 0 ? [`${count(grazed, 'face')} in the cut as a whole, without a line of its own.`] : []),
+  ];
+}

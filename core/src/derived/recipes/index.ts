@@ -1,0 +1,25 @@
+import { AppError } from '../../error/AppError';
+import { settingsProblem } from '../../error/settingsProblem';
+import type { Derived, FieldState, Recipe, RecipeKind } from '../RecipeKind';
+import { cut } from './cut';
+
+export { cutField, rememberedFaces, type CutAt, type CutSettings } from './cut';
+
+/** Every way to make a run from a field. */
+export const recipeKinds: readonly RecipeKind[] = [cut];
+
+/** @throws {AppError} RECIPE_UNKNOWN, RECIPE_SETTINGS */
+export function checkRecipe({ kind: wanted, settings }: Recipe): RecipeKind {
+  const kind = recipeKinds.find((k) => k.kind === wanted);
+  if (!kind) throw new AppError('RECIPE_UNKNOWN', { kind: wanted });
+  const problem = settingsProblem(kind.settings, settings);
+  if (problem !== undefined) throw new AppError('RECIPE_SETTINGS', { title: kind.title, problem });
+  return kind;
+}
+
+/** Makes a run from a field. @throws {AppError} as `checkRecipe`, and what the recipe cannot do with this field */
+export const makeDerived = (field: FieldState, recipe: Recipe): Derived =>
+  checkRecipe(recipe).make(field, recipe.settings as never);
+
+/** What a recipe does, in plain words. @throws {AppError} as `checkRecipe` */
+export const recipeWords = (recipe: Recipe): string => checkRecipe(recipe).words(recipe.settings as never);
