@@ -5,8 +5,10 @@ const runKind = Type.Union([Type.Literal('measured'), Type.Literal('simulated')]
 export type RunKind = Static<typeof runKind>;
 export { runKind };
 export const runOrigin = described(
-  'Where it came from: a file, a hand, or a formula; what was made up is no measurement.',
-  Type.Unsafe<'file' | 'typed' | 'madeUp'>(Type.Enum(['file', 'typed', 'madeUp'])),
+  'Where it came from: a file, a hand, a formula, the file of a simulated field, or another run; what was made up is no measurement.',
+  Type.Unsafe<'file' | 'typed' | 'madeUp' | 'field' | 'derived'>(
+    Type.Enum(['file', 'typed', 'madeUp', 'field', 'derived']),
+  ),
 );
 export type RunOrigin = Static<typeof runOrigin>;
 

@@ -7,6 +7,7 @@ export * from './run';
 export * from './typed';
 export * from './sensor';
 export * from './picture';
+export * from './field';
 export * from './instrument';
 export * from './benchSession';
 export * from './condition';

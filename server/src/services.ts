@@ -1,4 +1,6 @@
 import type { Config } from './config';
+import type { DerivedRuns } from './fields/DerivedRuns';
+import type { FieldUploads } from './fields/FieldUploads';
 import type { Imports } from './intake/Imports';
 import type { Originals } from './intake/Originals';
 import type { Uploads } from './intake/Uploads';
@@ -18,6 +20,8 @@ export interface Services {
   uploads: Uploads;
   originals: Originals;
   imports: Imports;
+  fieldUploads: FieldUploads;
+  derivedRuns: DerivedRuns;
   propagations: Propagations;
   reportExports: ReportExports;
   living: LivingMemory;

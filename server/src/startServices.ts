@@ -2,6 +2,8 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Config } from './config';
 import { asAppError } from './errors';
+import { DerivedRuns } from './fields/DerivedRuns';
+import { FieldUploads } from './fields/FieldUploads';
 import { Imports } from './intake/Imports';
 import { Originals } from './intake/Originals';
 import { Uploads } from './intake/Uploads';
@@ -46,6 +48,8 @@ export async function startServices(config: Config, migrations: string): Promise
     const propagations = new Propagations(pools, say('Monte Carlo run'));
     const reportExports = new ReportExports(pools, say('export of a report'));
     const loader = new BenchLoader(db);
+    const fieldUploads = new FieldUploads(config.dataDirectory, db, originals, pools);
+    const derivedRuns = new DerivedRuns(db, loader, pools);
     const instruments = new Instruments(config.instrumentHosts);
     const readings = new Readings(db, instruments);
     const stop = async (): Promise<void> => {
@@ -60,7 +64,7 @@ export async function startServices(config: Config, migrations: string): Promise
       unlock();
     };
     const jobs = { imports, propagations, reportExports, instruments, readings };
-    return { config, db, uploads, originals, ...jobs, living, pools, loader, stop };
+    return { config, db, uploads, originals, fieldUploads, derivedRuns, ...jobs, living, pools, loader, stop };
   } catch (error) {
     unlock();
     throw error;

@@ -8,6 +8,8 @@ import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { fromReport } from '@undameter/core';
 import { buildApp } from '../src/app';
+import { DerivedRuns } from '../src/fields/DerivedRuns';
+import { FieldUploads } from '../src/fields/FieldUploads';
 import { ReportExports } from '../src/jobs/ReportExports';
 import { asAppError } from '../src/errors';
 import { Instruments } from '../src/readings/Instruments';
@@ -103,10 +105,13 @@ export async function startHere(): Promise<ServerHere> {
   const reportExports = new ReportExports(poolsHere, say);
   const instruments = new Instruments(new Set());
   const readings = new Readings(db, instruments);
+  const loader = new BenchLoader(db);
+  const fieldUploads = new FieldUploads(data, db, originals, poolsHere);
+  const derivedRuns = new DerivedRuns(db, loader, poolsHere);
   const services = {
     config: { uploadLimitBytes: 2 ** 20, webDirectory: undefined, port: 0, checksReplies: true, version: '1.2.3' },
     db,
-    loader: new BenchLoader(db),
+    ...{ loader, fieldUploads, derivedRuns },
     ...{ pools: poolsHere, originals, uploads, imports, living, reportExports, instruments, readings },
   } as unknown as Services;
   const app = await buildApp(services);

@@ -138,7 +138,7 @@ export async function removeRun(db: Database, id: number): Promise<void> {
   await db.transaction(async (tx) => {
     const gone = await unused(
       'run',
-      'a fit or a comparison',
+      'a fit, a comparison or a run that is made from it',
       tx.sql<{ sampleSet: number }>`delete from run where id = ${id} returning sample_set as "sampleSet"`,
     );
     await dropSampleSet(tx, oneOf(gone, 'run', id).sampleSet);

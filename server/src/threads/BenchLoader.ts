@@ -1,13 +1,15 @@
-import { symbolsRead, type PropertyTable, type Step } from '@undameter/core';
+import { AppError, symbolsRead, type Mesh, type PropertyTable, type Step } from '@undameter/core';
 import type { ComparisonBody, FitBody, FurtherSource } from '@undameter/contract';
 import { LRUCache } from 'lru-cache';
 import { conditions } from '../store/conditions';
+import { FIELD_CHANNELS, meshOf } from '../store/fields';
 import { fit } from '../store/fits';
 import { oneOf } from '../store/one';
 import type { Database } from '../store/pg/Database';
 import { run, type StoredChannel } from '../store/runs';
 import { readColumn, readLevels } from '../store/samples';
 import { tables } from '../store/tables';
+import type { FieldTask } from './fieldWork';
 import type { BenchRun, CandidateTask, CompareTask, FitTask, NamedCondition, PointsOfRun } from './BenchInput';
 
 type Column = Pick<BenchRun['channels'][number], 'values' | 'levels'>;
@@ -22,6 +24,9 @@ export class BenchLoader {
   private readonly columns = new LRUCache<string, Column>({ maxSize: MOST_BYTES });
   /** Columns on their way, so that two questions at once load each once. */
   private readonly coming = new Map<string, Promise<Column>>();
+
+  /** A mesh stays the same as long as its run. */
+  private readonly meshes = new LRUCache<number, Promise<Mesh>>({ max: 6 });
 
   constructor(private readonly db: Database) {}
 
@@ -58,6 +63,30 @@ export class BenchLoader {
       steps,
       tables: known.map(toPropertyTable),
     };
+  }
+
+  /**
+   * A field: its run with how its nodes are joined. Of its channels the coordinates, the zone, and those named.
+   * @throws {AppError} NOT_FOUND, FIELD_ABSENT
+   */
+  async field(
+    runId: number,
+    { steps, only }: { steps?: readonly Step[] | undefined; only?: readonly string[] } = {},
+  ): Promise<FieldTask> {
+    const { name, origin, declared } = await run(this.db, runId);
+    if (origin !== 'field') throw new AppError('FIELD_ABSENT', { name });
+    const at = (position: number): string => declared[position]!.symbol;
+    const coordinates: FieldTask['coordinates'] = [at(FIELD_CHANNELS.x), at(FIELD_CHANNELS.y), at(FIELD_CHANNELS.z)];
+    const zone = at(FIELD_CHANNELS.zone);
+    const loaded = await this.run(runId, steps, only && [...coordinates, zone, ...only]);
+    return { run: loaded, mesh: await this.mesh(runId), meshKey: String(runId), coordinates, zone };
+  }
+
+  private async mesh(runId: number): Promise<Mesh> {
+    const known = this.meshes.get(runId) ?? meshOf(this.db, runId);
+    this.meshes.set(runId, known);
+    known.catch(() => this.meshes.delete(runId));
+    return known;
   }
 
   /** Conditions of a campaign, all or those named, in the order named. @throws {AppError} NOT_FOUND */

@@ -5,12 +5,14 @@ import type {
   BenchReply,
   ComparisonReply,
   CostReply,
+  CutReply,
   FitReply,
   FormulaReply,
   HistogramReply,
   JudgementReply,
   MapReply,
   MonteCarloReply,
+  NodeReply,
   OffsetReply,
   PairsReply,
   PointsReply,
@@ -23,7 +25,8 @@ import type {
   TracesReply,
   WhyReply,
 } from '@undameter/contract';
-import type { Preview, ReadRecord } from '@undameter/core';
+import type { Derived, Preview, ReadRecord } from '@undameter/core';
+import type { Field } from '@undameter/formats';
 import { Piscina } from 'piscina';
 import { workerExecArgv, workerUrl } from '../workerUrl';
 import type { BenchRun, CompareTask, EvaluateTask, ExportTask, FitTask, FormulaTask, TracesTask } from './BenchInput';
@@ -32,6 +35,8 @@ import type { RunToWrite } from '@undameter/formats';
 import type { continueRun, JoinedColumns, joinRun, offsetOf } from './joinRuns';
 import type { CostTask } from './costOf';
 import type { Drawn, DrawTask } from './drawWay';
+import type { cutOfField, FieldSurface, FieldTask, makeDerived, nodeOfField, valuesOfField } from './fieldWork';
+import type { fieldSummary, FieldSummary, readFieldFile } from './readFieldFile';
 import type { JudgeTask, RankTask, ReadingsTask } from './judgeFit';
 import type { PictureTask } from '../figures/drawPicture';
 import type { drawForReport } from '../reports/drawForReport';
@@ -77,6 +82,12 @@ export class Pools {
   rank = (task: RankTask, left?: AbortSignal): Promise<RankingReply> => ask(this.fitting, 'rank', task, unless(left));
   compare = (task: CompareTask, left?: AbortSignal): Promise<ComparisonReply> =>
     ask(this.fitting, 'compare', task, unless(left));
+  surfaceOfField = (task: FieldTask): Promise<FieldSurface> => ask(this.screen, 'surfaceOfField', task);
+  valuesOfField = (task: Parameters<typeof valuesOfField>[0]): Promise<Float32Array> =>
+    ask(this.screen, 'valuesOfField', task);
+  nodeOfField = (task: Parameters<typeof nodeOfField>[0]): Promise<NodeReply> => ask(this.screen, 'nodeOfField', task);
+  cutOfField = (task: Parameters<typeof cutOfField>[0]): Promise<CutReply> => ask(this.screen, 'cutOfField', task);
+  makeDerived = (task: Parameters<typeof makeDerived>[0]): Promise<Derived> => ask(this.fitting, 'makeDerived', task);
   exportColumns = (task: ExportTask): Promise<RunToWrite> => ask(this.fitting, 'exportColumns', task);
   reducePoints = (task: PointsTask): Promise<PointsReply> => ask(this.fitting, 'reducePoints', task);
   findSetPoints = (task: SetPointsTask): Promise<SetPointsReply> => ask(this.fitting, 'findSetPoints', task);
@@ -122,6 +133,10 @@ export class Pools {
           : error;
       },
     );
+  fieldSummary = (task: Parameters<typeof fieldSummary>[0]): Promise<FieldSummary> =>
+    ask(this.desk, 'fieldSummary', task);
+  readField = (task: Parameters<typeof readFieldFile>[0]): Promise<Field> =>
+    ask(this.desk, 'readField', { path: task.path, name: task.name });
   preview = (task: Parameters<typeof previewFile>[0]): Promise<Preview> => ask(this.desk, 'preview', task);
   /** A file on its way out, which begins with its first piece. @throws {AppError} TOO_LARGE_FOR_FORMAT */
   write = (task: Omit<WriteTask, 'port'>): Promise<Readable> =>

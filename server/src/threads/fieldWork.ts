@@ -1,0 +1,118 @@
+import {
+  checkRecipe,
+  cutField,
+  alongCut,
+  KEPT,
+  makeDerived as made,
+  rememberedFaces,
+  trianglesOf,
+  type CutSettings,
+  type Derived,
+  type FieldState,
+  type Mesh,
+  type Recipe,
+} from '@undameter/core';
+import { AppError } from '@undameter/core';
+import type { CutReply, NodeReply } from '@undameter/contract';
+import { LRUCache } from 'lru-cache';
+import type { BenchRun } from './BenchInput';
+import { benchState } from './benchState';
+
+/** A field as it travels to a thread. */
+export interface FieldTask {
+  run: BenchRun;
+  mesh: Mesh;
+  /** Names the mesh: it stays the same as long as its run. */
+  meshKey: string;
+  coordinates: [string, string, string];
+  zone: string;
+}
+
+/** Meshes come as new objects with each task, although their memory is shared: what is known of one is found by the first. */
+const meshes = new LRUCache<string, Mesh>({ max: 6 });
+
+function fieldState({ run, mesh, meshKey, coordinates, zone }: FieldTask): FieldState {
+  const known = meshes.get(meshKey) ?? mesh;
+  meshes.set(meshKey, known);
+  return { name: run.name, state: benchState(run).result.final, mesh: known, coordinates, zone };
+}
+
+/** Triangles of a field for a picture. */
+export interface FieldSurface {
+  /** x, y, z of one node after those of another. */
+  positions: Float32Array;
+  /** Three nodes each. */
+  corners: Uint32Array;
+  /** Zone of each triangle. */
+  zones: Uint16Array;
+  /** Two nodes for each side of a face; empty where there are too many to be seen. */
+  edges: Uint32Array;
+}
+
+/** More faces than this have their edges closer together than a picture shows. */
+const MOST_FACES_WITH_EDGES = 100_000;
+
+export function surfaceOfField(task: FieldTask): FieldSurface {
+  const field = fieldState(task);
+  const faces = rememberedFaces(field);
+  const columns = field.coordinates.map((symbol) => channelOf(field, symbol).values);
+  const positions = new Float32Array(3 * field.state.samples);
+  columns.forEach((column, axis) => column.forEach((v, i) => (positions[3 * i + axis] = v)));
+  const { corners, faces: faceOf } = trianglesOf(faces);
+  const edges: number[] = [];
+  if (faces.zones.length <= MOST_FACES_WITH_EDGES)
+    for (let face = 0; face < faces.zones.length; face++) {
+      const [from, to] = [faces.starts[face]!, faces.starts[face + 1]!];
+      for (let i = from; i < to; i++) edges.push(faces.nodes[i]!, faces.nodes[i + 1 < to ? i + 1 : from]!);
+    }
+  return {
+    ...{ positions, corners, edges: Uint32Array.from(edges) },
+    zones: Uint16Array.from(faceOf, (face) => faces.zones[face]!),
+  };
+}
+
+/** Values of a channel at the nodes; NaN where the node is set aside. @throws {AppError} FIELD_CHANNEL */
+export function valuesOfField({ symbol, ...task }: FieldTask & { symbol: string }): Float32Array {
+  const field = fieldState(task);
+  const { values } = channelOf(field, symbol);
+  return Float32Array.from(values, (v, i) => (field.state.mask[i] === KEPT ? v : NaN));
+}
+
+/** Everything that is known of one node. @param node  counted from 1 @throws {AppError} NOT_FOUND */
+export function nodeOfField({ node, ...task }: FieldTask & { node: number }): NodeReply {
+  const { state } = fieldState(task);
+  if (node > state.samples) throw new AppError('NOT_FOUND', { what: 'node', id: String(node) });
+  const values = [...state.channels.values()].map(({ symbol, name, unit, values: all, labels }) => {
+    const value = all[node - 1]!;
+    return { symbol, name, unit, value: Number.isFinite(value) ? value : null, word: labels?.[value] ?? null };
+  });
+  return { node, isKept: state.mask[node - 1] === KEPT, values };
+}
+
+/** The lines of a cut, for a picture. @throws {AppError} as `cutField` */
+export function cutOfField({ recipe, ...task }: FieldTask & { recipe: Recipe }): CutReply {
+  const field = fieldState(task);
+  checkRecipe(recipe);
+  const { labels = [] } = channelOf(field, field.zone);
+  const parts = cutField(field, recipe.settings as CutSettings).flatMap(({ cut, value }) => {
+    const [x, y, z] = field.coordinates.map((symbol) => alongCut(cut, channelOf(field, symbol).values));
+    let at = 0;
+    return cut.parts.map(({ zone, isClosed, points }) => {
+      const of = (column: Float64Array): number[] => [...column.subarray(at, at + points.length)];
+      const part = { station: value, zone: labels[zone] ?? '', isClosed, x: of(x!), y: of(y!), z: of(z!) };
+      at += points.length;
+      return part;
+    });
+  });
+  return { parts, said: made(field, recipe).said };
+}
+
+/** @throws {AppError} what the recipe cannot do with this field */
+export const makeDerived = ({ recipe, ...task }: FieldTask & { recipe: Recipe }): Derived =>
+  made(fieldState(task), recipe);
+
+function channelOf({ state, name }: FieldState, symbol: string) {
+  const channel = state.channels.get(symbol);
+  if (!channel) throw new AppError('FIELD_CHANNEL', { symbol, name });
+  return channel;
+}

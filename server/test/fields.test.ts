@@ -1,0 +1,312 @@
+/** Simulated fields: sent, taken as runs, looked at, cut, and cut anew when they change. */
+import { readdirSync } from 'node:fs';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import type {
+  BenchReply,
+  CampaignRow,
+  CutReply,
+  DerivedReply,
+  FieldReply,
+  FieldUploadReply,
+  NodeReply,
+  RunReply,
+} from '@undameter/contract';
+import type { Step } from '@undameter/core';
+import { startHere, type ServerHere } from './inProcess';
+
+jest.setTimeout(60_000);
+let server: ServerHere;
+let campaignId: number;
+
+/** A plate of 3 x 3 nodes, 2 wide and 4 high, with a pressure and a velocity, as a legacy file; its lower half is a triangle twice. */
+const places = [0, 1, 2].flatMap((j) => [0, 1, 2].map((i) => [i, 0.5 * i, 2 * j]));
+const plate = (more = 0): string => `# vtk DataFile Version 4.2
+plate
+ASCII
+DATASET UNSTRUCTURED_GRID
+POINTS 9 double
+${places.map((p) => p.join(' ')).join('\n')}
+CELLS 6 26
+3 0 1 4
+3 0 4 3
+3 1 2 5
+3 1 5 4
+4 3 4 7 6
+4 4 5 8 7
+CELL_TYPES 6
+5 5 5 5 9 9
+POINT_DATA 9
+SCALARS Static_Pressure double 1
+LOOKUP_TABLE default
+${places.map(([x, , z]) => 100 + 10 * x! + z! + more).join(' ')}
+VECTORS U double
+${places.map(([x]) => `${x} 0 1`).join('\n')}
+`;
+type Refused = { code: string; message: string };
+const send = (name: string, content: BlobPart) =>
+  server.ask<FieldUploadReply & Refused>(`/uploads/fields?name=${name}`, new Blob([content]));
+const pressure = { variable: 'Static_Pressure', symbol: 'p', name: 'Pressure', unit: 'kPa' };
+const body = (uploadId: string, name: string, change: object = {}) => ({
+  ...{ uploadId, name, coordinateUnit: 'mm', variables: [pressure] },
+  ...change,
+});
+const take = (uploadId: string, name: string, change: object = {}) =>
+  server.ask<RunReply & Refused>(`/campaigns/${campaignId}/fields`, body(uploadId, name, change));
+const cut = (values: number[], channel = 'z', zones: string[] = []) => ({
+  kind: 'cut',
+  settings: { where: { channel, values }, zones },
+});
+const derive = (name: string, runId: number, recipe: object) =>
+  server.ask<RunReply & Refused>(`/campaigns/${campaignId}/derived-runs`, { name, runId, recipe });
+const zRel: Step = {
+  ...{ id: 'a', kind: 'derive', version: 1, on: true },
+  settings: { symbol: 'z_rel', name: 'Relative height', formula: 'z / 4 [mm]', unit: '' },
+};
+const columnsOf = async (runId: number, symbols: string[]): Promise<Record<string, number[]>> => {
+  const reply = await fetch(`${server.address}/api/runs/${runId}/export?which=kept&symbols=${symbols.join()}`);
+  const [, ...lines] = (await reply.text()).trim().split(/\r?\n/);
+  const rows = lines.map((line) => line.split(',').map(Number));
+  return Object.fromEntries(symbols.map((symbol, c) => [symbol, rows.map((row) => row[c]!)]));
+};
+
+let field: RunReply;
+beforeAll(async () => {
+  server = await startHere();
+  campaignId = (await server.ask<CampaignRow>('/campaigns', { name: 'Guide vane', question: '' })).body.id;
+  const { body: sent } = await send('plate.vtk', plate());
+  field = (await take(sent.uploadId, 'Plate')).body;
+});
+afterAll(() => server.close());
+
+describe('a file of a field', () => {
+  test('tells what it holds, and takes units from the last one with a variable of that name', async () => {
+    const { status, body: sent } = await send('plate.vtk', plate());
+    expect(status).toBe(201);
+    expect(sent).toMatchObject({
+      nodes: 9,
+      cells: 6,
+      zones: [{ name: 'zone 1', nodes: 9, cells: 6 }],
+      coordinateUnit: 'mm',
+    });
+    expect(
+      sent.variables.map((v) => [v.variable, v.symbol, v.unit, v.isRemembered, v.lowest, v.highest, v.missing]),
+    ).toEqual([
+      ['Static_Pressure', 'p', 'kPa', true, 100, 124, 0],
+      ['U x', 'U_x', '', false, 0, 2, 0],
+      ['U y', 'U_y', '', false, 0, 0, 0],
+      ['U z', 'U_z', '', false, 1, 1, 0],
+      ['U magnitude', 'U_magnitude', '', false, 1, Math.hypot(2, 0, 1), 0],
+    ]);
+    expect((await server.ask(`/uploads/fields/${sent.uploadId}`, undefined, 'DELETE')).status).toBe(204);
+    expect((await take(sent.uploadId, 'Late')).body.code).toBe('UPLOAD_MISSING');
+  });
+  test('becomes a simulated run whose samples are its nodes', async () => {
+    expect(field).toMatchObject({
+      name: 'Plate',
+      kind: 'simulated',
+      origin: 'field',
+      samples: 9,
+      fileName: 'plate.vtk',
+    });
+    expect(field.declared.map((c) => `${c.symbol} ${c.unit}`.trim())).toEqual([
+      'x mm',
+      'y mm',
+      'z mm',
+      'zone',
+      'p kPa',
+    ]);
+    expect((await server.ask<FieldReply>(`/runs/${field.id}/field`)).body).toEqual({
+      ...{ nodes: 9, cells: 6, zones: ['zone 1'], coordinates: ['x', 'y', 'z'], zone: 'zone', remarks: [] },
+    });
+  });
+  test('of another kind, cut off or empty is refused and leaves nothing', async () => {
+    for (const [content, words] of [
+      ['time,flow\n1,2\n', 'does not begin as one'],
+      [plate().slice(0, 120), 'the coordinates ends after'],
+      ['', 'does not begin as one'],
+    ] as const) {
+      const { status, body: refused } = await send('plate.vtk', content);
+      expect([status, refused.message]).toEqual([422, expect.stringContaining(words)]);
+    }
+    expect(readdirSync(`${server.data}/waitingFields`)).toEqual([]);
+  });
+  test('is not taken with a symbol twice, a unit that is none, a variable that it has not, or a name that is taken', async () => {
+    const { body: sent } = await send('plate.vtk', plate());
+    const codes = [
+      (await take(sent.uploadId, 'A', { variables: [pressure, pressure] })).body.code,
+      (await take(sent.uploadId, 'A', { variables: [{ ...pressure, symbol: 'z' }] })).body.code,
+      (await take(sent.uploadId, 'A', { variables: [{ ...pressure, symbol: '1p' }] })).body.code,
+      (await take(sent.uploadId, 'A', { coordinateUnit: 'furlongs' })).body.code,
+      (await take(sent.uploadId, 'A', { variables: [{ ...pressure, variable: 'Temperature' }] })).body.code,
+      (await take(sent.uploadId, 'Plate')).body.code,
+    ];
+    expect(codes).toEqual([
+      'SYMBOL_TAKEN',
+      'SYMBOL_TAKEN',
+      'SYMBOL_INVALID',
+      'UNIT_UNKNOWN',
+      'FIELD_VARIABLE',
+      'NAME_TAKEN',
+    ]);
+    expect((await take(sent.uploadId, 'A')).status).toBe(201);
+  });
+});
+
+describe('a picture of a field', () => {
+  const bytesOf = async (path: string, asked: object) => {
+    const reply = await fetch(`${server.address}/api/runs/${field.id}/field/${path}`, {
+      ...{ method: 'POST', body: JSON.stringify(asked), headers: { 'content-type': 'application/json' } },
+    });
+    expect(reply.headers.get('content-type')).toBe('application/octet-stream');
+    return reply.arrayBuffer();
+  };
+  test('has its triangles, the sides of its faces and the zone of each', async () => {
+    const bytes = await bytesOf('surface', {});
+    const [nodes, triangles, edges] = new Uint32Array(bytes, 0, 3);
+    expect([nodes, triangles, edges]).toEqual([9, 8, 4 * 3 + 2 * 4]);
+    expect([...new Float32Array(bytes, 12, 27)]).toEqual(places.flat());
+    expect([...new Uint32Array(bytes, 12 + 108, 3)]).toEqual([0, 1, 4]);
+    expect([...new Uint16Array(bytes, 12 + 108 + 96 + 160)]).toEqual(Array(8).fill(0));
+  });
+  test('has the values of a channel, also of a step on trial; what is set aside has none', async () => {
+    expect([...new Float32Array(await bytesOf('values', { symbol: 'p' }))].slice(0, 3)).toEqual([100, 110, 120]);
+    expect([...new Float32Array(await bytesOf('values', { symbol: 'z_rel', steps: [zRel] }))].slice(-1)).toEqual([1]);
+    const aside: Step = {
+      ...{ id: 'b', kind: 'setAsideLimits', version: 1, on: true },
+      settings: { channel: 'x', method: 'outside', low: 0, high: 1, unit: 'mm', reason: '' },
+    };
+    const kept = [...new Float32Array(await bytesOf('values', { symbol: 'p', steps: [aside] }))];
+    expect(kept.slice(0, 3)).toEqual([100, 110, NaN]);
+    expect((await server.ask(`/runs/${field.id}/field/values`, { symbol: 'T' })).status).toBe(422);
+  });
+  test('tells everything of a node', async () => {
+    const { body: node } = await server.ask<NodeReply>(`/runs/${field.id}/field/nodes/6`);
+    expect(node.isKept).toBe(true);
+    expect(node.values.map((v) => [v.symbol, v.value, v.word])).toEqual([
+      ['x', 2, null],
+      ['y', 1, null],
+      ['z', 2, null],
+      ['zone', 0, 'zone 1'],
+      ['p', 122, null],
+    ]);
+    expect((await server.ask(`/runs/${field.id}/field/nodes/10`)).status).toBe(404);
+  });
+  test('a cut on trial has its lines, and keeps nothing', async () => {
+    const { body: lines } = await server.ask<CutReply>(`/runs/${field.id}/field/cut`, {
+      ...{ recipe: cut([0.25], 'z_rel'), steps: [zRel] },
+    });
+    expect(lines.parts).toHaveLength(1);
+    expect(lines.parts[0]).toMatchObject({ station: 0.25, zone: 'zone 1', isClosed: false });
+    expect(new Set(lines.parts[0]!.z)).toEqual(new Set([1]));
+    expect(lines.said).toEqual(['1 cut, 1 part (0 closed), 5 points']);
+    const { body: refused } = await server.ask(`/runs/${field.id}/field/cut`, { recipe: cut([9]) });
+    expect(refused).toMatchObject({ code: 'FIELD_CUT_NOTHING' });
+  });
+  test('a run that is no field says so', async () => {
+    const typed = await server.ask<RunReply>(`/campaigns/${campaignId}/typed-runs`, {
+      ...{ name: 'Taps', kind: 'measured', computed: [] },
+      ...{ columns: [{ symbol: 'a', name: 'a', unit: '' }], rows: [{ row: 1, cells: [1] }] },
+    });
+    expect((await server.ask(`/runs/${typed.body.id}/field`)).body).toBeNull();
+    expect((await server.ask(`/runs/${typed.body.id}/field/cut`, { recipe: cut([1]) })).body.code).toBe('FIELD_ABSENT');
+    expect((await derive('No', typed.body.id, cut([1]))).body.code).toBe('FIELD_ABSENT');
+    expect((await server.ask(`/runs/${typed.body.id}/derivation`)).body).toBeNull();
+  });
+});
+
+describe('a run made from a field', () => {
+  let slice: RunReply;
+  beforeAll(async () => {
+    slice = (await derive('Cut at 1 and 3 mm', field.id, cut([1, 3]))).body;
+  });
+  const derivation = async () => (await server.ask<DerivedReply>(`/runs/${slice.id}/derivation`)).body;
+
+  test('has the points of the cut, ordered along it, and says how it was made', async () => {
+    expect(slice).toMatchObject({
+      origin: 'derived',
+      kind: 'simulated',
+      along: 's',
+      samples: 8,
+      fileName: 'made from Plate',
+    });
+    const { station, x, p } = await columnsOf(slice.id, ['station', 'x', 'p']);
+    expect([station, x]).toEqual([[1, 1, 1, 1, 1, 3, 3, 3], expect.arrayContaining([0, 1, 2])]);
+    p!.forEach((v, k) => expect(v).toBeCloseTo(100 + 10 * x![k]! + station![k]!, 12));
+    expect(await derivation()).toEqual({
+      ...{ fromRunId: field.id, fromName: 'Plate', recipe: cut([1, 3]), words: 'cut at z = 1, 3' },
+      ...{ said: ['2 cuts, 2 parts (0 closed), 8 points'], problem: null },
+    });
+  });
+  test('is a run like any other: a step of its own goes on', async () => {
+    const steps = [{ ...zRel, settings: { symbol: 'dp', name: 'Difference', formula: 'p - 100 [kPa]', unit: 'Pa' } }];
+    await server.ask(`/runs/${slice.id}/procedure`, { steps, version: 0 }, 'PUT');
+    expect((await columnsOf(slice.id, ['dp'])).dp![0]).toBeCloseTo(
+      1000 * ((await columnsOf(slice.id, ['p'])).p![0]! - 100),
+      9,
+    );
+  });
+  test('follows when a step of the field is changed, and names all runs as touched', async () => {
+    const put = (version: number, formula: string) =>
+      server.ask(
+        `/runs/${field.id}/procedure`,
+        { version, steps: [{ ...zRel, settings: { ...zRel.settings, formula } }] },
+        'PUT',
+      );
+    const { headers } = await put(0, 'z / 4 [mm]');
+    expect(headers.get('undameter-touched')).toContain('runs');
+    const { body: now } = await server.ask<RunReply>(`/runs/${slice.id}`);
+    expect(now.declared.map((c) => c.symbol)).toContain('z_rel');
+    expect(now.sampleSet).not.toBe(slice.sampleSet);
+    expect(now.procedure).toHaveLength(1);
+    expect((await columnsOf(slice.id, ['z_rel'])).z_rel!.slice(-1)).toEqual([0.75]);
+    await put(1, 'z / 8 [mm]');
+    expect((await columnsOf(slice.id, ['z_rel'])).z_rel!.slice(-1)).toEqual([0.375]);
+  });
+  test('follows when a unit of the field is declared anew', async () => {
+    for (const axis of ['x', 'y', 'z'])
+      await server.ask(`/runs/${field.id}/channels/${axis}`, { symbol: axis, name: axis, unit: 'cm' }, 'PUT');
+    expect((await server.ask<RunReply>(`/runs/${slice.id}`)).body.declared.find((c) => c.symbol === 's')!.unit).toBe(
+      'cm',
+    );
+  });
+  test('stays as it was, and says why, where it cannot follow', async () => {
+    const before = (await server.ask<RunReply>(`/runs/${slice.id}`)).body;
+    await server.ask(`/runs/${field.id}/channels/y`, { symbol: 'y', name: 'y', unit: 'mm' }, 'PUT');
+    expect((await derivation()).problem).toMatchObject({ code: 'FIELD_UNITS' });
+    const after = (await server.ask<RunReply>(`/runs/${slice.id}`)).body;
+    expect([after.samples, after.sampleSet]).toEqual([before.samples, before.sampleSet]);
+    await server.ask(`/runs/${field.id}/channels/y`, { symbol: 'y', name: 'y', unit: 'cm' }, 'PUT');
+    expect((await derivation()).problem).toBeNull();
+  });
+  test('is left alone by a change elsewhere', async () => {
+    const before = (await server.ask<RunReply>(`/runs/${slice.id}`)).body.sampleSet;
+    await server.ask(`/campaigns/${campaignId}/typed-runs`, {
+      ...{ name: 'Other', kind: 'measured', computed: [] },
+      ...{ columns: [{ symbol: 'a', name: 'a', unit: '' }], rows: [{ row: 1, cells: [1] }] },
+    });
+    expect((await server.ask<RunReply>(`/runs/${slice.id}`)).body.sampleSet).toBe(before);
+  });
+  test('keeps the field that it is made from', async () => {
+    expect((await server.ask(`/runs/${field.id}`, undefined, 'DELETE')).body).toMatchObject({
+      code: 'STILL_USED',
+      message: expect.stringContaining('a run that is made from it'),
+    });
+    expect((await server.ask<BenchReply>(`/runs/${slice.id}/bench`, {})).status).toBeLessThan(500);
+  });
+  test('is refused of another campaign, by an unknown way, and with settings that do not fit', async () => {
+    const { body: other } = await server.ask<CampaignRow>('/campaigns', { name: 'Other rig', question: '' });
+    const elsewhere = await server.ask(`/campaigns/${other.id}/derived-runs`, {
+      name: 'A',
+      runId: field.id,
+      recipe: cut([1]),
+    });
+    expect([elsewhere.status, elsewhere.body.code]).toEqual([404, 'NOT_FOUND']);
+    expect((await derive('A', field.id, { kind: 'melt', settings: {} })).body.code).toBe('RECIPE_UNKNOWN');
+    expect((await derive('A', field.id, cut([]))).body.code).toBe('RECIPE_SETTINGS');
+    expect((await derive('A', field.id, cut([99]))).body.code).toBe('FIELD_CUT_NOTHING');
+  });
+  test('goes with its campaign', async () => {
+    expect((await server.ask(`/runs/${slice.id}`, undefined, 'DELETE')).status).toBe(204);
+    expect((await server.ask(`/runs/${field.id}`, undefined, 'DELETE')).status).toBe(204);
+  });
+});
