@@ -1,5 +1,5 @@
 import { aboutReply } from '@undameter/contract';
-import { readableExtensions, writers } from '@undameter/formats';
+import { fieldExtensions, readableExtensions, writers } from '@undameter/formats';
 import type { Services } from '../services';
 import type { Routes } from './Routes';
 
@@ -18,6 +18,7 @@ export function aboutRoutes(app: Routes, { config }: Services): void {
     () => ({
       version: config.version,
       reads: [...readableExtensions],
+      readsFields: [...fieldExtensions],
       writes: writers.map(({ kind, title, extension }) => ({ kind, title, extension })),
     }),
   );

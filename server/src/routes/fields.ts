@@ -18,7 +18,6 @@ import {
   uploadParams,
 } from '@undameter/contract';
 import { cellsOf, type Step } from '@undameter/core';
-import { Type } from 'typebox';
 import { FILE_BODY, sentFile, takeFiles } from '../http/fileBodies';
 import type { Services } from '../services';
 import { derivedOf } from '../store/derivedRuns';
@@ -28,7 +27,6 @@ import type { FieldSurface } from '../threads/fieldWork';
 import type { Routes } from './Routes';
 
 const tags = ['fields'];
-const bytes = Type.Unsafe<Uint8Array>(Type.String({ format: 'binary' }));
 
 /** Simulated fields: their files, their pictures, and the runs that are made from them. */
 export function fieldRoutes(app: Routes, services: Services): void {
@@ -135,7 +133,6 @@ function lookingRoutes(app: Routes, { db, loader, pools }: Services): void {
           'triangle; uint32 ends of each edge; uint16 zone of each triangle.',
         params: idParams,
         body: fieldTrialBody,
-        response: { 200: bytes },
       },
     },
     async ({ params: { id }, body }, reply) => {
@@ -153,7 +150,6 @@ function lookingRoutes(app: Routes, { db, loader, pools }: Services): void {
         description: 'Little-endian float32 of each node; NaN where it has none or is set aside.',
         params: idParams,
         body: fieldValuesBody,
-        response: { 200: bytes },
       },
     },
     async ({ params: { id }, body: { symbol, steps } }, reply) => {

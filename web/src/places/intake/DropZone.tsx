@@ -35,7 +35,9 @@ export function DropZone({
   onMakeUp,
 }: DropZoneProps) {
   const { data: about } = useQuery(queries.about());
-  const accepted = about ? [...about.reads.map((ending) => `.${ending}`), 'text/*', ...pictureTypes].join() : undefined;
+  const accepted = about
+    ? [...[...about.reads, ...about.readsFields].map((ending) => `.${ending}`), 'text/*', ...pictureTypes].join()
+    : undefined;
   /** antd calls once a file, always with all of them. */
   const takeOnce = (file: File, all: readonly File[]) => {
     if (file === all[0]) onFiles(all);
@@ -81,7 +83,8 @@ export function DropZone({
         </p>
         <p className="soft">
           Text of any layout, spreadsheets (.xlsx, .ods), Parquet, HDF5, NetCDF, Arrow, JSON records; also packed as .gz
-          or .zip. A picture of a chart (PNG, JPEG, WebP, SVG) is read point by point.
+          or .zip. A picture of a chart (PNG, JPEG, WebP, SVG) is read point by point. A simulated field (VTK, STL, or
+          its zones in a .zip) becomes a run of its nodes.
         </p>
       </Upload.Dragger>
       <Sentence error={error} />

@@ -7,6 +7,8 @@ import { useCampaign } from '../../app/useCampaign';
 import { Empty } from '../../parts/Empty';
 import { NewSession } from './bench/NewSession';
 import { DropZone } from './DropZone';
+import { FieldFile } from './field/FieldFile';
+import { useFieldFile } from './field/useFieldFile';
 import { JoinBench } from './join/JoinBench';
 import { ImportedRuns } from './ImportedRuns';
 import { begin } from './state';
@@ -28,6 +30,7 @@ export function IntakePlace() {
   const navigate = useNavigate();
   const work = useImport();
   const pictures = usePictures(campaignId, (id) => setSearch({ picture: String(id) }));
+  const fields = useFieldFile(campaignId, (run) => void navigate(addressOf(campaignId, 'signals', run.id)));
   useCommands([
     { id: 'type-run', label: 'Type a run', run: () => setSearch({ typed: 'new' }) },
     { id: 'bench-session', label: 'Take readings from instruments', run: () => setSearch({ bench: 'new' }) },
@@ -83,8 +86,12 @@ export function IntakePlace() {
     const [first, ...rest] = files.filter((f) => !isOwn(f));
     if (first && isPicture(first)) return pictures.send(first);
     setQueue(rest);
-    setSending(sending + 1);
-    if (first) send(first);
+    if (!first) return setSending(sending + 1);
+    void fields.isField(first).then((is) => {
+      if (is) return fields.send(first);
+      setSending((n) => n + 1);
+      send(first);
+    });
   };
   /** Lets go of the file in hand and takes the next one that waits. */
   const next = (uploadId: string) => {
@@ -92,6 +99,7 @@ export function IntakePlace() {
     if (search.size > 0) setSearch({});
     take(queue);
   };
+  if (fields.sent) return <FieldFile key={fields.sent.uploadId} sent={fields.sent} work={fields} />;
   const sent = work.send.data;
   if (sent)
     return (
@@ -110,8 +118,8 @@ export function IntakePlace() {
       context={<span className="soft">{campaign.name}</span>}
       chart={
         <DropZone
-          isReading={work.send.isPending}
-          error={work.send.error ?? pictures.error}
+          isReading={work.send.isPending || fields.isReading}
+          error={work.send.error ?? fields.sendError ?? pictures.error}
           pictures={pictures.known}
           onPicture={(id) => setSearch({ picture: String(id) })}
           next={queue[0]?.name}
