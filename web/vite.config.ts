@@ -20,10 +20,10 @@ export default defineConfig({
           groups: [
             { name: 'charts', test: /node_modules\/(echarts|zrender)\// },
             { name: 'components', test: /node_modules\/(antd|@ant-design|@rc-component|rc-)/ },
-            // All but the editor of reports and the reader of documents, which only one place needs.
+            // All but the editor of reports, the reader of documents and the pictures in space, which only one place needs.
             {
               name: 'frame',
-              test: /node_modules\/(?!@tiptap|pdfjs-dist|prosemirror-|orderedmap|rope-sequence|diff\/)/,
+              test: /node_modules\/(?!@tiptap|pdfjs-dist|three\/|@react-three|zustand|suspend-react|its-fine|react-use-measure|prosemirror-|orderedmap|rope-sequence|diff\/)/,
             },
           ],
         },

@@ -24,6 +24,7 @@ interface Source {
  * @param pixels    width of the drawing
  * @param pureFrom  for each block of 64 samples: 1 when all are kept, see `keptBlocks`
  * @param gap       a step of x longer than this breaks the line (Infinity: never)
+ * @param isAnew    whether a step back does so too, since x begins anew there
  */
 export function reduceTrace(
   source: Source,
@@ -33,8 +34,10 @@ export function reduceTrace(
   last: number,
   pixels: number,
   gap: number,
+  isAnew = false,
 ): Trace {
-  if (last - first <= 2 * pixels) return everyKeptSample(source, mask, first, last, gap);
+  const isBroken = (at: number, before: number): boolean => at - before > gap || (isAnew && at < before);
+  if (last - first <= 2 * pixels) return everyKeptSample(source, mask, first, last, isBroken);
   const x: number[] = [];
   const y: number[] = [];
   let previousX = NaN;
@@ -43,7 +46,7 @@ export function reduceTrace(
     const to = first + Math.floor(((last - first) * (p + 1)) / pixels);
     const range = lowestHighest(source, mask, blocks, from, to);
     const at = source.x[from]!;
-    if (at - previousX > gap) {
+    if (isBroken(at, previousX)) {
       x.push(at);
       y.push(NaN);
     }
@@ -68,7 +71,13 @@ export function keptBlocks(mask: Mask): Uint8Array {
   return blocks;
 }
 
-function everyKeptSample(source: Source, mask: Mask, first: number, last: number, gap: number): Trace {
+function everyKeptSample(
+  source: Source,
+  mask: Mask,
+  first: number,
+  last: number,
+  isBroken: (at: number, before: number) => boolean,
+): Trace {
   const x: number[] = [];
   const y: number[] = [];
   let broken = false;
@@ -79,7 +88,7 @@ function everyKeptSample(source: Source, mask: Mask, first: number, last: number
       continue;
     }
     const at = source.x[i]!;
-    if ((broken && x.length > 0) || at - previousX > gap) {
+    if ((broken && x.length > 0) || isBroken(at, previousX)) {
       x.push(at);
       y.push(NaN);
     }

@@ -38,6 +38,17 @@ describe('a window', () => {
     const back = benchRun({ t: { values: [3, 1, 2] }, y: { values: [1, 2, 3] } });
     expect(ask({ from: 1, to: 2 }, back)).toMatchObject({ samplesInWindow: 3, whole: [1, 3] });
   });
+  test('of a length that begins anew has a line for each part', () => {
+    const s = count(60, (i) => i % 30);
+    const parts = benchRun({ s: { values: s }, y: { values: count(60) } }, { along: 's' });
+    const [trace] = ask({}, parts).traces;
+    expect(trace!.y.flatMap((v, k) => (v === null ? [trace!.x[k]] : []))).toEqual([0]);
+    const forthAndBack = benchRun(
+      { s: { values: count(60, (i) => Math.abs(30 - i)) }, y: { values: count(60) } },
+      { along: 's' },
+    );
+    expect(ask({}, forthAndBack).traces[0]!.y).not.toContain(null);
+  });
   test('without an order is over the number of the sample', () => {
     const run = benchRun({ y: { values: [5, 6, 7] } }, { along: undefined });
     expect(ask({}, run)).toMatchObject({ whole: [1, 3], traces: [{ x: [1, 2, 3], y: [5, 6, 7] }] });

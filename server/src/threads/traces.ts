@@ -39,7 +39,12 @@ interface Axis {
   rising: boolean;
   range: [number, number];
   gap: number;
+  /** It steps back now and then, as a length does that begins anew with each part: no line goes back with it. */
+  isAnew: boolean;
 }
+
+/** Of a channel that goes forth and back a line goes back too; one that begins anew steps back more seldom than this. */
+const MOST_STEPS_BACK = 0.05;
 
 const axes = new WeakMap<Float64Array, Axis>();
 
@@ -48,18 +53,22 @@ function axisOf(state: RunState): Axis {
   const known = axes.get(x);
   if (known) return known;
   let rising = true;
+  let stepsBack = 0;
   let low = Infinity;
   let high = -Infinity;
   const steps: number[] = [];
   const stride = Math.max(1, Math.floor(x.length / 5000));
   for (let i = 0; i < x.length; i++) {
     if (i > 0 && !(x[i]! >= x[i - 1]!)) rising = false;
+    if (x[i]! < x[i - 1]!) stepsBack++;
     if (i > 0 && i % stride === 0) steps.push(x[i]! - x[i - 1]!);
     if (x[i]! < low) low = x[i]!;
     if (x[i]! > high) high = x[i]!;
   }
-  const gap = rising ? GAP_FACTOR * median(Float64Array.from(steps.filter((s) => s > 0))) : Infinity;
-  const axis: Axis = { x, rising, range: low <= high ? [low, high] : [0, 1], gap: gap > 0 ? gap : Infinity };
+  const isAnew = stepsBack > 0 && stepsBack <= MOST_STEPS_BACK * x.length;
+  const gap = rising || isAnew ? GAP_FACTOR * median(Float64Array.from(steps.filter((s) => s > 0))) : Infinity;
+  const range: Axis['range'] = low <= high ? [low, high] : [0, 1];
+  const axis: Axis = { x, rising, isAnew, range, gap: gap > 0 ? gap : Infinity };
   axes.set(x, axis);
   return axis;
 }
@@ -84,7 +93,7 @@ function traceOf(
   const { final } = state.result;
   const channel = channelOf(final, symbol);
   const source = { x: axis.x, y: channel.values, levels: state.levelsOf(channel) };
-  const trace = reduceTrace(source, final.mask, state.blocks(), first, last, task.pixels, axis.gap);
+  const trace = reduceTrace(source, final.mask, state.blocks(), first, last, task.pixels, axis.gap, axis.isAnew);
   const aside = setAsidePoints(axis.x, channel.values, final.mask, state.blocks(), first, last, MOST_SET_ASIDE);
   return {
     symbol,

@@ -24,7 +24,22 @@ const touched: string[] = [];
 export const takeTouched = (): string => touched.splice(0).join(', ');
 
 /** The one way to the server; a file goes as the body. @throws {ApiError} */
-export async function ask<Reply>(path: string, { method, body, signal }: Request = {}): Promise<Reply> {
+export async function ask<Reply>(path: string, request: Request = {}): Promise<Reply> {
+  const reply = await send(path, request);
+  const content: unknown = await reply.json().catch(() => undefined);
+  if (reply.ok) return content as Reply;
+  throw isReport(content) ? new ApiError(content, reply.status) : unreachable();
+}
+
+/** The same for a reply that is bytes. @throws {ApiError} */
+export async function askBytes(path: string, request: Request = {}): Promise<ArrayBuffer> {
+  const reply = await send(path, request);
+  if (reply.ok) return reply.arrayBuffer();
+  const content: unknown = await reply.json().catch(() => undefined);
+  throw isReport(content) ? new ApiError(content, reply.status) : unreachable();
+}
+
+async function send(path: string, { method, body, signal }: Request): Promise<Response> {
   const file = body instanceof Blob;
   const reply = await fetch(`/api${path}`, {
     method: method ?? (body === undefined ? 'GET' : 'POST'),
@@ -41,9 +56,7 @@ export async function ask<Reply>(path: string, { method, body, signal }: Request
   });
   const named = reply.headers.get('undameter-touched');
   if (named) touched.push(named);
-  const content: unknown = await reply.json().catch(() => undefined);
-  if (reply.ok) return content as Reply;
-  throw isReport(content) ? new ApiError(content, reply.status) : unreachable();
+  return reply;
 }
 
 const isReport = (content: unknown): content is ErrorReport =>

@@ -12,6 +12,9 @@ import type {
   ComparisonRow,
   ConditionRow,
   CostReply,
+  CutReply,
+  DerivedReply,
+  FieldReply,
   FigureReply,
   FigureRow,
   FindingBudget,
@@ -28,6 +31,7 @@ import type {
   LivingEntry,
   LivingReply,
   MapReply,
+  NodeReply,
   OwnModelRow,
   PairsReply,
   PictureRow,
@@ -55,9 +59,9 @@ import type {
   VersionRow,
   WhyReply,
 } from '@undameter/contract';
-import type { SteadyLimit, Step } from '@undameter/core';
+import type { Recipe, SteadyLimit, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
-import { ask } from './api';
+import { ask, askBytes } from './api';
 
 /** Channels over a window of a run; null for its ends. */
 interface Window {
@@ -79,11 +83,30 @@ const put = <Reply>(path: string, body: unknown, wanted = true) =>
     placeholderData: keepPreviousData,
   });
 
+/** The same for a reply that is bytes. */
+const putBytes = (path: string, body: unknown, wanted = true) =>
+  queryOptions({
+    queryKey: [path, body],
+    queryFn: wanted ? ({ signal }: { signal: AbortSignal }) => askBytes(path, { body, signal }) : skipToken,
+    placeholderData: keepPreviousData,
+    // Bytes are not compared, and those of pictures lately left need no place.
+    structuralSharing: false,
+    gcTime: 60_000,
+  });
+
 export const queries = {
   about: () => read<AboutReply>('/about'),
   campaigns: () => read<CampaignRow[]>('/campaigns'),
   campaign: (id: number) => read<CampaignReply>(`/campaigns/${id}`),
   run: (id: number) => read<RunReply>(`/runs/${id}`),
+  field: (id: number) => read<FieldReply | null>(`/runs/${id}/field`),
+  fieldSurface: (id: number, body: { steps?: readonly Step[] }) => putBytes(`/runs/${id}/field/surface`, body),
+  fieldValues: (id: number, body: { steps?: readonly Step[]; symbol: string }) =>
+    putBytes(`/runs/${id}/field/values`, body, body.symbol !== ''),
+  fieldCut: (id: number, body: { steps?: readonly Step[]; recipe: Recipe } | undefined) =>
+    put<CutReply>(`/runs/${id}/field/cut`, body, body !== undefined),
+  fieldNode: (id: number, node: number) => read<NodeReply>(`/runs/${id}/field/nodes/${node}`),
+  derivation: (id: number) => read<DerivedReply | null>(`/runs/${id}/derivation`),
   quality: (id: number) => read<QualityReply>(`/runs/${id}/quality`),
   sensors: (campaignId: number) => read<SensorRow[]>(`/campaigns/${campaignId}/sensors`),
   conditions: (campaignId: number) => read<ConditionRow[]>(`/campaigns/${campaignId}/conditions`),

@@ -2,6 +2,8 @@ import { Chart } from '../../chart/Chart';
 import { panned, zoomed } from '../../chart/window';
 import { Empty } from '../../parts/Empty';
 import { Sentence } from '../../parts/Sentence';
+import { NotFollowed } from '../../run/MadeFrom';
+import { FieldView } from './field/FieldView';
 import { selectionKeys } from './selectionKeys';
 import { rangeOfDraft } from './trial';
 import type { Signals } from './useSignals';
@@ -15,7 +17,10 @@ export function SignalsChart({ signals }: { signals: Signals }) {
   return (
     <>
       <Sentence error={error} />
-      {shown.length === 0 && bench && !traces.isLoading ? (
+      {run.data && <NotFollowed run={run.data} />}
+      {view.view === 'field' && data.field.isField ? (
+        <FieldView held={data.field} />
+      ) : shown.length === 0 && bench && !traces.isLoading ? (
         <Empty title="No channel is on the chart">
           <p>Click a channel on the board below.</p>
         </Empty>

@@ -7,11 +7,20 @@ import { ViewTools } from './ViewTools';
 
 /** What a hand can do on the chart. */
 const hints: Readonly<Record<View, string>> = {
+  field: 'drag turns, click tells a node',
   run: 'drag to select a stretch, click for a sample, wheel to zoom',
   channel: 'Shift and drag a lasso to set samples aside',
   spectrum: 'over the longest stretch without a gap',
   histogram: 'over what is kept',
 };
+
+/** Why what is on the chart cannot be kept as a figure. */
+function whyNot(isOnTrial: boolean, isField: boolean): string {
+  if (isOnTrial) return 'Accept the step in hand first';
+  return isField
+    ? 'A figure shows curves: cut the field, and keep what the cut shows'
+    : 'There is no channel on the chart';
+}
 
 /** What is on the chart, or what can be done with the stretch that is selected. */
 export function SignalsHeading({ signals }: { signals: Signals }) {
@@ -19,7 +28,9 @@ export function SignalsHeading({ signals }: { signals: Signals }) {
   const { draft, selection } = state;
   const { bench, along, shown, view } = data;
   if (selection) return <SelectionBar range={selection} unit={along?.unit ?? ''} actions={actions} why={why} />;
-  const first = bench?.channels.find((c) => c.symbol === shown[0])?.name ?? 'Channels';
+  const isField = view.view === 'field';
+  const named = isField ? data.field.channel : bench?.channels.find((c) => c.symbol === shown[0]);
+  const first = named?.name ?? 'Channels';
   return (
     <>
       <b>{draft ? `The run as step ${draft.index + 1} leaves it` : first}</b>
@@ -28,7 +39,7 @@ export function SignalsHeading({ signals }: { signals: Signals }) {
       <KeepFigure
         campaignId={campaignId}
         name={run.data?.name ?? ''}
-        why={draft ? 'Accept the step in hand first' : 'There is no channel on the chart'}
+        why={whyNot(draft !== null, isField)}
         source={figureOfChart({
           runId,
           shown,

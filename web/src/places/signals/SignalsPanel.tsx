@@ -1,4 +1,7 @@
+import { useNavigate } from 'react-router';
+import { addressOf } from '../../app/places';
 import { BesidesForm } from './BesidesForm';
+import { CutPanel } from './field/CutPanel';
 import { ElsewherePanel } from './ElsewherePanel';
 import { ProcedurePanel } from './ProcedurePanel';
 import { SmoothingCost } from './SmoothingCost';
@@ -16,6 +19,7 @@ interface SignalsPanelProps {
 export function SignalsPanel({ signals, elsewhere, onElsewhere }: SignalsPanelProps) {
   const { campaignId, runId, run, campaign, procedure, state, act, data } = signals;
   const { draft } = state;
+  const navigate = useNavigate();
   const now = data.tried.data ?? data.saved.data;
   if (elsewhere && run.data && !draft)
     return (
@@ -28,25 +32,36 @@ export function SignalsPanel({ signals, elsewhere, onElsewhere }: SignalsPanelPr
       />
     );
   return (
-    <ProcedurePanel
-      runId={runId}
-      procedure={procedure}
-      canUndo={run.data?.canUndo ?? false}
-      canRedo={run.data?.canRedo ?? false}
-      saved={data.saved.data}
-      draft={draft}
-      trial={draft ? data.tried.data?.reports[draft.index] : undefined}
-      channels={channelsBefore(now, draft)}
-      along={now?.along ?? undefined}
-      cost={<CostOfStep signals={signals} />}
-      onBegin={signals.begin}
-      onOpen={(index) => act({ type: 'begin', draft: { index, isNew: false, step: procedure.steps[index]! } })}
-      onSettings={(settings) => act({ type: 'settings', settings })}
-      onNote={(note) => act({ type: 'note', note })}
-      onAccept={signals.accept}
-      onElsewhere={() => onElsewhere(true)}
-      onLetGo={() => act({ type: 'letGo' })}
-    />
+    <>
+      <ProcedurePanel
+        runId={runId}
+        procedure={procedure}
+        canUndo={run.data?.canUndo ?? false}
+        canRedo={run.data?.canRedo ?? false}
+        saved={data.saved.data}
+        draft={draft}
+        trial={draft ? data.tried.data?.reports[draft.index] : undefined}
+        channels={channelsBefore(now, draft)}
+        along={now?.along ?? undefined}
+        cost={<CostOfStep signals={signals} />}
+        onBegin={signals.begin}
+        onOpen={(index) => act({ type: 'begin', draft: { index, isNew: false, step: procedure.steps[index]! } })}
+        onSettings={(settings) => act({ type: 'settings', settings })}
+        onNote={(note) => act({ type: 'note', note })}
+        onAccept={signals.accept}
+        onElsewhere={() => onElsewhere(true)}
+        onLetGo={() => act({ type: 'letGo' })}
+      />
+      {run.data && data.field.isField && (
+        <CutPanel
+          held={data.field}
+          run={run.data}
+          campaign={campaign}
+          isOnTrial={draft !== null}
+          onMade={(made) => void navigate(addressOf(campaignId, 'signals', made.id))}
+        />
+      )}
+    </>
   );
 }
 

@@ -71,7 +71,11 @@ function FileOfRun({ campaignId, run }: { campaignId: number; run: RunReply }) {
       content={
         <div className="about-run">
           <AboutRun run={run} />
-          <Link to={`${addressOf(campaignId, 'intake')}?again=${run.id}`}>Read the file again with other settings</Link>
+          {run.origin === 'file' && (
+            <Link to={`${addressOf(campaignId, 'intake')}?again=${run.id}`}>
+              Read the file again with other settings
+            </Link>
+          )}
         </div>
       }
     >

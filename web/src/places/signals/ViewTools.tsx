@@ -4,13 +4,15 @@ import { AxesForm, type ListedAxis } from '../../axes/AxesForm';
 import { AxesButton, AxesTool } from '../../axes/AxesTool';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import type { useSignalsData } from './useSignalsData';
-import { views, type View } from './viewOption';
+import { FieldTools } from './field/FieldTools';
+import { viewsOf, type View } from './viewOption';
 
 type SignalsData = ReturnType<typeof useSignalsData>;
 
 /** How the channels are looked at, and how their axes are to be. */
 export function ViewTools({ data }: { data: SignalsData }) {
-  const { view, onChart } = data;
+  const { view, onChart, field } = data;
+  const views = viewsOf(field.isField);
   useCommands(
     views.map((v) => ({
       id: `view-${v.value}`,
@@ -20,6 +22,7 @@ export function ViewTools({ data }: { data: SignalsData }) {
   );
   return (
     <span className="view-tools">
+      {view.view === 'field' && <FieldTools held={field} />}
       {view.view === 'channel' && (
         <ChannelSelect label="Across the chart" channels={view.numbers} value={view.x?.symbol} onChange={view.setX} />
       )}
@@ -46,7 +49,7 @@ export function ViewTools({ data }: { data: SignalsData }) {
         onChange={view.setView}
         options={views.map((v) => ({ ...v }))}
       />
-      <ChannelAxes data={data} />
+      {view.view !== 'field' && <ChannelAxes data={data} />}
     </span>
   );
 }

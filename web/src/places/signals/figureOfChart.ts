@@ -31,6 +31,8 @@ export function figureOfChart({
   const ends = { from: window?.[0] ?? null, to: window?.[1] ?? null };
   const panels = shown.map((symbol) => [symbol]);
   switch (view) {
+    case 'field':
+      return undefined;
     case 'run':
       return { kind: 'run', runId, panels: shares.map((p) => [...p]), ...ends };
     case 'channel':

@@ -15,7 +15,7 @@ export function useSignals(campaignId: number, runId: number) {
   const { data: campaign } = useQuery(queries.campaign(campaignId));
   const procedure = useProcedure(runId, run.data);
   const [state, act] = useReducedDraft(`run ${runId}.signals`, signals, nothingInHand);
-  const data = useSignalsData(campaignId, runId, procedure, state);
+  const data = useSignalsData(campaignId, runId, run.data, procedure, state);
   const { draft, selection } = state;
   const { along, bench, shown, trial } = data;
   const why = useQuery(queries.why(runId, whyBody(selection, trial)));

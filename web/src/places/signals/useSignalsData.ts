@@ -1,4 +1,4 @@
-import type { BenchReply } from '@undameter/contract';
+import type { BenchReply, RunReply } from '@undameter/contract';
 import { useIsFetching, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useChartAxes } from '../../axes/useChartAxes';
@@ -12,6 +12,7 @@ import type { SignalsState } from './state';
 import { sharedPanes } from './sharedPanes';
 import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf, variantSymbol } from './trial';
 import type { useProcedure } from '../../run/useProcedure';
+import { useFieldView } from './field/useFieldView';
 import { useFollowed } from './useFollowed';
 import { useView } from './useView';
 
@@ -21,6 +22,7 @@ type Procedure = ReturnType<typeof useProcedure>;
 export function useSignalsData(
   campaignId: number,
   runId: number,
+  run: RunReply | undefined,
   { steps }: Procedure,
   { draft, window }: SignalsState,
 ) {
@@ -56,11 +58,14 @@ export function useSignalsData(
   );
   const along = bench?.channels.find((c) => c.symbol === bench.along);
   const onChart = withColours(bench, shown);
-  const view = useView({ campaignId, runId, bench, trial, shown: onChart, window, looks });
+  const isField = run?.origin === 'field';
+  const field = useFieldView({ campaignId, run, runId, bench, trial, shown });
+  const view = useView({ campaignId, runId, isField, bench, trial, shown: onChart, window, looks });
   const build = useSignalsChart({ traces: traces.data, shown: onChart, looks, along, smoothing, offset, palette });
   return {
     cost: smoothing ? (cost.data ?? undefined) : undefined,
     view,
+    field,
     axes,
     looks,
     onChart,

@@ -13,6 +13,7 @@ import { histogramOption, pairsOption, spectrumOption, type View } from './viewO
 interface Looked {
   campaignId: number;
   runId: number;
+  isField: boolean;
   bench: BenchReply | undefined;
   trial: readonly Step[] | undefined;
   shown: readonly Shown[];
@@ -21,9 +22,10 @@ interface Looked {
 }
 
 /** The views of a run other than along it: over a channel, as spectra, as a histogram. */
-export function useView({ campaignId, runId, bench, trial, shown, window, looks }: Looked) {
+export function useView({ campaignId, runId, isField, bench, trial, shown, window, looks }: Looked) {
   const { palette } = useTheme();
-  const [view, setView] = usePreference<View>(`view.${runId}`, 'run');
+  const [chosen, setView] = usePreference<View | null>(`view.${runId}`, null);
+  const view = chosen ?? (isField ? 'field' : 'run');
   const [wantedX, setX] = usePreference<string>(`view.x.${runId}`, '');
   const [as, setAs] = usePreference<'amplitude' | 'density'>('view.spectrum', 'density');
   const numbers = bench?.channels.filter((c) => c.labels === null) ?? [];
@@ -47,7 +49,7 @@ export function useView({ campaignId, runId, bench, trial, shown, window, looks 
   };
   // Along the run and over a channel an axis is that of a channel; spectra and histograms have axes of their own.
   const own = useWithAxes(campaignId, `signals ${runId} ${view}`, draw);
-  const now = { run: undefined, channel: pairs, spectrum: spectra, histogram: histograms }[view];
+  const now = { field: undefined, run: undefined, channel: pairs, spectrum: spectra, histogram: histograms }[view];
   const problem = spectra.data && view === 'spectrum' ? spectra.data.find((s) => s.problem)?.problem : undefined;
   return {
     view,

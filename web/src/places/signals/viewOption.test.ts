@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { asDrawn, channelRow } from '../../../test/replies';
 import { palettes } from '../../theme/palette';
-import { histogramOption, pairsOption, spectrumOption, views } from './viewOption';
+import { histogramOption, pairsOption, spectrumOption, views, viewsOf } from './viewOption';
 
 const size = { width: 800, height: 400 };
 const chart = {
@@ -10,8 +10,11 @@ const chart = {
   palette: palettes.light,
 };
 
-test('every way to look at a run has an address and a label', () =>
-  expect(views.map((v) => v.value)).toEqual(['run', 'channel', 'spectrum', 'histogram']));
+test('every way to look at a run has an address and a label; only a field is seen in space', () => {
+  expect(views.map((v) => v.value)).toEqual(['field', 'run', 'channel', 'spectrum', 'histogram']);
+  expect(viewsOf(false).map((v) => v.value)).toEqual(['run', 'channel', 'spectrum', 'histogram']);
+  expect(viewsOf(true)).toEqual(views);
+});
 
 describe('over another channel', () => {
   const x = { symbol: 'Q', name: 'Flow', unit: 'L/min' };

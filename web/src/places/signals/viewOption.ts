@@ -9,12 +9,16 @@ import type { Shown } from './chartOption';
 
 /** How the channels of a run are looked at. */
 export const views = [
+  { value: 'field', label: 'Field' },
   { value: 'run', label: 'Along the run' },
   { value: 'channel', label: 'Over a channel' },
   { value: 'spectrum', label: 'Spectrum' },
   { value: 'histogram', label: 'Histogram' },
 ] as const;
 export type View = (typeof views)[number]['value'];
+
+/** Only a field has its view; every run has the others. */
+export const viewsOf = (isField: boolean) => views.filter((v) => v.value !== 'field' || isField);
 
 interface ViewChart {
   shown: readonly Shown[];

@@ -1,0 +1,114 @@
+import { formatValue, printUnit } from '@undameter/core';
+import { lazy, Suspense } from 'react';
+import { colourOf } from '../../../chart/marks';
+import { cssColour, surfaceColour, valueAt, type SurfaceScale } from '../../../chart/surfaceScale';
+import { Sentence } from '../../../parts/Sentence';
+import { useTheme } from '../../../theme/ThemeProvider';
+import type { SceneLine } from './FieldScene';
+import type { FieldHeld } from './useFieldView';
+import './field.css';
+
+const FieldScene = lazy(() => import('./FieldScene'));
+
+/** A field in three dimensions with its scale, and what is known of the node that was clicked. */
+export function FieldView({ held }: { held: FieldHeld }) {
+  const { palette } = useTheme();
+  const { surface, values, box, scale, channel, field, node, range } = held;
+  if (held.error) return <Sentence error={held.error} />;
+  if (!surface || !values || !box || !channel || !field) return <p className="soft panel-pad">Reading the field …</p>;
+  const stations = [...new Set(held.lines?.parts.map((p) => p.station) ?? [])];
+  const lines = (held.lines?.parts ?? []).map((part, k): SceneLine => {
+    const points = new Float32Array(3 * part.x.length);
+    [part.x, part.y, part.z].forEach((column, axis) => column.forEach((v, i) => (points[3 * i + axis] = v)));
+    return { key: `${k} ${part.station}`, points, colour: colourOf(palette, stations.indexOf(part.station)) };
+  });
+  const name = `${channel.name} ${channel.symbol === channel.name ? '' : channel.symbol}`.trim();
+  return (
+    <div className="field-view" role="img" aria-label={`Field coloured by ${channel.name}, ${field.nodes} nodes`}>
+      <Suspense fallback={<p className="soft panel-pad">Preparing the picture …</p>}>
+        <FieldScene
+          {...{ surface, values, box, scale, lines, node, palette }}
+          hidden={held.hidden}
+          hasMesh={held.look.hasMesh}
+          isParallel={held.look.isParallel}
+          look={held.view.look}
+          lookCount={held.view.count}
+          axes={held.axes}
+          onNode={held.setNode}
+        />
+      </Suspense>
+      <ScaleBar
+        title={channel.unit === '' ? name : `${name} (${printUnit(channel.unit)})`}
+        scale={scale}
+        range={range}
+      />
+      {held.probed && <NodeValues held={held} />}
+    </div>
+  );
+}
+
+const TICKS = 5;
+
+/** The colours with their values, and whether values lie beyond them. */
+function ScaleBar({
+  title,
+  scale,
+  range,
+}: {
+  title: string;
+  scale: SurfaceScale;
+  range: [number, number] | undefined;
+}) {
+  const count = scale.steps ?? 64;
+  const beyond = range && (range[0] < scale.low || range[1] > scale.high);
+  return (
+    <div className="scale-bar">
+      <b>{title}</b>
+      <div className="scale-colours" aria-hidden>
+        {Array.from({ length: count }, (_, k) => (
+          <span key={k} style={{ background: cssColour(surfaceColour((k + 0.5) / count)) }} />
+        ))}
+      </div>
+      <div className="scale-ticks">
+        {Array.from({ length: TICKS }, (_, k) => (
+          <span key={k} className="number">
+            {formatValue(valueAt(k / (TICKS - 1), scale), 3)}
+          </span>
+        ))}
+      </div>
+      {beyond && (
+        <p className="doubt">
+          values from {formatValue(range[0], 4)} to {formatValue(range[1], 4)}: what lies beyond has the colour of the
+          end
+        </p>
+      )}
+    </div>
+  );
+}
+
+function NodeValues({ held: { probed, setNode } }: { held: FieldHeld }) {
+  if (!probed) return null;
+  return (
+    <div className="node-values" role="status" aria-label="Node">
+      <header>
+        <b>Node {probed.node}</b>
+        {!probed.isKept && <span className="doubt">set aside</span>}
+        <span className="grow" />
+        <button className="quiet" onClick={() => setNode(null)}>
+          Close
+        </button>
+      </header>
+      <table>
+        <tbody>
+          {probed.values.map(({ symbol, value, word, unit }) => (
+            <tr key={symbol}>
+              <td>{symbol}</td>
+              <td className="number">{word ?? (value === null ? 'no value' : formatValue(value, 6))}</td>
+              <td className="soft">{printUnit(unit)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,97 @@
+/** What the picture of a field is drawn from, and what a cut in hand becomes. */
+import { describe, expect, test } from '@jest/globals';
+import { cutName, emptyCut, recipeOf, stationsAlong, stationsIn } from './cutDraft';
+import { boxOf, drawnTriangles, middleOf, nearestNode, rangeShown, sizeOf, surfaceIn } from './surface';
+
+/** Two triangles in two zones, as the server sends them. */
+const bytes = (() => {
+  const parts = [
+    Uint32Array.of(4, 2, 1),
+    Float32Array.of(0, 0, 0, 2, 0, 0, 2, 1, 0, 0, 1, 4),
+    Uint32Array.of(0, 1, 2, 0, 2, 3),
+    Uint32Array.of(0, 2),
+    Uint16Array.of(0, 1),
+  ];
+  return new Uint8Array(parts.flatMap((p) => [...new Uint8Array(p.buffer)])).buffer;
+})();
+const surface = surfaceIn(bytes);
+
+describe('a surface', () => {
+  test('is what the server sends', () => {
+    expect([...surface.positions.slice(3, 6)]).toEqual([2, 0, 0]);
+    expect([...surface.corners]).toEqual([0, 1, 2, 0, 2, 3]);
+    expect([...surface.edges]).toEqual([0, 2]);
+    expect([...surface.zones]).toEqual([0, 1]);
+  });
+  test('is coloured where all corners have a value, else plain; a hidden zone is not drawn', () => {
+    const values = Float32Array.of(1, 2, 3, NaN);
+    const drawn = drawnTriangles(surface, values, new Set());
+    expect([[...drawn.coloured], [...drawn.plain], drawn.every]).toEqual([[0, 1, 2], [0, 2, 3], 1]);
+    expect([...drawnTriangles(surface, values, new Set([0])).coloured]).toEqual([]);
+    expect([...drawnTriangles(surface, values, new Set([1])).plain]).toEqual([]);
+  });
+  test('has its range from what is shown', () => {
+    const values = Float32Array.of(1, 2, 3, 9);
+    expect(rangeShown(surface, values, new Set())).toEqual([1, 9]);
+    expect(rangeShown(surface, values, new Set([1]))).toEqual([1, 3]);
+    expect(rangeShown(surface, Float32Array.of(NaN, NaN, NaN, NaN), new Set())).toBeUndefined();
+    expect(rangeShown(surface, values, new Set([0, 1]))).toBeUndefined();
+  });
+  test('lies in a box; what has no place is left out', () => {
+    expect(boxOf(surface.positions)).toEqual({ low: [0, 0, 0], high: [2, 1, 4] });
+    expect(boxOf(Float32Array.of(NaN, NaN, NaN, 1, 2, 3))).toEqual({ low: [1, 2, 3], high: [1, 2, 3] });
+    expect(boxOf(new Float32Array())).toEqual({ low: [0, 0, 0], high: [1, 1, 1] });
+    expect([middleOf(boxOf(surface.positions)), sizeOf({ low: [1, 1, 1], high: [1, 1, 1] })]).toEqual([[1, 0.5, 2], 1]);
+  });
+  test('has the node nearest to a place', () => {
+    expect(nearestNode(surface.positions, [1.8, 0.9, 0], [0, 1, 2])).toBe(2);
+    expect(nearestNode(surface.positions, [1.8, 0.9, 0], [])).toBeUndefined();
+  });
+});
+
+describe('stations', () => {
+  test.each([
+    ['0.15 0.5 0.85', [0.15, 0.5, 0.85]],
+    ['0,15; 0,5;0,85', [0.15, 0.5, 0.85]],
+    ['1, 2, 3', [1, 2, 3]],
+    [' -2e-3\n4 ', [-0.002, 4]],
+  ])('%j', (text, values) => expect(stationsIn(text)).toEqual({ values }));
+  test.each([
+    ['', 'Type at least one'],
+    ['0.1 half', '"half" is no number'],
+    [Array(201).fill('1').join(' '), '201 stations are more than 200'],
+  ])('%j is refused', (text, words) => expect(stationsIn(text)).toEqual({ problem: expect.stringContaining(words) }));
+});
+
+test.each([
+  [['x', 'y', 'z', 'p', 'z_rel'], 'z_rel'],
+  [['x', 'y', 'z', 'p'], 'z'],
+  [['a', 'b'], 'a'],
+  [[], ''],
+])('stations of %j lie along %j', (symbols, wanted) => expect(stationsAlong(symbols)).toBe(wanted));
+
+describe('a cut in hand', () => {
+  const draft = { ...emptyCut('z_rel'), stations: '0.15 0.5' };
+  test('becomes a recipe', () => {
+    expect(recipeOf({ ...draft, zones: ['hub'] })).toEqual({
+      recipe: { kind: 'cut', settings: { where: { channel: 'z_rel', values: [0.15, 0.5] }, zones: ['hub'] } },
+    });
+    expect(recipeOf({ ...draft, by: 'plane', point: [1, 2, 3] })).toEqual({
+      recipe: { kind: 'cut', settings: { where: { point: [1, 2, 3], normal: [0, 0, 1] }, zones: [] } },
+    });
+  });
+  test.each([
+    [{ ...draft, channel: '' }, 'Choose the channel'],
+    [{ ...draft, stations: '' }, 'at least one station'],
+    [{ ...draft, by: 'plane' as const, point: [0, null, 0] }, 'all three numbers'],
+    [{ ...draft, by: 'plane' as const, normal: [0, 0, 0] }, 'not zero'],
+  ])('%#. says what hinders it', (of, words) =>
+    expect(recipeOf(of)).toEqual({ problem: expect.stringContaining(words) }),
+  );
+  test('has a name that is free', () => {
+    expect(cutName('Vane', draft, new Set())).toBe('Vane, cut at z_rel 0.15, 0.5');
+    expect(cutName('Vane', draft, new Set(['Vane, cut at z_rel 0.15, 0.5']))).toBe('Vane, cut at z_rel 0.15, 0.5 (2)');
+    expect(cutName('Vane', { ...draft, stations: '1 2 3 4' }, new Set())).toBe('Vane, cut at z_rel');
+    expect(cutName('Vane', { ...draft, by: 'plane' }, new Set())).toBe('Vane, cut by a plane');
+  });
+});
