@@ -100,6 +100,11 @@ export const catalogue = {
     'input',
     (f) => `${f.have} channels are chosen; choose at least ${f.need}.`,
   ),
+  NORMALISED_GROUPS: entry<{ symbol: string; have: number; most: number }>(
+    'input',
+    (f) =>
+      `${f.symbol} has ${f.have} different values, and at most ${f.most} can each have a range of their own. Choose a channel that tells parts: a station, a zone.`,
+  ),
   NORMALISED_BY_ZERO: entry<{ name: string }>(
     'input',
     (f) => `"${f.name}" cannot be divided by that: it is zero or missing. Choose another reference.`,

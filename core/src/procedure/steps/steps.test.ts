@@ -582,6 +582,24 @@ describe('an error goes with what is done to its channel', () => {
       9,
     );
   });
+  test('each group by itself has its own errors of both ends', () => {
+    // y = 3 + 0.2 i in two halves; a source that moves the second half alone leaves the first as it is.
+    const half = (i: number) => (i < 20 ? 0 : 0.3);
+    const of = { ...state({ offset: half }) };
+    const halves = new Map(of.channels).set('half', {
+      ...of.channels.get('y')!,
+      symbol: 'half',
+      unit: '',
+      values: of.channels.get('y')!.values.map((_, i) => (i < 20 ? 1 : 2)),
+      errors: undefined,
+    });
+    const errors = errorsAfter(
+      { ...of, channels: halves },
+      step('normalise', { channel: 'y', method: 'range', each: 'half', symbol: 'r', name: 'r' }),
+      'r',
+    );
+    for (const e of errors.get('offset')!) expect(e).toBeCloseTo(0, 12);
+  });
   test('a clock that runs fast by 1 % makes an integral 1 % larger and a rate 1 % smaller', () => {
     const run = state({}, { clock: (i) => 0.01 * (i / 10) });
     const integral = errorsAfter(
@@ -785,4 +803,74 @@ test.each([
 ])('a filter says what it is: %j', (over, detail) => {
   const settings = { channel: 'p', cutoff: 45, order: 4, phase: 'zero', symbol: 'p_f', name: 'filtered', ...over };
   expect(stepKindOf('filter').words(settings as never)).toMatchObject({ title: 'Filter p', detail });
+});
+
+describe('normalised for each value of another channel', () => {
+  const parted: RunState = {
+    ...run,
+    channels: new Map(run.channels)
+      .set('part', {
+        symbol: 'part',
+        name: 'Part',
+        unit: 'mm',
+        origin: 'logged',
+        values: sampled((i) => (i === 399 ? NaN : i % 2)),
+      })
+      .set('side', {
+        symbol: 'side',
+        name: 'Side',
+        unit: '',
+        origin: 'logged',
+        labels: ['upper', 'lower'],
+        values: sampled((i) => (i < 100 ? 0 : 1)),
+      }),
+  };
+  const normalised = (settings: object, of = parted) =>
+    runProcedure(
+      of,
+      [step('normalise', { channel: 'n', method: 'range', symbol: 'r', name: 'r', ...settings })],
+      new Map(),
+    );
+  const valuesOf = (settings: object) => normalised(settings).final.channels.get('r')!.values;
+
+  test('each has its own 0 and 1, and what has none has no value', () => {
+    const r = valuesOf({ each: 'part' });
+    expect([r[0], r[1], r[398], r[397]]).toEqual([0, 0, 1, 1]);
+    expect(r[399]).toBeNaN();
+    expect(r[200]).toBeCloseTo(200 / 398, 12);
+  });
+  test('what 0 and 1 stand for is told of each', () => {
+    const said = (settings: object) => normalised(settings).reports[0]!.doubts;
+    expect(said({ each: 'part' })).toEqual([
+      'part 0 mm: 0 stands for 1500 rpm, 1 for 1699 rpm',
+      'part 1 mm: 0 stands for 1500.5 rpm, 1 for 1698.5 rpm',
+    ]);
+    expect(said({ each: 'side', method: 'highest' })).toEqual([
+      'upper: 1 stands for 1549.5 rpm',
+      'lower: 1 stands for 1699.5 rpm',
+    ]);
+    expect(said({})).toEqual(['0 stands for 1500 rpm, 1 for 1699.5 rpm']);
+    expect(said({ method: 'value', reference: 2 })).toEqual(['1 stands for 2 rpm']);
+  });
+  test('of a channel with as many values as samples no groups are made where these are too many', () => {
+    const long = {
+      ...run,
+      samples: 3000,
+      mask: new Uint16Array(3000),
+      channels: new Map([
+        channel(
+          't',
+          's',
+          Float64Array.from({ length: 3000 }, (_, i) => i),
+        ),
+      ]),
+    };
+    const { reports } = normalised({ channel: 't', each: 't' }, long);
+    expect(reports[0]!.error).toMatchObject({ code: 'NORMALISED_GROUPS' });
+  });
+  test('a mean is that of the group', () => {
+    const r = valuesOf({ each: 'side', method: 'mean' });
+    expect(r.subarray(0, 100).reduce((a, b) => a + b, 0) / 100).toBeCloseTo(1, 12);
+    expect(r.subarray(100).reduce((a, b) => a + b, 0) / 300).toBeCloseTo(1, 12);
+  });
 });
