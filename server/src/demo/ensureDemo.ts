@@ -1,4 +1,3 @@
-import { Readable } from 'node:stream';
 import {
   demoCampaign,
   demoCoasting,
@@ -7,7 +6,6 @@ import {
   demoRuns,
   demoSensors,
   demoTables,
-  type DemoRun,
   type InstrumentPorts,
 } from '@undameter/demo';
 import type { Services } from '../services';
@@ -17,7 +15,7 @@ import { createCondition } from '../store/conditions';
 import { createFigure } from '../store/figures';
 import { createFinding } from '../store/findings';
 import { createFit } from '../store/fits';
-import { declareChannel, removeCampaign, saveProcedure } from '../store/runs';
+import { removeCampaign } from '../store/runs';
 import { createInstrument, instruments, updateInstrument } from '../store/instruments';
 import { createOwnModel } from '../store/ownModels';
 import { createSensor } from '../store/sensors';
@@ -27,6 +25,8 @@ import { resultsOf } from '../routes/models';
 import { settled } from '../reports/settled';
 import { createReport } from '../store/reports';
 import { demoFigures } from './demoFigures';
+import { importRun } from './importRun';
+import { makeGuideVane } from './guideVane';
 import { demoReport } from './demoReport';
 import type { ComparisonBody, FindingOrigin, FitBody, FitRow } from '@undameter/contract';
 
@@ -48,6 +48,7 @@ export async function ensureDemo(
   try {
     await fillDemo(services, id);
     for (const one of demoInstruments(ports)) await createInstrument(db, id, one);
+    await makeGuideVane(services);
   } catch (error) {
     await removeCampaign(db, id);
     throw error;
@@ -157,38 +158,4 @@ function headComparison(sweep: number, conditionIds: number[], simulated: number
 
 async function keepFit(services: Services, campaignId: number, body: FitBody): Promise<FitRow> {
   return createFit(services.db, campaignId, body, await resultsOf(services, body));
-}
-
-async function importRun(
-  { db, uploads, imports }: Services,
-  campaignId: number,
-  demoRun: DemoRun,
-  sensorIds: ReadonlyMap<string, number>,
-): Promise<number> {
-  const { name, text } = demoRun.file();
-  const { uploadId, layout, preview } = await uploads.receive(name, Readable.from([Buffer.from(text)]), Infinity);
-  const columns = preview.columns.flatMap((column) => {
-    const wanted = demoRun.columns[column.index];
-    return wanted
-      ? [{ reading: column.reading, name: wanted.name ?? column.name, symbol: wanted.symbol, unit: column.unit }]
-      : [];
-  });
-  const { jobId } = await imports.start(uploadId, {
-    campaignId,
-    name: demoRun.name,
-    kind: demoRun.kind,
-    layout,
-    columns,
-    width: preview.columns.length,
-    along: demoRun.along,
-  });
-  const job = await imports.ended(jobId);
-  if (job.runId === null) throw new Error(`The demo file ${name} was not imported: ${job.error?.message}`);
-  for (const { name: column, symbol, unit } of columns) {
-    const { uncertainty, sensor } = Object.values(demoRun.columns).find((c) => c.symbol === symbol)!;
-    const stated = sensor === undefined ? uncertainty && { uncertainty } : { sensorId: sensorIds.get(sensor)! };
-    if (stated) await declareChannel(db, job.runId, symbol, { symbol, name: column, unit, ...stated });
-  }
-  if (demoRun.steps.length > 0) await saveProcedure(db, job.runId, demoRun.steps, 0);
-  return job.runId;
 }
