@@ -101,7 +101,8 @@ async function readPicture(page: Page): Promise<void> {
 }
 
 /** Name of the picture, address, and what is taken in hand before. */
-const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = [
+/** Name, address within its campaign, what is done there, and the campaign: the first one unless told otherwise. */
+const views: readonly [string, string, ((page: Page) => Promise<unknown>)?, number?][] = [
   ['campaign', ''],
   [
     'intake',
@@ -140,13 +141,14 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?][] = 
     },
   ],
   [
-    'procedure',
-    '/signals/1',
+    'field',
+    '/signals/8',
     async (page) => {
-      await page.getByRole('button', { name: 'Use …' }).click();
-      await choose(page, 'Runs to apply it to', 'Sweep, second day');
-      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: '+ Cut' }).click();
+      await page.getByRole('textbox', { name: 'Stations' }).fill('0.15 0.5 0.85');
+      await page.getByText(/^3 cuts/).waitFor();
     },
+    2,
   ],
   [
     'typed',
@@ -219,9 +221,9 @@ mkdirSync(folder, { recursive: true });
 try {
   for (const theme of ['light', 'dark'] as const) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
-    for (const [name, path, take] of views) {
+    for (const [name, path, take, campaign = 1] of views) {
       if (theme === 'dark' && name !== 'models') continue;
-      await page.goto(`${server.address}/campaign/1${path}`);
+      await page.goto(`${server.address}/campaign/${campaign}${path}`);
       await settled(page);
       await take?.(page);
       await settled(page);

@@ -10,6 +10,9 @@ const variable = described(
   Type.String({ maxLength: 200 }),
 );
 
+const nodes = described('How many nodes there are.', Type.Integer());
+const cells = described('How many cells join them.', Type.Integer());
+
 const takenVariable = closed({ variable, symbol, name, unit });
 export type TakenVariable = Static<typeof takenVariable>;
 
@@ -17,18 +20,21 @@ export const fieldUploadReply = closed({
   uploadId: Type.String(),
   fileName: Type.String(),
   bytes: Type.Integer(),
-  nodes: Type.Integer(),
-  cells: Type.Integer(),
-  zones: Type.Array(closed({ name: Type.String(), nodes: Type.Integer(), cells: Type.Integer() })),
+  nodes,
+  cells,
+  zones: described('Its parts.', Type.Array(closed({ name: Type.String(), nodes, cells }))),
   coordinateUnit: described('Of the field that was read last; empty: none was.', unit),
-  variables: Type.Array(
-    closed({
-      ...takenVariable.properties,
-      isRemembered: described('Its unit is that of the last field with a variable of this name.', Type.Boolean()),
-      lowest: reading,
-      highest: reading,
-      missing: described('Nodes without a value.', Type.Integer()),
-    }),
+  variables: described(
+    'What is known at its nodes.',
+    Type.Array(
+      closed({
+        ...takenVariable.properties,
+        isRemembered: described('Its unit is that of the last field with a variable of this name.', Type.Boolean()),
+        lowest: reading,
+        highest: reading,
+        missing: described('Nodes without a value.', Type.Integer()),
+      }),
+    ),
   ),
   remarks: described('What was read otherwise than it stands in the file.', Type.Array(Type.String())),
 });
@@ -43,9 +49,9 @@ export const fieldBody = closed({
 export type FieldBody = Static<typeof fieldBody>;
 
 export const fieldReply = closed({
-  nodes: Type.Integer(),
-  cells: Type.Integer(),
-  zones: Type.Array(Type.String()),
+  nodes,
+  cells,
+  zones: described('Their names, in the order of the codes of the category.', Type.Array(Type.String())),
   coordinates: described('Symbols of x, y and z.', Type.Array(Type.String(), { minItems: 3, maxItems: 3 })),
   zone: described('Symbol of the category that names the zone of a node.', Type.String()),
   remarks: Type.Array(Type.String()),
@@ -67,19 +73,19 @@ export const recipeBody = closed({
 });
 
 export const cutBody = closed({ ...trial, recipe: recipeBody });
-const place = Type.Array(Type.Number());
+const place = described('Of its points in turn, in the unit of the coordinates.', Type.Array(Type.Number()));
 export const cutReply = closed({
   parts: Type.Array(
     closed({
       station: described('Value at which it is cut; 0 of a plane.', Type.Number()),
       zone: Type.String(),
-      isClosed: Type.Boolean(),
+      isClosed: described('It comes back to where it began.', Type.Boolean()),
       x: place,
       y: place,
       z: place,
     }),
   ),
-  said: Type.Array(Type.String()),
+  said: described('What was found, in sentences.', Type.Array(Type.String())),
 });
 export type CutReply = Static<typeof cutReply>;
 
@@ -88,28 +94,36 @@ export const nodeParams = closed({
   node: described('Counted from 1.', Type.Integer({ minimum: 1, maximum: 2147483647 })),
 });
 export const nodeReply = closed({
-  node: Type.Integer(),
-  isKept: Type.Boolean(),
+  node: described('Its number, counted from 1.', Type.Integer()),
+  isKept: described('No step has set it aside.', Type.Boolean()),
   values: Type.Array(
     closed({
       symbol: Type.String(),
       name: Type.String(),
       unit: Type.String(),
       value: reading,
-      word: orNull(Type.String()),
+      word: described('Of a category.', orNull(Type.String())),
     }),
   ),
 });
 export type NodeReply = Static<typeof nodeReply>;
 
-export const derivedBody = closed({ name, runId: described('The run that it is made from.', id), recipe: recipeBody });
+export const derivedBody = closed({
+  name,
+  runId: described('The run that it is made from.', id),
+  recipe: recipeBody,
+  steps: described(
+    'Its procedure, as another derived run has one; absent: nothing is done to it.',
+    Type.Optional(steps),
+  ),
+});
 export type DerivedBody = Static<typeof derivedBody>;
 
 export const derivedReply = described(
   'How a derived run is made, and from what.',
   closed({
-    fromRunId: id,
-    fromName: Type.String(),
+    fromRunId: described('The run that it is made from.', id),
+    fromName: described('Its name.', Type.String()),
     recipe: recipeBody,
     words: described('The recipe in words.', Type.String()),
     said: described('What was found when it was made.', Type.Array(Type.String())),

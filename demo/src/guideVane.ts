@@ -93,7 +93,7 @@ export function vaneField(along: number, up: number): Record<string, string> {
 /** What the taps read, station by station, normalised by span and chord as those who drilled them wrote them down. */
 export function tapsLog(): DemoFile {
   const random = new Random(20261118);
-  const lines = ['Tap,Name,Span,Side,Chord,Pressure coefficient', ',,,,,'];
+  const lines = ['Tap,Name,Span,Side,Chord,Pressure coefficient'];
   let number = 0;
   vane.stations.forEach((station, s) => {
     let ofStation = 0;
@@ -135,12 +135,16 @@ export const vaneTaps: DemoRun = {
   name: 'Guide vane, taps',
   kind: 'measured',
   columns: {
-    0: { symbol: 'k' },
-    1: { symbol: 'tap' },
+    0: { symbol: 'k', name: 'Number of the tap' },
+    1: { symbol: 'tap', name: 'Tap' },
     2: { symbol: 'z_rel', name: 'Share of the span' },
     3: { symbol: 'zone', name: 'Side' },
     4: { symbol: 'x_c', name: 'Share of the chord' },
-    5: { symbol: 'cp', uncertainty: { kind: 'absolute', value: vane.tapUncertainty, statedAs: 'standard', effect: 'random' } },
+    5: {
+      symbol: 'cp',
+      name: 'Pressure coefficient',
+      uncertainty: { kind: 'absolute', value: vane.tapUncertainty, statedAs: 'standard', effect: 'random' },
+    },
   },
   along: 0,
   steps: [step('blocked', 'setAside', { channel: 'k', ranges: [[16, 16]], unit: '', reason: 'tap 2-5 is blocked' })],

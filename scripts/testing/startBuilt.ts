@@ -73,5 +73,7 @@ export async function askBuilt<T>(
           headers: { 'content-type': file ? 'application/octet-stream' : 'application/json' },
         }),
   });
-  return { status: reply.status, body: (reply.status === 204 ? undefined : await reply.json()) as T };
+  const isJson = /json/.test(reply.headers.get('content-type') ?? '');
+  const content: unknown = isJson ? await reply.json() : await reply.arrayBuffer();
+  return { status: reply.status, body: (reply.status === 204 ? undefined : content) as T };
 }

@@ -44,7 +44,7 @@ ${places.map(([x]) => `${x} 0 1`).join('\n')}
 `;
 type Refused = { code: string; message: string };
 const send = (name: string, content: BlobPart) =>
-  server.ask<FieldUploadReply & Refused>(`/uploads/fields?name=${name}`, new Blob([content]));
+  server.ask<FieldUploadReply & Refused>(`/field-uploads?name=${name}`, new Blob([content]));
 const pressure = { variable: 'Static_Pressure', symbol: 'p', name: 'Pressure', unit: 'kPa' };
 const body = (uploadId: string, name: string, change: object = {}) => ({
   ...{ uploadId, name, coordinateUnit: 'mm', variables: [pressure] },
@@ -97,7 +97,7 @@ describe('a file of a field', () => {
       ['U z', 'U_z', '', false, 1, 1, 0],
       ['U magnitude', 'U_magnitude', '', false, 1, Math.hypot(2, 0, 1), 0],
     ]);
-    expect((await server.ask(`/uploads/fields/${sent.uploadId}`, undefined, 'DELETE')).status).toBe(204);
+    expect((await server.ask(`/field-uploads/${sent.uploadId}`, undefined, 'DELETE')).status).toBe(204);
     expect((await take(sent.uploadId, 'Late')).body.code).toBe('UPLOAD_MISSING');
   });
   test('becomes a simulated run whose samples are its nodes', async () => {
@@ -285,6 +285,19 @@ describe('a run made from a field', () => {
       ...{ columns: [{ symbol: 'a', name: 'a', unit: '' }], rows: [{ row: 1, cells: [1] }] },
     });
     expect((await server.ask<RunReply>(`/runs/${slice.id}`)).body.sampleSet).toBe(before);
+  });
+  test('is made of another field in one action, with the same steps', async () => {
+    const { body: sent } = await send('finer.vtk', plate(7));
+    const { body: finer } = await take(sent.uploadId, 'Finer');
+    const { procedure } = (await server.ask<RunReply>(`/runs/${slice.id}`)).body;
+    const recipe = cut([1, 3]);
+    const body = { name: 'Finer, cut', runId: finer.id, recipe, steps: procedure };
+    const { body: made } = await server.ask<RunReply>(`/campaigns/${campaignId}/derived-runs`, body);
+    expect(made.procedure).toEqual(procedure);
+    const [before, after] = [await columnsOf(slice.id, ['dp']), await columnsOf(made.id, ['dp'])];
+    after['dp']!.forEach((v, k) => expect(v - before['dp']![k]!).toBeCloseTo(7000, 8));
+    const odd = { ...body, name: 'Odd', steps: [{ ...procedure[0]!, settings: {} }] };
+    expect((await server.ask(`/campaigns/${campaignId}/derived-runs`, odd)).body.code).toBe('STEP_SETTINGS');
   });
   test('keeps the field that it is made from', async () => {
     expect((await server.ask(`/runs/${field.id}`, undefined, 'DELETE')).body).toMatchObject({

@@ -52,7 +52,9 @@ export async function sendExamples(api: Described, places: Places, send: Send): 
       .replace('{id}', String(id))
       .replace('{symbol}', 'Q')
       .replace('{uploadId}', places.uploads[operationId] ?? '');
-    const { status, body } = await send(method, address.replace(/^\/api/, ''), example);
+    const upload = places.uploads[operationId];
+    const asked = upload && 'uploadId' in (example as object) ? { ...(example as object), uploadId: upload } : example;
+    const { status, body } = await send(method, address.replace(/^\/api/, ''), asked);
     if (status === 201 && body.id !== undefined) created.set(path.split('/').at(-1)!, body.id);
     sent.push({ operationId, status, body });
   }

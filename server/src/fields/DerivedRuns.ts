@@ -1,8 +1,8 @@
 import type { DerivedBody } from '@undameter/contract';
-import { AppError, checkRecipe, type Derived } from '@undameter/core';
+import { AppError, checkRecipe, checkSettings, type Derived, type Step } from '@undameter/core';
 import { keepDerived, markMade, staleDerived } from '../store/derivedRuns';
 import type { Database } from '../store/pg/Database';
-import { beginRun, markReady, putSamples, removeRun, run, type NewChannel } from '../store/runs';
+import { beginRun, markReady, putSamples, removeRun, run, saveProcedure, type NewChannel } from '../store/runs';
 import { createSampleSet, dropSampleSet, writeColumns } from '../store/samples';
 import type { BenchLoader } from '../threads/BenchLoader';
 import type { Pools } from '../threads/Pools';
@@ -20,11 +20,12 @@ export class DerivedRuns {
     private readonly pools: Pick<Pools, 'makeDerived'>,
   ) {}
 
-  /** @returns its id @throws {AppError} NOT_FOUND, NAME_TAKEN, FIELD_ABSENT, and as `makeDerived` */
-  async create(campaignId: number, { name, runId, recipe }: DerivedBody): Promise<number> {
+  /** @returns its id @throws {AppError} NOT_FOUND, NAME_TAKEN, FIELD_ABSENT, and as `makeDerived`, `checkSettings` */
+  async create(campaignId: number, { name, runId, recipe, steps = [] }: DerivedBody): Promise<number> {
     const from = await run(this.db, runId);
     if (from.campaignId !== campaignId) throw new AppError('NOT_FOUND', { what: 'run', id: String(runId) });
     checkRecipe(recipe);
+    (steps as Step[]).forEach(checkSettings);
     const made = await this.pools.makeDerived({ ...(await this.loader.field(runId)), recipe });
     const { id, sampleSet } = await beginRun(this.db, {
       ...{ campaignId, name, kind: from.kind, origin: 'derived' },
@@ -42,6 +43,7 @@ export class DerivedRuns {
       );
       await keepDerived(this.db, { runId: id, fromRunId: runId, recipe }, made.said);
       await markReady(this.db, id, made.channels[0]!.values.length, null);
+      if (steps.length > 0) await saveProcedure(this.db, id, steps as Step[], 0);
     } catch (error) {
       await removeRun(this.db, id).catch(() => undefined);
       throw error;

@@ -24,7 +24,7 @@ export function checkChanges({
 }
 
 /** Work under way and files that wait belong to nobody but the one who asked. */
-const ofWork = /^\/api\/(uploads|imports|propagations|report-exports|runs\/:id\/reopen)\b/;
+const ofWork = /^\/api\/(uploads|field-uploads|imports|propagations|report-exports|runs\/:id\/reopen)\b/;
 
 /** Also with a refusal: often the thing was changed by another, and what is known of it is old. */
 export async function nameTouched(request: FastifyRequest, reply: FastifyReply): Promise<void> {

@@ -1,7 +1,7 @@
 /** Schemas that have a name of their own in the API's document: those of the contract, and each kind of the registries. */
 import * as contract from '@undameter/contract';
 import * as core from '@undameter/core';
-import { models, stepKinds } from '@undameter/core';
+import { models, recipeKinds, stepKinds } from '@undameter/core';
 import { mapParts, mapSchema, plainSchema, type Node } from './schemas';
 
 const capital = (name: string): string => name.charAt(0).toUpperCase() + name.slice(1);
@@ -58,7 +58,7 @@ export class Components {
     return mapParts(schema, (part) => this.referring(part));
   }
 
-  /** The kinds of steps and models, each with its settings. */
+  /** The kinds of steps, models and recipes, each with its settings. */
   private addKinds(): void {
     const step = this.schemas['Step']!;
     const fields = step['properties'] as Record<string, Node>;
@@ -88,7 +88,23 @@ export class Components {
       })),
       'anyOf',
     );
+    const recipe = this.schemas['RecipeBody']!;
     this.useModelSettings();
+    this.schemas['RecipeBody'] = this.kinds(
+      'Recipe',
+      'A way to make a run from another, with the settings of its kind.',
+      recipeKinds.map(({ kind, title, purpose, settings }) => ({
+        kind,
+        schema: {
+          ...recipe,
+          ...{ title, description: purpose },
+          properties: {
+            kind: { type: 'string', const: kind },
+            settings: this.refer(JSON.parse(JSON.stringify(settings))),
+          },
+        },
+      })),
+    );
   }
 
   private kinds(prefix: string, description: string, of: { kind: string; schema: Node }[], how = 'oneOf'): Node {

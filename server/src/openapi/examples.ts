@@ -294,6 +294,23 @@ export const examples: Readonly<Record<string, unknown>> = {
   startMonteCarlo: { ...readings, draws: 200 },
   writeFinding: { origin: { kind: 'parameter', fitId: 1, conditionId: 3, parameter: 'a0' } },
   keepChartAxes: { chart: 'signals 7', axes: [{ axis: 'Q', look: { low: 0, high: 600, step: 100 } }] },
+  createField: {
+    uploadId: '0'.repeat(32),
+    name: 'Guide vane, another mesh',
+    coordinateUnit: 'mm',
+    variables: [{ variable: 'Pressure_coefficient', symbol: 'cp', name: 'Pressure coefficient', unit: '' }],
+  },
+  getFieldSurface: {},
+  getFieldValues: { symbol: 'cp' },
+  cutField: { recipe: { kind: 'cut', settings: { where: { channel: 'z_rel', values: [0.5] }, zones: [] } } },
+  createDerivedRun: {
+    name: 'Guide vane, suction side cut by a plane',
+    runId: 8,
+    recipe: {
+      kind: 'cut',
+      settings: { where: { point: [30, 0, 43], normal: [0, 0.2, 1] }, zones: ['suction side'] },
+    },
+  },
   createTypedRun: typedRun,
   createMadeUpRun: madeUpRun,
   saveSheet: {

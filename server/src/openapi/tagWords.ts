@@ -8,6 +8,7 @@ export const tagWords: Readonly<Record<string, string>> = {
   instruments: 'Instruments on the network: how each is talked to, and what of it is read or set.',
   readings: 'Readings at the bench: runs whose rows are taken from instruments.',
   pictures: 'Pictures of charts: where their axes lie, and the runs that are read off them.',
+  fields: 'Simulated fields: nodes joined by cells, their cuts, and the runs that are made from them.',
   views: 'Ways to look at the channels of a run other than along it.',
   joining: 'Two logs of one run: rows that go on, channels of a second logger.',
   procedures: 'Steps that are kept for other runs, or applied to several at once.',

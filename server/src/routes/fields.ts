@@ -40,7 +40,7 @@ export function fieldRoutes(app: Routes, services: Services): void {
 async function sendingRoutes(app: Routes, { fieldUploads }: Services): Promise<void> {
   await takeFiles(app);
   app.post(
-    '/uploads/fields',
+    '/field-uploads',
     {
       schema: {
         operationId: 'sendField',
@@ -61,7 +61,7 @@ async function sendingRoutes(app: Routes, { fieldUploads }: Services): Promise<v
 /** A file that waits becomes a run, or is discarded. */
 function takingRoutes(app: Routes, { fieldUploads, db }: Services): void {
   app.delete(
-    '/uploads/fields/:uploadId',
+    '/field-uploads/:uploadId',
     {
       schema: {
         operationId: 'discardField',

@@ -2,7 +2,6 @@ import type { RunReply } from '@undameter/contract';
 import { madeUpInWords } from '@undameter/core';
 import { Link } from 'react-router';
 import { addressOf } from '../app/places';
-import { MadeFrom } from './MadeFrom';
 import { QualityList } from './QualityList';
 import { RecordList } from './RecordList';
 
@@ -41,7 +40,6 @@ export function AboutRun({ run }: { run: RunReply }) {
 /** Where a run comes from that no file stands behind. */
 function OfNoFile({ run }: { run: RunReply }) {
   if (run.recipe) return <p className="doubt">{madeUpInWords(run.recipe)}</p>;
-  if (run.origin === 'derived') return <MadeFrom run={run} />;
   if (run.origin !== 'typed') return null;
   return (
     <p>

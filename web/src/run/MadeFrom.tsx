@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { addressOf } from '../app/places';
 import { queries } from '../data/queries';
 import { Sentence } from '../parts/Sentence';
+import { SameOfAnother } from './SameOfAnother';
 
 /** From which run another was made, and how; where it could not follow, why its samples are from before. */
 export function MadeFrom({ run }: { run: RunReply }) {
@@ -21,6 +22,7 @@ export function MadeFrom({ run }: { run: RunReply }) {
         </p>
       ))}
       <NotFollowed run={run} />
+      <SameOfAnother run={run} made={data} />
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import { addressOf } from '../../app/places';
 import { BesidesForm } from './BesidesForm';
+import { MadeFrom } from '../../run/MadeFrom';
 import { CutPanel } from './field/CutPanel';
 import { ElsewherePanel } from './ElsewherePanel';
 import { ProcedurePanel } from './ProcedurePanel';
@@ -60,6 +61,11 @@ export function SignalsPanel({ signals, elsewhere, onElsewhere }: SignalsPanelPr
           isOnTrial={draft !== null}
           onMade={(made) => void navigate(addressOf(campaignId, 'signals', made.id))}
         />
+      )}
+      {run.data?.origin === 'derived' && (
+        <div className="panel-pad made-from">
+          <MadeFrom run={run.data} />
+        </div>
       )}
     </>
   );

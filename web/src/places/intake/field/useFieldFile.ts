@@ -8,7 +8,7 @@ import { isField } from './fieldDraft';
 export function useFieldFile(campaignId: number, onTaken: (run: RunReply) => void) {
   const { data: about } = useQuery(queries.about());
   const send = useMutation({
-    mutationFn: (file: File) => ask<FieldUploadReply>(withFile('/uploads/fields', file), { body: file }),
+    mutationFn: (file: File) => ask<FieldUploadReply>(withFile('/field-uploads', file), { body: file }),
   });
   const take = useMutation({
     mutationFn: (body: FieldBody) => ask<RunReply>(`/campaigns/${campaignId}/fields`, { body }),
@@ -22,7 +22,7 @@ export function useFieldFile(campaignId: number, onTaken: (run: RunReply) => voi
     send: (file: File) => send.mutate(file),
     take: (body: FieldBody) => take.mutate(body),
     letGo: () => {
-      if (send.data) void ask(`/uploads/fields/${send.data.uploadId}`, { method: 'DELETE' }).catch(() => undefined);
+      if (send.data) void ask(`/field-uploads/${send.data.uploadId}`, { method: 'DELETE' }).catch(() => undefined);
       send.reset();
       take.reset();
     },
