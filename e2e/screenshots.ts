@@ -100,7 +100,6 @@ async function readPicture(page: Page): Promise<void> {
   await page.mouse.move(box.x + box.width / 2 + 10, box.y + box.height / 2 - 90);
 }
 
-/** Name of the picture, address, and what is taken in hand before. */
 /** Name, address within its campaign, what is done there, and the campaign: the first one unless told otherwise. */
 const views: readonly [string, string, ((page: Page) => Promise<unknown>)?, number?][] = [
   ['campaign', ''],
