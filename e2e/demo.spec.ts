@@ -77,7 +77,7 @@ test('a step can be switched off, moved, deleted, and samples come back with one
 });
 
 test('the command list, the keys and both themes', async ({ bench: page }) => {
-  await page.getByRole('row', { name: /Loop 3/ }).click();
+  await page.getByRole('row', { name: /Loop 3: head and efficiency/ }).click();
   await page.keyboard.press('Control+k');
   await page.getByRole('textbox', { name: 'Find an action' }).fill('go to sig');
   await expect(page.getByRole('option', { name: 'Go to Signals' })).toBeVisible();

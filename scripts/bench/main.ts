@@ -1,11 +1,12 @@
 /**
  * npm run bench: the median time of each kernel, against numpy and scipy in the same run, and
  * the way of a 200 MB log against pandas, where Debian's python3-numpy, python3-scipy and
- * python3-pandas are installed. `npm run bench -- kernels`, `-- procedure`, `-- intake` only a part, `-- large`
+ * python3-pandas are installed; fields against python3-vtk9. `npm run bench -- kernels`, `-- fields`, `-- procedure`, `-- intake` only a part, `-- large`
  * with a log of 2 GB.
  */
 import { spawnSync } from 'node:child_process';
 import { cases, setUp } from './cases';
+import { benchFields } from './fields';
 import { benchIntake } from './intake';
 import { benchProcedure } from './procedure';
 
@@ -58,6 +59,7 @@ async function benchKernels(): Promise<void> {
 
 const wanted = process.argv[2];
 if (wanted === undefined || wanted === 'kernels') await benchKernels();
+if (wanted === undefined || wanted === 'fields') benchFields();
 if (wanted === undefined || wanted === 'procedure') benchProcedure();
 if (wanted === undefined || wanted === 'intake') await benchIntake(1_000_000);
 if (wanted === 'large') await benchIntake(10_000_000);

@@ -202,6 +202,23 @@ describe('a picture of a field', () => {
     const { body: refused } = await server.ask(`/runs/${field.id}/field/cut`, { recipe: cut([9]) });
     expect(refused).toMatchObject({ code: 'FIELD_CUT_NOTHING' });
   });
+  test('places on trial have their points on the surface', async () => {
+    const recipe = {
+      kind: 'places',
+      settings: {
+        places: [
+          [2, 1, 1],
+          [2, 1, 3],
+        ],
+        between: 1,
+        zones: [],
+      },
+    };
+    const { body: path } = await server.ask<CutReply>(`/runs/${field.id}/field/cut`, { recipe });
+    expect(path.parts).toHaveLength(1);
+    expect(path.parts[0]!.z.map((z) => Math.round(1e9 * z) / 1e9)).toEqual([1, 2, 3]);
+    expect(path.said).toEqual(['3 points on the surface', expect.stringContaining('At most 0 mm')]);
+  });
   test('a run that is no field says so', async () => {
     const typed = await server.ask<RunReply>(`/campaigns/${campaignId}/typed-runs`, {
       ...{ name: 'Taps', kind: 'measured', computed: [] },

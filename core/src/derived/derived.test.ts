@@ -191,6 +191,70 @@ describe('what cannot be cut says why', () => {
   });
 });
 
+describe('at places', () => {
+  const at = (places: number[][], between = 0, zones: string[] = []): Recipe => ({
+    kind: 'places',
+    settings: { places, between, zones },
+  });
+  test('all channels are those of the nearest point of the surface, whose distance is told', () => {
+    const { column, channels, said, along } = columnsOf(
+      at([
+        [5, 0, 0.5],
+        [0, 2, 0.25],
+      ]),
+    );
+    expect(channels.map((c) => `${c.symbol} ${c.unit}`.trim()).slice(0, 3)).toEqual(['s mm', 'distance mm', 'x mm']);
+    expect(along).toBe('s');
+    expect(column('distance')[0]).toBeCloseTo(3, 12);
+    expect([column('x')[0], column('z')[0], column('p')[0]]).toEqual([
+      expect.closeTo(2, 12),
+      0.5,
+      expect.closeTo(105, 12),
+    ]);
+    expect(column('p')[1]).toBeCloseTo(102.5, 10);
+    expect(column('s')).toEqual([0, Math.hypot(5, 2, 0.25)]);
+    expect(said).toEqual(['2 points on the surface', 'At most 3 mm from the place that was asked for, at point 1.']);
+  });
+  test('a path has as many points between two places as wanted', () => {
+    const { column, said } = columnsOf(
+      at(
+        [
+          [2, 0, 0],
+          [2, 0, 1],
+        ],
+        3,
+      ),
+    );
+    expect(column('s')).toEqual([0, 0.25, 0.5, 0.75, 1]);
+    column('z').forEach((z, k) => expect(z).toBeCloseTo(k / 4, 12));
+    expect(said[0]).toBe('5 points on the surface');
+  });
+  test('only zones and nodes that count are looked at', () => {
+    expect(columnsOf(at([[0, 2, 0.5]], 0, ['pressure side'])).column('zone')).toEqual([1]);
+    expect(columnsOf(at([[0, 2, 0.5]])).column('zone')).toEqual([0]);
+    const of = field();
+    of.state.mask.fill(1);
+    expect(messageOf(at([[0, 2, 0.5]]), of)).toContain('no face whose nodes are all kept');
+  });
+  test('what it does, and what is too much, is said', () => {
+    expect(recipeWords(at([[0, 0, 0]]))).toBe('at 1 place');
+    expect(
+      recipeWords(
+        at(
+          [
+            [0, 0, 0],
+            [1, 1, 1],
+          ],
+          9,
+          ['hub'],
+        ),
+      ),
+    ).toBe('along the lines between 2 places on hub');
+    expect(messageOf(at(Array(50).fill([0, 0, 0]), 9999))).toContain('at most 100000 are taken');
+    expect(columnsOf(at([[2, 0, 0.5]])).said[1]).toBe('It lies 0 mm from the place that was asked for.');
+  });
+});
+
 test('a recipe in words', () => {
   expect(recipeWords(cutAt([0.15, 0.5], ['suction side']))).toBe('cut at z_rel = 0.15, 0.5 on suction side');
   expect(recipeWords(plane([0, 0, 1], [0, 1, 0]))).toBe('cut by the plane through (0, 0, 1) that looks to (0, 1, 0)');

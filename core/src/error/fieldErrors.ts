@@ -63,6 +63,15 @@ export const fieldErrors = {
     'input',
     (f) => `"${f.name}" holds no variable "${f.variable}". Send the file anew and choose among what it holds.`,
   ),
+  FIELD_NO_FACE: entry<{ name: string }>(
+    'input',
+    (f) =>
+      `On the zones chosen "${f.name}" has no face whose nodes are all kept. Choose further zones, or bring nodes back.`,
+  ),
+  FIELD_TOO_MANY_POINTS: entry<{ have: number; most: number }>(
+    'input',
+    (f) => `These are ${f.have} points, and at most ${f.most} are taken. Put fewer between two places.`,
+  ),
   RECIPE_UNKNOWN: entry<{ kind: string }>(
     'input',
     (f) => `No run is made by "${f.kind}" here. See the ways that are listed in the API's document.`,

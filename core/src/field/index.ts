@@ -10,3 +10,4 @@ export {
   type CutPart,
   type Plane,
 } from './cut';
+export { atPlaces, nearestPlaces, type NearestPlace } from './nearest';

@@ -103,6 +103,7 @@ test.each([
 ])('JSON with %s is refused', (_, text, sentence) => expect(unpack(strToU8(text), 'x.json')).rejects.toThrow(sentence));
 
 test('what is nested in a record is a word as it is written', async () => {
-  const { text } = await unpack(strToU8('[{"t": 0, "at": {"row": 1}}, {"t": 1, "at": null}]'), 'x.json');
+  const { text, parts, part } = await unpack(strToU8('[{"t": 0, "at": {"row": 1}}, {"t": 1, "at": null}]'), 'x.json');
+  expect([parts, part]).toEqual([['records'], 'records']);
   expect(new TextDecoder().decode(text)).toContain('row');
 });

@@ -262,3 +262,62 @@ test('words with a digit are words', async () => {
   const { preview } = await read('valve,t\nV1,1\nV2,2\nV1,3\nV2,4\n');
   expect(preview.columns[0]).toMatchObject({ type: 'category', notNumber: 0 });
 });
+
+describe('what is told of how a file was read', () => {
+  const why = async (text: string) => (await read(text)).why;
+  test('a line of units, and that there is none', async () => {
+    expect((await why('t,p\ns,kPa\n0,1.5\n1,2.5\n')).unitsLine).toEqual({
+      why: 'its cells read as units',
+      sure: 'sure',
+    });
+    const none = 'no line of units stands between headings and numbers';
+    expect((await why('t,p\n0,1.5\n1,2.5\n')).unitsLine).toEqual({ why: none, sure: 'sure' });
+    expect((await why('0,1.5\n1,2.5\n2,3.5\n')).unitsLine).toEqual({ why: none, sure: 'likely' });
+  });
+  test.each([
+    ['t,p\n0,1.5\n1,2.5\n', '100 % of the cells are numbers with a decimal point', 'sure'],
+    ['t;p\n0;1,5\n1;2,5\n', '100 % of the cells are numbers with a decimal comma', 'sure'],
+    ['t,p\n0,1\n1,2\n', 'no cell shows a decimal sign', 'a guess'],
+    ['t,at\n0,.5x\n1,5.x\n', 'no cell shows a decimal sign', 'a guess'],
+    ['t;at\n0;,5x\n1;5,x\n', 'no cell shows a decimal sign', 'a guess'],
+  ])('the decimal sign of %j', async (text, words, sure) =>
+    expect((await why(text)).decimal).toEqual({ why: words, sure }),
+  );
+  test('a channel that never moves, and one of which a single number is known', async () => {
+    const { preview } = await read('t,a,b,c\n0,7,7,\n1,7,8,5\n');
+    expect(preview.columns.map((c) => c.type)).toEqual(['number', 'constant', 'number', 'number']);
+  });
+  test('only of a time it is doubted that it steps back', async () => {
+    const doubts = async (text: string) => (await read(text)).preview.doubts.join(' ');
+    expect(await doubts('Time [s],p [kPa]\n0,5\n2,4\n1,3\n3,2\n')).toContain('"Time" steps back in line 4');
+    expect(await doubts('Time [s],p [kPa]\n0,5\n1,4\n2,3\n3,2\n')).not.toContain('steps back');
+  });
+  test('the part that each line plays, with the words of those that are no rows', async () => {
+    const { preview } = await read('Rig: Loop 3\nt,p\ns,kPa\n0,1\n \n# valve opened\n1,2\n2,3\n', {
+      lastDataLine: 7,
+      comment: '#',
+    });
+    expect(preview.lines.map((l) => [l.role, l.text])).toEqual([
+      ['preamble', 'Rig: Loop 3'],
+      ['heading', undefined],
+      ['units', undefined],
+      ['data', undefined],
+      ['blank', ' '],
+      ['remark', '# valve opened'],
+      ['data', undefined],
+      ['beyond', undefined],
+    ]);
+  });
+  test('rows that are longer than others, but for an empty cell behind a last delimiter', async () => {
+    const rows = Array.from({ length: 20 }, (_, i) =>
+      i === 4 ? '4,4,' : i === 9 ? '9,9,9' : i === 12 ? '12,12,,' : `${i},${i}`,
+    );
+    const { record } = await read(`t,p\n${rows.join('\n')}\n`);
+    expect(record.longRows).toEqual({ count: 2, firstLine: 11 });
+  });
+});
+
+test('cells are without the blanks around them', () => {
+  expect(splitLine(' a , b ;c , d ', ',')).toEqual(['a', 'b ;c', 'd']);
+  expect(splitLine('"a" ; "b"', ';')).toEqual(['a', 'b']);
+});

@@ -1,5 +1,4 @@
 import {
-  checkRecipe,
   cutField,
   alongCut,
   KEPT,
@@ -89,12 +88,19 @@ export function nodeOfField({ node, ...task }: FieldTask & { node: number }): No
   return { node, isKept: state.mask[node - 1] === KEPT, values };
 }
 
-/** The lines of a cut, for a picture. @throws {AppError} as `cutField` */
+/** The lines of a cut, or the points of a path, for a picture. @throws {AppError} as `makeDerived` */
 export function cutOfField({ recipe, ...task }: FieldTask & { recipe: Recipe }): CutReply {
   const field = fieldState(task);
-  checkRecipe(recipe);
+  const { channels, said } = made(field, recipe);
+  return {
+    parts: recipe.kind === 'cut' ? partsOf(field, recipe.settings as CutSettings) : [wholeOf(field, channels)],
+    said,
+  };
+}
+
+function partsOf(field: FieldState, settings: CutSettings): CutReply['parts'] {
   const { labels = [] } = channelOf(field, field.zone);
-  const parts = cutField(field, recipe.settings as CutSettings).flatMap(({ cut, value }) => {
+  return cutField(field, settings).flatMap(({ cut, value }) => {
     const [x, y, z] = field.coordinates.map((symbol) => alongCut(cut, channelOf(field, symbol).values));
     let at = 0;
     return cut.parts.map(({ zone, isClosed, points }) => {
@@ -104,7 +110,12 @@ export function cutOfField({ recipe, ...task }: FieldTask & { recipe: Recipe }):
       return part;
     });
   });
-  return { parts, said: made(field, recipe).said };
+}
+
+/** A run that is one line through all of its points. */
+function wholeOf({ coordinates }: FieldState, channels: Derived['channels']): CutReply['parts'][number] {
+  const [x, y, z] = coordinates.map((symbol) => [...channels.find((c) => c.symbol === symbol)!.values]);
+  return { station: 0, zone: '', isClosed: false, x: x!, y: y!, z: z! };
 }
 
 /** @throws {AppError} what the recipe cannot do with this field */

@@ -1,9 +1,10 @@
 import { Type, type Static } from 'typebox';
 import { AppError } from '../../error/AppError';
-import { abovePlane, alongCut, cutSurface, facesOf, lengthsAlong, type Cut, type Faces } from '../../field';
+import { abovePlane, alongCut, cutSurface, lengthsAlong, type Cut } from '../../field';
 import { formatCount, formatValue } from '../../number/formatNumber';
 import { printUnit } from '../../units';
 import { KEPT, type Channel } from '../../sample';
+import { checkField, copyOf, freeSymbol, rememberedFaces, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
 
 const three = (title: string) => Type.Tuple([Type.Number(), Type.Number(), Type.Number()], { title });
@@ -58,12 +59,12 @@ export const cut = defineRecipe({
     );
     const taken = new Set(field.state.channels.keys());
     const made: DerivedChannel[] = [
-      { symbol: free('s', taken), name: 'Length along the cut', unit: coordinates[0]!.unit, values: lengths },
-      { symbol: free('part', taken), name: 'Part of the cut', unit: '', values: each((_, k) => k + 1) },
+      { symbol: freeSymbol('s', taken), name: 'Length along the cut', unit: coordinates[0]!.unit, values: lengths },
+      { symbol: freeSymbol('part', taken), name: 'Part of the cut', unit: '', values: each((_, k) => k + 1) },
     ];
     if ('channel' in chosen.where) {
       const { name, unit } = field.state.channels.get(chosen.where.channel)!;
-      const station = { symbol: free('station', taken), name: `Station, ${name}`, unit };
+      const station = { symbol: freeSymbol('station', taken), name: `Station, ${name}`, unit };
       made.unshift({ ...station, values: each(({ value }) => value) });
     }
     const copied = [...field.state.channels.values()].map((channel) => copyOf(channel, along(channel)));
@@ -74,22 +75,6 @@ export const cut = defineRecipe({
     };
   },
 });
-
-/** What is declared of a logged channel holds along a cut too; what a step made has its errors no more. */
-const copyOf = (
-  { symbol, name, unit, labels, uncertainty, origin }: Channel,
-  values: Float64Array,
-): DerivedChannel => ({
-  ...{ symbol, name, unit, labels, values },
-  uncertainty: origin === 'logged' ? uncertainty : undefined,
-});
-
-function free(wanted: string, taken: Set<string>): string {
-  let symbol = wanted;
-  for (let n = 2; taken.has(symbol); n++) symbol = `${wanted}_${n}`;
-  taken.add(symbol);
-  return symbol;
-}
 
 function joined(parts: readonly Float64Array[]): Float64Array {
   const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
@@ -105,14 +90,6 @@ export interface CutAt {
   cut: Cut;
   /** Of the channel that is cut at; 0 of a plane. */
   value: number;
-}
-
-/** Faces are the same for every cut of a mesh. */
-const facesOfMesh = new WeakMap<object, Faces>();
-export function rememberedFaces(field: Pick<FieldState, 'mesh'>): Faces {
-  const known = facesOfMesh.get(field.mesh.nodes) ?? facesOf(field.mesh);
-  facesOfMesh.set(field.mesh.nodes, known);
-  return known;
 }
 
 /**
@@ -153,28 +130,6 @@ export function cutField(field: FieldState, { where, zones }: CutSettings): CutA
       throw nothing(field, { what: where.channel, value, unit: channel.unit }, channel.values, chosen);
     return { cut: one, value };
   });
-}
-
-/** @throws {AppError} FIELD_NODES_MOVED, FIELD_UNITS */
-function checkField({ name, state, mesh, coordinates }: FieldState): void {
-  const highest = mesh.nodes.reduce((most, node) => Math.max(most, node), -1);
-  if (state.logged || highest >= state.samples)
-    throw new AppError('FIELD_NODES_MOVED', { name, have: state.samples, nodes: highest + 1 });
-  const units = coordinates.map((symbol) => state.channels.get(symbol)?.unit ?? '');
-  if (units.some((unit) => unit !== units[0])) throw new AppError('FIELD_UNITS', { name, units: units.join(', ') });
-}
-
-/** @throws {AppError} FIELD_ZONE */
-function zonesOf({ state, zone, name }: FieldState, wanted: readonly string[]): Set<number> | undefined {
-  if (wanted.length === 0) return undefined;
-  const labels = state.channels.get(zone)?.labels ?? [];
-  return new Set(
-    wanted.map((label) => {
-      const code = labels.indexOf(label);
-      if (code === -1) throw new AppError('FIELD_ZONE', { zone: label, name, zones: labels.join(', ') });
-      return code;
-    }),
-  );
 }
 
 function nothing(

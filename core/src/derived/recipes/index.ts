@@ -2,11 +2,12 @@ import { AppError } from '../../error/AppError';
 import { settingsProblem } from '../../error/settingsProblem';
 import type { Derived, FieldState, Recipe, RecipeKind } from '../RecipeKind';
 import { cut } from './cut';
+import { places } from './places';
 
-export { cutField, rememberedFaces, type CutAt, type CutSettings } from './cut';
+export { cutField, type CutAt, type CutSettings } from './cut';
 
 /** Every way to make a run from a field. */
-export const recipeKinds: readonly RecipeKind[] = [cut];
+export const recipeKinds: readonly RecipeKind[] = [cut, places];
 
 /** @throws {AppError} RECIPE_UNKNOWN, RECIPE_SETTINGS */
 export function checkRecipe({ kind: wanted, settings }: Recipe): RecipeKind {

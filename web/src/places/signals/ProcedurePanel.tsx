@@ -72,12 +72,7 @@ export function ProcedurePanel(props: ProcedurePanelProps) {
           </ol>
         </SortableContext>
       </DndContext>
-      {saved && reports.length === 0 && !draft && (
-        <p className="soft panel-pad">
-          Nothing is done to the log yet. Drag on the chart to keep or set aside a stretch, add a step, or use the
-          procedure of another run.
-        </p>
-      )}
+      {saved && reports.length === 0 && !draft && <p className="soft panel-pad">{props.empty}</p>}
       {!draft && (
         <Dropdown
           open={choosing}

@@ -16,6 +16,11 @@ interface SignalsPanelProps {
   onElsewhere(open: boolean): void;
 }
 
+const nothingOfLog =
+  'Nothing is done to the log yet. Drag on the chart to keep or set aside a stretch, add a step, or use the procedure of another run.';
+const nothingOfField =
+  'Nothing is done to the field yet. Derive the coordinate that stations are counted in, set zones aside by a limit, or use the procedure of another field.';
+
 /** The procedure with the step in hand, or what is done with it elsewhere. */
 export function SignalsPanel({ signals, elsewhere, onElsewhere }: SignalsPanelProps) {
   const { campaignId, runId, run, campaign, procedure, state, act, data } = signals;
@@ -45,6 +50,7 @@ export function SignalsPanel({ signals, elsewhere, onElsewhere }: SignalsPanelPr
         channels={channelsBefore(now, draft)}
         along={now?.along ?? undefined}
         cost={<CostOfStep signals={signals} />}
+        empty={data.field.isField ? nothingOfField : nothingOfLog}
         onBegin={signals.begin}
         onOpen={(index) => act({ type: 'begin', draft: { index, isNew: false, step: procedure.steps[index]! } })}
         onSettings={(settings) => act({ type: 'settings', settings })}

@@ -20,6 +20,8 @@ export interface ProcedurePanelProps {
   along: string | undefined;
   /** What the step in hand costs, beside its form. */
   cost: ReactNode;
+  /** What stands there while there is no step. */
+  empty: string;
   onBegin(kind: string): void;
   onOpen(index: number): void;
   onSettings(settings: Step['settings']): void;

@@ -51,8 +51,9 @@ export function CutPanel({ held, run, campaign, isOnTrial, onMade }: CutPanelPro
           value={draft.by}
           onChange={(by) => setCut({ ...draft, by })}
           options={[
-            { value: 'channel', label: 'where a channel has a value' },
+            { value: 'channel', label: 'at a value' },
             { value: 'plane', label: 'by a plane' },
+            { value: 'places', label: 'at places' },
           ]}
         />
         <WhereFields held={held} draft={draft} />
@@ -118,6 +119,30 @@ function WhereFields({ held: { numbers, setCut }, draft }: { held: FieldHeld; dr
       </>
     );
   }
+  if (draft.by === 'places')
+    return (
+      <>
+        <Field label="Places" hint="x, y and z of each, a line for each; pasted from a table too.">
+          <Input.TextArea
+            aria-label="Places"
+            rows={4}
+            placeholder="12.5 3 40"
+            value={draft.places}
+            onChange={(e) => setCut({ ...draft, places: e.target.value })}
+          />
+        </Field>
+        <Field label="Points between" hint="None: at the places alone; else along the lines between them.">
+          <InputNumber
+            aria-label="Points between two places"
+            min={0}
+            max={10_000}
+            precision={0}
+            value={draft.between}
+            onChange={(between) => setCut({ ...draft, between: between ?? 0 })}
+          />
+        </Field>
+      </>
+    );
   const numbersOf = (what: 'point' | 'normal', label: string) => (
     <Field label={label} group>
       <span className="three-numbers">

@@ -44,6 +44,8 @@ export interface SceneProps {
   node: number | null;
   axes: readonly string[];
   palette: Palette;
+  /** What hears the keys that move and turn it. */
+  keys: HTMLElement | null;
   onNode(node: number): void;
 }
 
@@ -59,7 +61,7 @@ export default function FieldScene(props: SceneProps) {
       gl={{ preserveDrawingBuffer: true }}
     >
       <color attach="background" args={[palette.sheet]} />
-      <Controls box={box} look={props.look} lookCount={props.lookCount} />
+      <Controls box={box} look={props.look} lookCount={props.lookCount} keys={props.keys} />
       <ColouredSurface {...props} />
       {hasMesh && <Lines positions={surface.positions} index={surface.edges} colour={palette.ink} opacity={0.28} />}
       {lines.map(({ key, points, colour }) => (
@@ -74,8 +76,10 @@ export default function FieldScene(props: SceneProps) {
   );
 }
 
+type ControlsProps = Pick<SceneProps, 'box' | 'look' | 'lookCount' | 'keys'>;
+
 /** Turned by the left button, moved by the right one, nearer and farther by the wheel. */
-function Controls({ box, look, lookCount }: { box: Box; look: Look; lookCount: number }) {
+function Controls({ box, look, lookCount, keys }: ControlsProps) {
   const { camera, gl, invalidate } = useThree();
   const controls = useMemo(() => new OrbitControls(camera, gl.domElement), [camera, gl]);
   useEffect(() => {
@@ -86,6 +90,11 @@ function Controls({ box, look, lookCount }: { box: Box; look: Look; lookCount: n
       controls.dispose();
     };
   }, [controls, invalidate]);
+  useEffect(() => {
+    if (!keys) return;
+    controls.listenToKeyEvents(keys);
+    return () => controls.stopListenToKeyEvents();
+  }, [controls, keys]);
   useLayoutEffect(() => {
     const middle = middleOf(box);
     // A window that changes its size leaves the view as it was turned.

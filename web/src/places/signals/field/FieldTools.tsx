@@ -27,7 +27,8 @@ export function FieldTools({ held }: { held: FieldHeld }) {
   );
 }
 
-function ColoursForm({ held: { look, change, scale, zones, surface } }: { held: FieldHeld }) {
+function ColoursForm({ held }: { held: FieldHeld }) {
+  const { look, change, scale, zones, surface, field, node, setNode } = held;
   const problem = scaleProblem(scale);
   const toggle = (zone: string, isShown: boolean) =>
     change({ hidden: isShown ? look.hidden.filter((z) => z !== zone) : [...look.hidden, zone] });
@@ -87,6 +88,17 @@ function ColoursForm({ held: { look, change, scale, zones, surface } }: { held: 
             {zone}
           </Checkbox>
         ))}
+      </Field>
+      <Field label="Node" hint="Its values, as of one that is clicked.">
+        <InputNumber
+          aria-label="Node to tell"
+          placeholder="none"
+          min={1}
+          max={field?.nodes ?? 1}
+          precision={0}
+          value={node === null ? null : node + 1}
+          onChange={(wanted) => setNode(wanted === null ? null : wanted - 1)}
+        />
       </Field>
       {surface?.edges.length === 0 && look.hasMesh && (
         <p className="soft">The sides of more than 100 000 faces would cover the colours; they are not drawn.</p>

@@ -1,5 +1,5 @@
 import { formatValue, printUnit } from '@undameter/core';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { colourOf } from '../../../chart/marks';
 import { cssColour, surfaceColour, valueAt, type SurfaceScale } from '../../../chart/surfaceScale';
 import { Sentence } from '../../../parts/Sentence';
@@ -13,6 +13,8 @@ const FieldScene = lazy(() => import('./FieldScene'));
 /** A field in three dimensions with its scale, and what is known of the node that was clicked. */
 export function FieldView({ held }: { held: FieldHeld }) {
   const { palette } = useTheme();
+  // Who has the focus turns the field by keys.
+  const [keys, setKeys] = useState<HTMLDivElement | null>(null);
   const { surface, values, box, scale, channel, field, node, range } = held;
   if (held.error) return <Sentence error={held.error} />;
   if (!surface || !values || !box || !channel || !field) return <p className="soft panel-pad">Reading the field …</p>;
@@ -24,19 +26,28 @@ export function FieldView({ held }: { held: FieldHeld }) {
   });
   const name = `${channel.name} ${channel.symbol === channel.name ? '' : channel.symbol}`.trim();
   return (
-    <div className="field-view" role="img" aria-label={`Field coloured by ${channel.name}, ${field.nodes} nodes`}>
-      <Suspense fallback={<p className="soft panel-pad">Preparing the picture …</p>}>
-        <FieldScene
-          {...{ surface, values, box, scale, lines, node, palette }}
-          hidden={held.hidden}
-          hasMesh={held.look.hasMesh}
-          isParallel={held.look.isParallel}
-          look={held.view.look}
-          lookCount={held.view.count}
-          axes={held.axes}
-          onNode={held.setNode}
-        />
-      </Suspense>
+    <div className="field-view">
+      <div
+        ref={setKeys}
+        className="field-canvas"
+        role="img"
+        aria-label={`Field coloured by ${channel.name}, ${field.nodes} nodes`}
+        tabIndex={0}
+        title="Arrow keys move it, with Shift they turn it"
+      >
+        <Suspense fallback={<p className="soft panel-pad">Preparing the picture …</p>}>
+          <FieldScene
+            {...{ surface, values, box, scale, lines, node, palette, keys }}
+            hidden={held.hidden}
+            hasMesh={held.look.hasMesh}
+            isParallel={held.look.isParallel}
+            look={held.view.look}
+            lookCount={held.view.count}
+            axes={held.axes}
+            onNode={held.setNode}
+          />
+        </Suspense>
+      </div>
       <ScaleBar
         title={channel.unit === '' ? name : `${name} (${printUnit(channel.unit)})`}
         scale={scale}

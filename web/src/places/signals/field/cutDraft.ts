@@ -3,19 +3,23 @@ import { typedNumber } from '../../../sheet/typedNumber';
 
 /** A cut in hand: where, and through which zones. */
 export interface CutDraft {
-  by: 'channel' | 'plane';
+  by: 'channel' | 'plane' | 'places';
   channel: string;
   /** As they are typed: apart by blanks, semicolons, or commas with a blank. */
   stations: string;
   point: readonly (number | null)[];
   normal: readonly (number | null)[];
+  /** x, y, z of each, a line for each. */
+  places: string;
+  /** So many points between two places. */
+  between: number;
   /** None: all of them. */
   zones: readonly string[];
 }
 
 export const emptyCut = (channel: string): CutDraft => ({
   ...{ by: 'channel', channel, stations: '' },
-  ...{ point: [0, 0, 0], normal: [0, 0, 1], zones: [] },
+  ...{ point: [0, 0, 0], normal: [0, 0, 1], places: '', between: 0, zones: [] },
 });
 
 /** The coordinate along which stations mostly lie: one that was computed for it, else z. */
@@ -24,13 +28,12 @@ export const stationsAlong = (symbols: readonly string[]): string =>
 
 const MOST_STATIONS = 200;
 
+/** What stands apart by blanks, semicolons, or commas with a blank. */
+const wordsOf = (text: string): string[] => text.split(/[;\s]+|,(?=\s)/).filter((word) => word !== '');
+
 /** The stations that were typed. */
 export function stationsIn(text: string): { values: number[] } | { problem: string } {
-  const words = text
-    .trim()
-    .split(/[;\s]+|,(?=\s)/)
-    .map((word) => word.replace(/,$/, ''))
-    .filter((word) => word !== '');
+  const words = wordsOf(text);
   const values = words.map(typedNumber);
   const odd = words.find((_, k) => values[k] === null);
   if (odd !== undefined) return { problem: `"${odd}" is no number. Type stations as 0.15 0.5 0.85.` };
@@ -42,6 +45,19 @@ export function stationsIn(text: string): { values: number[] } | { problem: stri
   return { values: values as number[] };
 }
 
+/** The places that were typed or pasted. */
+export function placesIn(text: string): { places: number[][] } | { problem: string } {
+  const lines = text.split('\n').filter((line) => line.trim() !== '');
+  if (lines.length === 0) return { problem: 'Type or paste the x, y and z of at least one place, a line for each.' };
+  const places = lines.map((line) => wordsOf(line).map(typedNumber));
+  const odd = places.findIndex((place) => place.length !== 3 || place.includes(null));
+  if (odd >= 0)
+    return {
+      problem: `Line ${odd + 1}, "${lines[odd]!.trim().slice(0, 40)}", is not three numbers. Type each place as 12.5 3 40.`,
+    };
+  return { places: places as number[][] };
+}
+
 /** The recipe of a cut, or what hinders it. */
 export function recipeOf(draft: CutDraft): { recipe: Recipe } | { problem: string } {
   const zones = [...draft.zones];
@@ -50,6 +66,11 @@ export function recipeOf(draft: CutDraft): { recipe: Recipe } | { problem: strin
     const stations = stationsIn(draft.stations);
     if ('problem' in stations) return stations;
     return { recipe: { kind: 'cut', settings: { where: { channel: draft.channel, values: stations.values }, zones } } };
+  }
+  if (draft.by === 'places') {
+    const typed = placesIn(draft.places);
+    if ('problem' in typed) return typed;
+    return { recipe: { kind: 'places', settings: { places: typed.places, between: draft.between, zones } } };
   }
   const { point, normal } = draft;
   if ([...point, ...normal].some((v) => v === null))
@@ -60,13 +81,17 @@ export function recipeOf(draft: CutDraft): { recipe: Recipe } | { problem: strin
 
 /** A name for the run that a cut becomes. */
 export function cutName(run: string, draft: CutDraft, taken: ReadonlySet<string>): string {
-  const stations = stationsIn(draft.stations);
-  const where =
-    draft.by === 'plane'
-      ? 'cut by a plane'
-      : `cut at ${draft.channel}${'values' in stations && stations.values.length <= 3 ? ` ${stations.values.join(', ')}` : ''}`;
+  const where = whereWords(draft);
   const wanted = `${run}, ${where}`.slice(0, 110);
   let name = wanted;
   for (let n = 2; taken.has(name); n++) name = `${wanted} (${n})`;
   return name;
+}
+
+function whereWords(draft: CutDraft): string {
+  if (draft.by === 'plane') return 'cut by a plane';
+  if (draft.by === 'places') return draft.between > 0 ? 'along a path' : 'at places';
+  const stations = stationsIn(draft.stations);
+  const listed = 'values' in stations && stations.values.length <= 3 ? ` ${stations.values.join(', ')}` : '';
+  return `cut at ${draft.channel}${listed}`;
 }

@@ -1,6 +1,6 @@
 /** What the picture of a field is drawn from, and what a cut in hand becomes. */
 import { describe, expect, test } from '@jest/globals';
-import { cutName, emptyCut, recipeOf, stationsAlong, stationsIn } from './cutDraft';
+import { cutName, emptyCut, placesIn, recipeOf, stationsAlong, stationsIn } from './cutDraft';
 import { boxOf, drawnTriangles, middleOf, nearestNode, rangeShown, sizeOf, surfaceIn } from './surface';
 
 /** Two triangles in two zones, as the server sends them. */
@@ -70,6 +70,25 @@ test.each([
   [[], ''],
 ])('stations of %j lie along %j', (symbols, wanted) => expect(stationsAlong(symbols)).toBe(wanted));
 
+describe('places', () => {
+  test.each([
+    ['12.5 3 40', [[12.5, 3, 40]]],
+    [
+      '1\t2\t3\n\n4;5;6,5',
+      [
+        [1, 2, 3],
+        [4, 5, 6.5],
+      ],
+    ],
+    ['1, 2, 3', [[1, 2, 3]]],
+  ])('%j', (text, places) => expect(placesIn(text)).toEqual({ places }));
+  test.each([
+    ['', 'at least one place'],
+    ['1 2 3\n4 5', 'Line 2, "4 5", is not three numbers'],
+    ['1 2 here', 'is not three numbers'],
+  ])('%j is refused', (text, words) => expect(placesIn(text)).toEqual({ problem: expect.stringContaining(words) }));
+});
+
 describe('a cut in hand', () => {
   const draft = { ...emptyCut('z_rel'), stations: '0.15 0.5' };
   test('becomes a recipe', () => {
@@ -79,12 +98,26 @@ describe('a cut in hand', () => {
     expect(recipeOf({ ...draft, by: 'plane', point: [1, 2, 3] })).toEqual({
       recipe: { kind: 'cut', settings: { where: { point: [1, 2, 3], normal: [0, 0, 1] }, zones: [] } },
     });
+    expect(recipeOf({ ...draft, by: 'places', places: '1 2 3\n4 5 6', between: 8 })).toEqual({
+      recipe: {
+        kind: 'places',
+        settings: {
+          places: [
+            [1, 2, 3],
+            [4, 5, 6],
+          ],
+          between: 8,
+          zones: [],
+        },
+      },
+    });
   });
   test.each([
     [{ ...draft, channel: '' }, 'Choose the channel'],
     [{ ...draft, stations: '' }, 'at least one station'],
     [{ ...draft, by: 'plane' as const, point: [0, null, 0] }, 'all three numbers'],
     [{ ...draft, by: 'plane' as const, normal: [0, 0, 0] }, 'not zero'],
+    [{ ...draft, by: 'places' as const }, 'at least one place'],
   ])('%#. says what hinders it', (of, words) =>
     expect(recipeOf(of)).toEqual({ problem: expect.stringContaining(words) }),
   );
@@ -93,5 +126,7 @@ describe('a cut in hand', () => {
     expect(cutName('Vane', draft, new Set(['Vane, cut at z_rel 0.15, 0.5']))).toBe('Vane, cut at z_rel 0.15, 0.5 (2)');
     expect(cutName('Vane', { ...draft, stations: '1 2 3 4' }, new Set())).toBe('Vane, cut at z_rel');
     expect(cutName('Vane', { ...draft, by: 'plane' }, new Set())).toBe('Vane, cut by a plane');
+    expect(cutName('Vane', { ...draft, by: 'places' }, new Set())).toBe('Vane, at places');
+    expect(cutName('Vane', { ...draft, by: 'places', between: 5 }, new Set())).toBe('Vane, along a path');
   });
 });

@@ -54,7 +54,11 @@ export function useFieldView({ campaignId, run, runId, bench, trial, shown }: Lo
   });
   const probed = useQuery({ ...queries.fieldNode(runId, (node ?? 0) + 1), enabled: isField && node !== null });
   const [kept, setKept] = useDraft<CutDraft>(`${campaignId}.cut.${runId}`);
-  const draft = kept && { ...kept, channel: kept.channel || stationsAlong(numbers.map((c) => c.symbol)) };
+  const draft = kept && {
+    ...emptyCut(''),
+    ...kept,
+    channel: kept.channel || stationsAlong(numbers.map((c) => c.symbol)),
+  };
   const made = draft && recipeOf(draft);
   const recipe = made && 'recipe' in made ? made.recipe : undefined;
   const lines = useQuery(queries.fieldCut(runId, recipe && isField ? { ...steps, recipe } : undefined));

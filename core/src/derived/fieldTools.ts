@@ -1,0 +1,51 @@
+import { AppError } from '../error/AppError';
+import { facesOf, type Faces } from '../field';
+import type { Channel } from '../sample';
+import type { DerivedChannel, FieldState } from './RecipeKind';
+
+/** What is declared of a logged channel holds for what is made of it too; what a step made has its errors no more. */
+export const copyOf = (
+  { symbol, name, unit, labels, uncertainty, origin }: Channel,
+  values: Float64Array,
+): DerivedChannel => ({
+  ...{ symbol, name, unit, labels, values },
+  uncertainty: origin === 'logged' ? uncertainty : undefined,
+});
+
+/** A symbol that is not taken yet, and is from then on. */
+export function freeSymbol(wanted: string, taken: Set<string>): string {
+  let symbol = wanted;
+  for (let n = 2; taken.has(symbol); n++) symbol = `${wanted}_${n}`;
+  taken.add(symbol);
+  return symbol;
+}
+
+/** Faces are the same for every cut of a mesh. */
+const facesOfMesh = new WeakMap<object, Faces>();
+export function rememberedFaces(field: Pick<FieldState, 'mesh'>): Faces {
+  const known = facesOfMesh.get(field.mesh.nodes) ?? facesOf(field.mesh);
+  facesOfMesh.set(field.mesh.nodes, known);
+  return known;
+}
+
+/** Whether the samples are nodes still, and lengths can be told. @throws {AppError} FIELD_NODES_MOVED, FIELD_UNITS */
+export function checkField({ name, state, mesh, coordinates }: FieldState): void {
+  const highest = mesh.nodes.reduce((most, node) => Math.max(most, node), -1);
+  if (state.logged || highest >= state.samples)
+    throw new AppError('FIELD_NODES_MOVED', { name, have: state.samples, nodes: highest + 1 });
+  const units = coordinates.map((symbol) => state.channels.get(symbol)?.unit ?? '');
+  if (units.some((unit) => unit !== units[0])) throw new AppError('FIELD_UNITS', { name, units: units.join(', ') });
+}
+
+/** The codes of zones by their names; undefined: all. @throws {AppError} FIELD_ZONE */
+export function zonesOf({ state, zone, name }: FieldState, wanted: readonly string[]): Set<number> | undefined {
+  if (wanted.length === 0) return undefined;
+  const labels = state.channels.get(zone)?.labels ?? [];
+  return new Set(
+    wanted.map((label) => {
+      const code = labels.indexOf(label);
+      if (code === -1) throw new AppError('FIELD_ZONE', { zone: label, name, zones: labels.join(', ') });
+      return code;
+    }),
+  );
+}
