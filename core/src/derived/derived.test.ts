@@ -145,6 +145,14 @@ describe('nodes that are set aside', () => {
       '1 face passed over: a node of it is set aside or has no value.',
     ]);
   });
+  test('where all faces of a cut are set aside that is why there is none, and not that it misses them', () => {
+    const of = field();
+    of.state.mask.fill(1);
+    expect(messageOf(cutAt([0.3], [], 'z'), of)).toBe(
+      `Every face that is cut at z = 0.3 mm has a node that is set aside or has no value (${2 * AROUND} of them). Bring nodes back, or choose another value.`,
+    );
+    expect(messageOf(cutAt([1.5], [], 'z'), of)).toContain('No face is cut at z = 1.5 mm');
+  });
   test('faces in the cut as a whole are told', () =>
     expect(
       columnsOf(

@@ -36,6 +36,11 @@ export const fieldErrors = {
     (f) =>
       `No face is cut at ${f.what} = ${`${formatValue(f.value, 6)} ${f.unit}`.trim()}: on the zones chosen it goes from ${formatValue(f.low, 6)} to ${`${formatValue(f.high, 6)} ${f.unit}`.trim()}. Choose a value between them, or further zones.`,
   ),
+  FIELD_CUT_ASIDE: entry<{ what: string; value: number; unit: string; count: number }>(
+    'input',
+    (f) =>
+      `Every face that is cut at ${f.what} = ${`${formatValue(f.value, 6)} ${f.unit}`.trim()} has a node that is set aside or has no value (${f.count} of them). Bring nodes back, or choose another value.`,
+  ),
   FIELD_ABSENT: entry<{ name: string }>(
     'input',
     (f) =>

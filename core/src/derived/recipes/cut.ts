@@ -94,7 +94,8 @@ export interface CutAt {
 
 /**
  * Cuts a field at each station.
- * @throws {AppError} FIELD_NODES_MOVED, FIELD_CHANNEL, FIELD_ZONE, FIELD_UNITS, FIELD_CUT_NOTHING, FIELD_PLANE
+ * @throws {AppError} FIELD_NODES_MOVED, FIELD_CHANNEL, FIELD_ZONE, FIELD_UNITS, FIELD_CUT_NOTHING, FIELD_CUT_ASIDE,
+ *   FIELD_PLANE
  */
 export function cutField(field: FieldState, { where, zones }: CutSettings): CutAt[] {
   const { state } = field;
@@ -105,49 +106,56 @@ export function cutField(field: FieldState, { where, zones }: CutSettings): CutA
     ...(chosen ? { zones: chosen } : {}),
     isKept: (node: number) => state.mask[node] === KEPT,
   };
+  const cutAt = (above: Float64Array, at: CutPlace): CutAt => {
+    const one = cutSurface(faces, above, choice);
+    if (one.parts.length === 0) throw nothing(field, at, one, chosen);
+    return { cut: one, value: at.value };
+  };
   if (!('channel' in where)) {
     const [x, y, z] = field.coordinates.map((symbol) => state.channels.get(symbol)!.values);
     const above = abovePlane([x!, y!, z!], where);
-    const one = cutSurface(faces, above, choice);
-    if (one.parts.length === 0)
-      throw nothing(
-        field,
-        { what: 'the distance from the plane', value: 0, unit: state.channels.get(field.coordinates[0])!.unit },
-        above,
-        chosen,
-      );
-    return [{ cut: one, value: 0 }];
+    const { unit } = state.channels.get(field.coordinates[0])!;
+    return [cutAt(above, { what: 'the distance from the plane', value: 0, unit, values: above })];
   }
-  const channel = state.channels.get(where.channel);
-  if (!channel || channel.labels) throw new AppError('FIELD_CHANNEL', { symbol: where.channel, name: field.name });
-  return where.values.map((value) => {
-    const one = cutSurface(
-      faces,
-      channel.values.map((v) => v - value),
-      choice,
-    );
-    if (one.parts.length === 0)
-      throw nothing(field, { what: where.channel, value, unit: channel.unit }, channel.values, chosen);
-    return { cut: one, value };
-  });
+  const { channel: symbol } = where;
+  const channel = state.channels.get(symbol);
+  if (!channel || channel.labels) throw new AppError('FIELD_CHANNEL', { symbol, name: field.name });
+  const { unit, values } = channel;
+  return where.values.map((value) =>
+    cutAt(
+      values.map((v) => v - value),
+      { what: symbol, value, unit, values },
+    ),
+  );
 }
 
+/** Where a cut is made, in words, and what it is made of. */
+interface CutPlace {
+  what: string;
+  value: number;
+  unit: string;
+  values: Float64Array;
+}
+
+/** Why a cut has no line: all of its faces are set aside, or it misses them. */
 function nothing(
-  field: FieldState,
-  { what, value, unit }: { what: string; value: number; unit: string },
-  values: Float64Array,
+  { state, zone }: FieldState,
+  { what, value, unit: written, values }: CutPlace,
+  { passedOver: count }: Cut,
   zones: ReadonlySet<number> | undefined,
 ): AppError {
-  const zoneOfNode = field.state.channels.get(field.zone)!.values;
+  const unit = printUnit(written);
+  if (count > 0) return new AppError('FIELD_CUT_ASIDE', { what, value, unit, count });
+  const zoneOfNode = state.channels.get(zone)!.values;
   let [low, high] = [Infinity, -Infinity];
   for (let node = 0; node < values.length; node++) {
     const v = values[node]!;
-    if (field.state.mask[node] !== KEPT || Number.isNaN(v) || (zones && !zones.has(zoneOfNode[node]!))) continue;
+    if (state.mask[node] !== KEPT || Number.isNaN(v) || (zones && !zones.has(zoneOfNode[node]!))) continue;
     low = Math.min(low, v);
     high = Math.max(high, v);
   }
   if (low > high) [low, high] = [NaN, NaN];
-  return new AppError('FIELD_CUT_NOTHING', { what, value, low, high, unit: printUnit(unit) });
+  return new AppError('FIELD_CUT_NOTHING', { what, value, low, high, unit });
 }
 
 function saidOf(cuts: readonly CutAt[]): string[] {

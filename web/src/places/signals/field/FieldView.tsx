@@ -5,6 +5,7 @@ import { cssColour, surfaceColour, valueAt, type SurfaceScale } from '../../../c
 import { Sentence } from '../../../parts/Sentence';
 import { useTheme } from '../../../theme/ThemeProvider';
 import type { SceneLine } from './FieldScene';
+import { drawnEvery } from './surface';
 import type { FieldHeld } from './useFieldView';
 import './field.css';
 
@@ -48,6 +49,9 @@ export function FieldView({ held }: { held: FieldHeld }) {
           />
         </Suspense>
       </div>
+      {drawnEvery(surface) > 1 && (
+        <p className="drawn-every soft">one triangle of {drawnEvery(surface)} is drawn; cuts and numbers have all</p>
+      )}
       <ScaleBar
         title={channel.unit === '' ? name : `${name} (${printUnit(channel.unit)})`}
         scale={scale}

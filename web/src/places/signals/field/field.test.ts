@@ -1,7 +1,17 @@
 /** What the picture of a field is drawn from, and what a cut in hand becomes. */
 import { describe, expect, test } from '@jest/globals';
 import { cutName, emptyCut, placesIn, recipeOf, stationsAlong, stationsIn } from './cutDraft';
-import { boxOf, drawnTriangles, middleOf, nearestNode, rangeShown, sizeOf, surfaceIn } from './surface';
+import {
+  boxOf,
+  drawnEvery,
+  drawnTriangles,
+  middleOf,
+  MOST_DRAWN,
+  nearestNode,
+  rangeShown,
+  sizeOf,
+  surfaceIn,
+} from './surface';
 
 /** Two triangles in two zones, as the server sends them. */
 const bytes = (() => {
@@ -26,7 +36,11 @@ describe('a surface', () => {
   test('is coloured where all corners have a value, else plain; a hidden zone is not drawn', () => {
     const values = Float32Array.of(1, 2, 3, NaN);
     const drawn = drawnTriangles(surface, values, new Set());
-    expect([[...drawn.coloured], [...drawn.plain], drawn.every]).toEqual([[0, 1, 2], [0, 2, 3], 1]);
+    expect([[...drawn.coloured], [...drawn.plain]]).toEqual([
+      [0, 1, 2],
+      [0, 2, 3],
+    ]);
+    expect([2, MOST_DRAWN, MOST_DRAWN + 1].map((n) => drawnEvery({ zones: new Uint16Array(n) }))).toEqual([1, 1, 2]);
     expect([...drawnTriangles(surface, values, new Set([0])).coloured]).toEqual([]);
     expect([...drawnTriangles(surface, values, new Set([1])).plain]).toEqual([]);
   });

@@ -31,22 +31,26 @@ export function surfaceIn(bytes: ArrayBuffer): Surface {
 /** Above so many triangles some are left out of the picture, never out of a number. */
 export const MOST_DRAWN = 1_500_000;
 
+/** One triangle of so many is drawn. */
+export const drawnEvery = ({ zones }: Pick<Surface, 'zones'>): number => Math.ceil(zones.length / MOST_DRAWN);
+
 /**
  * The triangles that are drawn: in colour where all corners have a value, else plain.
  * @param values  of the nodes; NaN: none, or set aside
  * @param hidden  zones that are not shown
  */
-export function drawnTriangles({ corners, zones }: Surface, values: Float32Array, hidden: ReadonlySet<number>) {
+export function drawnTriangles(surface: Surface, values: Float32Array, hidden: ReadonlySet<number>) {
+  const { corners, zones } = surface;
   const coloured: number[] = [];
   const plain: number[] = [];
-  const every = Math.ceil(zones.length / MOST_DRAWN);
+  const every = drawnEvery(surface);
   for (let t = 0; t < zones.length; t += every) {
     if (hidden.has(zones[t]!)) continue;
     const [a, b, c] = [corners[3 * t]!, corners[3 * t + 1]!, corners[3 * t + 2]!];
     const isKnown = !Number.isNaN(values[a]! + values[b]! + values[c]!);
     (isKnown ? coloured : plain).push(a, b, c);
   }
-  return { coloured: Uint32Array.from(coloured), plain: Uint32Array.from(plain), every };
+  return { coloured: Uint32Array.from(coloured), plain: Uint32Array.from(plain) };
 }
 
 /** Lowest and highest of the values of zones that are shown; undefined where there is none. */
