@@ -1,10 +1,13 @@
 import {
+  checkRecipe,
   cutField,
   alongCut,
   KEPT,
   makeDerived as made,
   rememberedFaces,
+  saidOfCuts,
   trianglesOf,
+  type CutAt,
   type CutSettings,
   type Derived,
   type FieldState,
@@ -91,16 +94,18 @@ export function nodeOfField({ node, ...task }: FieldTask & { node: number }): No
 /** The lines of a cut, or the points of a path, for a picture. @throws {AppError} as `makeDerived` */
 export function cutOfField({ recipe, ...task }: FieldTask & { recipe: Recipe }): CutReply {
   const field = fieldState(task);
+  if (recipe.kind === 'cut') {
+    checkRecipe(recipe);
+    const cuts = cutField(field, recipe.settings as CutSettings);
+    return { parts: partsOf(field, cuts), said: saidOfCuts(cuts) };
+  }
   const { channels, said } = made(field, recipe);
-  return {
-    parts: recipe.kind === 'cut' ? partsOf(field, recipe.settings as CutSettings) : [wholeOf(field, channels)],
-    said,
-  };
+  return { parts: [wholeOf(field, channels)], said };
 }
 
-function partsOf(field: FieldState, settings: CutSettings): CutReply['parts'] {
+function partsOf(field: FieldState, cuts: readonly CutAt[]): CutReply['parts'] {
   const { labels = [] } = channelOf(field, field.zone);
-  return cutField(field, settings).flatMap(({ cut, value }) => {
+  return cuts.flatMap(({ cut, value }) => {
     const [x, y, z] = field.coordinates.map((symbol) => alongCut(cut, channelOf(field, symbol).values));
     let at = 0;
     return cut.parts.map(({ zone, isClosed, points }) => {

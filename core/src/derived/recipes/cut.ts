@@ -71,7 +71,7 @@ export const cut = defineRecipe({
     return {
       channels: [...made, ...copied],
       along: made.find((c) => c.name === 'Length along the cut')!.symbol,
-      said: saidOf(cuts),
+      said: saidOfCuts(cuts),
     };
   },
 });
@@ -104,7 +104,8 @@ export function cutField(field: FieldState, { where, zones }: CutSettings): CutA
   const chosen = zonesOf(field, zones);
   const choice = {
     ...(chosen ? { zones: chosen } : {}),
-    isKept: (node: number) => state.mask[node] === KEPT,
+    // Of most fields nothing is set aside, and then no node has to be asked.
+    ...(state.mask.some((m) => m !== KEPT) ? { isKept: (node: number) => state.mask[node] === KEPT } : {}),
   };
   const cutAt = (above: Float64Array, at: CutPlace): CutAt => {
     const one = cutSurface(faces, above, choice);
@@ -158,7 +159,8 @@ function nothing(
   return new AppError('FIELD_CUT_NOTHING', { what, value, low, high, unit });
 }
 
-function saidOf(cuts: readonly CutAt[]): string[] {
+/** What was found by cuts, in sentences. */
+export function saidOfCuts(cuts: readonly CutAt[]): string[] {
   const parts = cuts.flatMap(({ cut: one }) => one.parts);
   const count = (n: number, what: string): string => `${formatCount(n)} ${what}${n === 1 ? '' : 's'}`;
   const points = parts.reduce((sum, part) => sum + part.points.length, 0);

@@ -4,7 +4,7 @@ import type { Derived, FieldState, Recipe, RecipeKind } from '../RecipeKind';
 import { cut } from './cut';
 import { places } from './places';
 
-export { cutField, type CutAt, type CutSettings } from './cut';
+export { cutField, saidOfCuts, type CutAt, type CutSettings } from './cut';
 
 /** Every way to make a run from a field. */
 export const recipeKinds: readonly RecipeKind[] = [cut, places];
