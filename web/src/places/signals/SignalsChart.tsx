@@ -3,7 +3,7 @@ import { panned, zoomed } from '../../chart/window';
 import { Empty } from '../../parts/Empty';
 import { Sentence } from '../../parts/Sentence';
 import { NotFollowed } from '../../run/MadeFrom';
-import { FieldView } from './field/FieldView';
+import { FieldInSpace } from './field/FieldInSpace';
 import { selectionKeys } from './selectionKeys';
 import { rangeOfDraft } from './trial';
 import type { Signals } from './useSignals';
@@ -19,7 +19,7 @@ export function SignalsChart({ signals }: { signals: Signals }) {
       <Sentence error={error} />
       {run.data && <NotFollowed run={run.data} />}
       {view.view === 'field' && data.field.isField ? (
-        <FieldView held={data.field} />
+        <FieldInSpace held={data.field} />
       ) : shown.length === 0 && bench && !traces.isLoading ? (
         <Empty title="No channel is on the chart">
           <p>Click a channel on the board below.</p>

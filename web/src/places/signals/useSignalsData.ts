@@ -12,7 +12,7 @@ import type { SignalsState } from './state';
 import { sharedPanes } from './sharedPanes';
 import { channelInHand, mostUsed, REMOVED, smoothingInHand, trialOf, variantSymbol } from './trial';
 import type { useProcedure } from '../../run/useProcedure';
-import { useFieldView } from './field/useFieldView';
+import { useField } from './field/useField';
 import { useFollowed } from './useFollowed';
 import { useView } from './useView';
 
@@ -59,7 +59,7 @@ export function useSignalsData(
   const along = bench?.channels.find((c) => c.symbol === bench.along);
   const onChart = withColours(bench, shown);
   const isField = run?.origin === 'field';
-  const field = useFieldView({ campaignId, run, runId, bench, trial, shown });
+  const field = useField({ campaignId, run, runId, bench, trial, shown });
   const view = useView({ campaignId, runId, isField, bench, trial, shown: onChart, window, looks });
   const build = useSignalsChart({ traces: traces.data, shown: onChart, looks, along, smoothing, offset, palette });
   return {

@@ -5,7 +5,7 @@ import { Field } from '../../../parts/Field';
 import { Sentence } from '../../../parts/Sentence';
 import { ChannelSelect } from '../../../step/ChannelSelect';
 import { cutName, type CutDraft } from './cutDraft';
-import { useKeepCut, type FieldHeld } from './useFieldView';
+import { useKeepCut, type FieldHeld } from './useField';
 
 interface CutPanelProps {
   held: FieldHeld;

@@ -2,7 +2,7 @@ import { Checkbox, InputNumber, Popover, Segmented, Select } from 'antd';
 import { scaleProblem } from '../../../chart/surfaceScale';
 import { Field } from '../../../parts/Field';
 import { looks, type Look } from './surface';
-import type { FieldHeld } from './useFieldView';
+import type { FieldHeld } from './useField';
 
 /** How a field is looked at: from where, coloured how, with which zones. */
 export function FieldTools({ held }: { held: FieldHeld }) {

@@ -6,13 +6,13 @@ import { Sentence } from '../../../parts/Sentence';
 import { useTheme } from '../../../theme/ThemeProvider';
 import type { SceneLine } from './FieldScene';
 import { drawnEvery } from './surface';
-import type { FieldHeld } from './useFieldView';
+import type { FieldHeld } from './useField';
 import './field.css';
 
 const FieldScene = lazy(() => import('./FieldScene'));
 
 /** A field in three dimensions with its scale, and what is known of the node that was clicked. */
-export function FieldView({ held }: { held: FieldHeld }) {
+export function FieldInSpace({ held }: { held: FieldHeld }) {
   const { palette } = useTheme();
   // Who has the focus turns the field by keys.
   const [keys, setKeys] = useState<HTMLDivElement | null>(null);
@@ -27,7 +27,7 @@ export function FieldView({ held }: { held: FieldHeld }) {
   });
   const name = `${channel.name} ${channel.symbol === channel.name ? '' : channel.symbol}`.trim();
   return (
-    <div className="field-view">
+    <div className="field-in-space">
       <div
         ref={setKeys}
         className="field-canvas"

@@ -36,7 +36,7 @@ interface Looked {
 }
 
 /** A field: what it is drawn from, how it is looked at, and the cut in hand. */
-export function useFieldView({ campaignId, run, runId, bench, trial, shown }: Looked) {
+export function useField({ campaignId, run, runId, bench, trial, shown }: Looked) {
   const isField = run?.origin === 'field';
   const field = useQuery({ ...queries.field(runId), enabled: isField });
   const [look, setLook] = usePreference<FieldLook>(`field.${runId}`, PLAIN);
@@ -99,7 +99,7 @@ export function useFieldView({ campaignId, run, runId, bench, trial, shown }: Lo
     linesError: recipe ? lines.error : null,
   };
 }
-export type FieldHeld = ReturnType<typeof useFieldView>;
+export type FieldHeld = ReturnType<typeof useField>;
 
 /** The channel last put on the chart that is none of the coordinates, else the first of all. */
 function colouredBy(
