@@ -61,6 +61,22 @@ interface DraftProps {
 
 type Row = FieldUploadReply['variables'][number] & { now: FieldDraft['variables'][number] };
 
+interface NameCellProps {
+  row: Row;
+  what: 'name' | 'symbol';
+  change(row: Row, to: Partial<Row['now']>): void;
+}
+
+const NameCell = ({ row, what, change }: NameCellProps) => (
+  <Input
+    size="small"
+    aria-label={`${what === 'name' ? 'Name' : 'Symbol'} of ${row.variable}`}
+    value={row.now[what]}
+    maxLength={120}
+    onChange={(e) => change(row, { [what]: e.target.value })}
+  />
+);
+
 function VariableBoard({ sent, draft, onDraft }: DraftProps) {
   const rows = sent.variables.map((v, k): Row => ({ ...v, now: draft.variables[k]! }));
   const change = (row: Row, to: Partial<Row['now']>) => onDraft(withVariable(draft, row.variable, to));
@@ -89,28 +105,13 @@ function VariableBoard({ sent, draft, onDraft }: DraftProps) {
         {
           key: 'name',
           title: 'Name',
-          cell: (r) => (
-            <Input
-              size="small"
-              aria-label={`Name of ${r.variable}`}
-              value={r.now.name}
-              maxLength={120}
-              onChange={(e) => change(r, { name: e.target.value })}
-            />
-          ),
+          cell: (r) => <NameCell row={r} what="name" change={change} />,
         },
         {
           key: 'symbol',
           title: 'Symbol',
           width: 110,
-          cell: (r) => (
-            <Input
-              size="small"
-              aria-label={`Symbol of ${r.variable}`}
-              value={r.now.symbol}
-              onChange={(e) => change(r, { symbol: e.target.value })}
-            />
-          ),
+          cell: (r) => <NameCell row={r} what="symbol" change={change} />,
         },
         {
           key: 'unit',

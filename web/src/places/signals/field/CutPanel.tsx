@@ -95,7 +95,9 @@ export function CutPanel({ held, run, campaign, isOnTrial, onMade }: CutPanelPro
   );
 }
 
-function WhereFields({ held: { numbers, setCut }, draft }: { held: FieldHeld; draft: CutDraft }) {
+const withUnit = (label: string, unit: string): string => (unit === '' ? label : `${label} (${printUnit(unit)})`);
+
+function WhereFields({ held: { numbers, setCut, unit: length }, draft }: { held: FieldHeld; draft: CutDraft }) {
   if (draft.by === 'channel') {
     const unit = numbers.find((c) => c.symbol === draft.channel)?.unit ?? '';
     return (
@@ -108,7 +110,7 @@ function WhereFields({ held: { numbers, setCut }, draft }: { held: FieldHeld; dr
             onChange={(channel) => setCut({ ...draft, channel })}
           />
         </Field>
-        <Field label={unit === '' ? 'Stations' : `Stations (${printUnit(unit)})`}>
+        <Field label={withUnit('Stations', unit)}>
           <Input
             aria-label="Stations"
             placeholder="0.15 0.5 0.85"
@@ -122,7 +124,7 @@ function WhereFields({ held: { numbers, setCut }, draft }: { held: FieldHeld; dr
   if (draft.by === 'places')
     return (
       <>
-        <Field label="Places" hint="x, y and z of each, a line for each; pasted from a table too.">
+        <Field label={withUnit('Places', length)} hint="x, y and z of each, a line for each; pasted from a table too.">
           <Input.TextArea
             aria-label="Places"
             rows={4}
@@ -144,7 +146,7 @@ function WhereFields({ held: { numbers, setCut }, draft }: { held: FieldHeld; dr
       </>
     );
   const numbersOf = (what: 'point' | 'normal', label: string) => (
-    <Field label={label} group>
+    <Field label={what === 'point' ? withUnit(label, length) : label} group>
       <span className="three-numbers">
         {['x', 'y', 'z'].map((axis, k) => (
           <InputNumber

@@ -89,6 +89,8 @@ export function useField({ campaignId, run, runId, bench, trial, shown }: Looked
     node,
     setNode,
     probed: node === null ? undefined : probed.data,
+    /** Of the coordinates. */
+    unit: bench?.channels.find((c) => c.symbol === field.data?.coordinates[0])?.unit ?? '',
     axes: (field.data?.coordinates ?? []).map((c) => axisName(bench, c)),
     draft,
     begin: () => setKept(emptyCut('')),
