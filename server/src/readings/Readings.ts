@@ -72,7 +72,8 @@ export class Readings {
     const read = wired.filter((w) => w.quantity.access === 'read');
     if (read.length === 0) throw new AppError('READING_NOTHING_TO_READ', { name: await this.nameOf(runId) });
     // Before anything is set or waited for: a reading that cannot be kept is not taken.
-    checkColumns(await sheetOf(this.db, runId), wired, body);
+    const sheet = await sheetOf(this.db, runId);
+    checkColumns(sheet, wired, body);
     for (const { symbol, value } of body.set) {
       const at = wired.find((w) => w.column.symbol === symbol && w.quantity.access === 'set');
       if (at) await this.instruments.set(at.row, at.quantity, value);
@@ -84,8 +85,8 @@ export class Readings {
     const isAllMissing = problems.length === told.length;
     if (problems.length > 0 && (isAllMissing || !body.withMissing))
       throw new AppError('READING_FAILED', { sentences: [...new Set(problems)].join(' ') });
-    const row = await keepReading(this.db, runId, { body, session, told, wasSteady });
-    return { row, values: told, wasSteady, sheet: await sheetOf(this.db, runId) };
+    const kept = await keepReading(this.db, runId, { body, session, told, wasSteady }, sheet);
+    return { ...kept, values: told, wasSteady };
   }
 
   /** What the instruments show, or how far the reading under way has come. @throws {AppError} as `wired` */

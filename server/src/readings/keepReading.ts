@@ -11,19 +11,25 @@ interface Taken {
   wasSteady: boolean | null;
 }
 
+interface Kept {
+  row: number;
+  sheet: SheetReply;
+}
+
 /** Another window may save its rows while a reading is taken. */
 const TRIES = 3;
 
 /**
  * Keeps a reading as a row of its run; the row that it takes the place of is left out from then on.
- * @returns the number of its row
+ * @param before  the rows as they were when it was begun
+ * @returns the number of its row, and all rows
  * @throws {AppError} CHANGED_MEANWHILE where the rows change again and again, and as `putSheet`
  */
-export async function keepReading(db: Database, runId: number, taken: Taken): Promise<number> {
+export async function keepReading(db: Database, runId: number, taken: Taken, before: SheetReply): Promise<Kept> {
   const takenAt = new Date().toISOString();
-  for (let tried = 1; ; tried++) {
+  for (let tried = 1, sheet = before; ; tried++, sheet = await sheetOf(db, runId)) {
     try {
-      return await keptOnce(db, runId, taken, takenAt);
+      return await keptOnce(db, runId, taken, takenAt, sheet);
     } catch (error) {
       const isChanged = error instanceof AppError && error.code === 'CHANGED_MEANWHILE';
       if (!isChanged || tried === TRIES) throw error;
@@ -31,8 +37,7 @@ export async function keepReading(db: Database, runId: number, taken: Taken): Pr
   }
 }
 
-async function keptOnce(db: Database, runId: number, taken: Taken, takenAt: string): Promise<number> {
-  const sheet = await sheetOf(db, runId);
+async function keptOnce(db: Database, runId: number, taken: Taken, takenAt: string, sheet: SheetReply): Promise<Kept> {
   const { retakes } = taken.body;
   const planned = taken.body.row === null ? undefined : sheet.rows.find((r) => r.row === taken.body.row);
   const row = planned?.row ?? sheet.rows.reduce((most, r) => Math.max(most, r.row), 0) + 1;
@@ -41,13 +46,13 @@ async function keptOnce(db: Database, runId: number, taken: Taken, takenAt: stri
   const columns = sheet.columns.map(({ uncertainty: _, ...column }) => column);
   const reason = `taken again as row ${row}`;
   const isRetaken = retakes !== null && retakes !== row && sheet.rows.some((r) => r.row === retakes);
-  await putSheet(
+  const kept = await putSheet(
     db,
     runId,
     { columns, rows, version: sheet.version },
     { keep: amendSheet, steps: (steps) => (isRetaken ? withRowLeftOut(steps, retakes, reason) : steps) },
   );
-  return row;
+  return { row, sheet: kept };
 }
 
 /** The cells of a reading: what was set, what was read, and how sure its means are. */

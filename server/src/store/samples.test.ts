@@ -5,6 +5,7 @@ import type { Database } from './pg/Database';
 import {
   CHUNK_SAMPLES,
   createSampleSet,
+  createSmallSampleSet,
   dropSampleSet,
   dropUnusedSampleSets,
   readColumn,
@@ -95,8 +96,29 @@ describe('sets of samples', () => {
     await dropSampleSet(db, b);
   });
 
+  test('small ones stand in one table, and each goes alone', async () => {
+    const before = await partitions();
+    const [a, b] = [await createSmallSampleSet(db), await createSmallSampleSet(db)];
+    await writeColumns(db, a, [Float64Array.of(1)]);
+    await writeColumns(db, b, [Float64Array.of(2)]);
+    expect(await partitions()).toEqual(before);
+    await dropSampleSet(db, a);
+    expect(await db.sql`select sample_set::int as n from sample_chunk where sample_set in (${a}, ${b})`).toEqual([
+      { n: b },
+    ]);
+    expect([...(await readColumn(db, b, 0, 1))]).toEqual([2]);
+    // A set with a table of its own can still be made beside them.
+    const c = await db.transaction(createSampleSet);
+    await writeColumns(db, c, [Float64Array.of(3)]);
+    await dropSampleSet(db, b);
+    expect([...(await readColumn(db, c, 0, 1))]).toEqual([3]);
+    await dropSampleSet(db, c);
+  });
+
   test('that no run has are dropped', async () => {
     const [kept, orphan] = [await db.transaction(createSampleSet), await db.transaction(createSampleSet)];
+    const small = await createSmallSampleSet(db);
+    await writeColumns(db, small, [Float64Array.of(4)]);
     await db.script(`insert into campaign (name) values ('c');
       insert into run (campaign_id, name, kind, file_name, file_sha256, file_bytes, parts, sample_set)
       select id, 'r', 'measured', 'f', 'h', 1, '[]', ${kept} from campaign`);
@@ -104,5 +126,6 @@ describe('sets of samples', () => {
     const left = await partitions();
     expect(left).toContain(`sample_chunk_${kept}`);
     expect(left).not.toContain(`sample_chunk_${orphan}`);
+    expect(await db.sql`select 1 from sample_chunk where sample_set = ${small}`).toEqual([]);
   });
 });

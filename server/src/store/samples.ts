@@ -11,15 +11,21 @@ const bytesOf = (values: Float64Array): Uint8Array =>
 
 /** A new set of samples with a partition of its own, so that deleting it later is dropping a table. */
 export async function createSampleSet(db: Db): Promise<number> {
-  const [row] = await db.sql<{ number: number }>`select nextval('sample_set_number')::int as number`;
-  const sampleSet = row!.number;
+  const sampleSet = await createSmallSampleSet(db);
   await db.script(`create table sample_chunk_${whole(sampleSet)} partition of sample_chunk for values in (${whole(sampleSet)});
     alter table sample_chunk_${whole(sampleSet)} alter column data set storage external`);
   return sampleSet;
 }
 
+/** A new set of samples beside other small ones: for rows that were typed, which are written anew with each reading. */
+export async function createSmallSampleSet(db: Db): Promise<number> {
+  const [row] = await db.sql<{ number: number }>`select nextval('sample_set_number')::int as number`;
+  return row!.number;
+}
+
 export async function dropSampleSet(db: Db, sampleSet: number): Promise<void> {
-  await db.script(`drop table if exists sample_chunk_${whole(sampleSet)}`);
+  await db.script(`drop table if exists sample_chunk_${whole(sampleSet)};
+    delete from sample_chunk_shared where sample_set = ${whole(sampleSet)}`);
 }
 
 /** Drops the sets that no run has: what an interrupted import or join left behind. */
@@ -30,6 +36,7 @@ export async function dropUnusedSampleSets(db: Db): Promise<void> {
      where i.inhparent = 'sample_chunk'::regclass
        and substring(c.relname from '[0-9]+$')::int not in (select sample_set from run)`;
   for (const { number } of orphans) await dropSampleSet(db, number);
+  await db.sql`delete from sample_chunk_shared where sample_set not in (select sample_set from run)`;
 }
 
 /** Writes whole channels with their levels, in many short transactions. */

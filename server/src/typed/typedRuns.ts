@@ -27,7 +27,7 @@ import {
   type NewRun,
   type StoredChannel,
 } from '../store/runs';
-import { createSampleSet, writeColumns, writeColumnsWithin } from '../store/samples';
+import { createSmallSampleSet, writeColumns, writeColumnsWithin } from '../store/samples';
 import { keepRecipe, keepSheet, sheetVersions, typedSheet } from '../store/typedSheets';
 
 /** No file stands behind a run that was made by hand or from a formula. */
@@ -111,17 +111,21 @@ export async function createMadeUpRun(db: Database, campaignId: number, { name, 
 export async function sheetOf(db: Database, runId: number): Promise<SheetReply> {
   const found = await typedSheet(db, runId);
   if (!found) throw new AppError('NOT_TYPED', { name: (await run(db, runId)).name });
-  const columns = (await channelsOf(db, runId)).slice(1, 1 + found.columns.length);
+  return shownSheet(found, (await channelsOf(db, runId)).slice(1));
+}
+
+/** A sheet under the names, units and ± that its channels have by now. */
+function shownSheet(
+  { version, columns, rows }: Pick<SheetBody, 'version' | 'columns' | 'rows'>,
+  channels: readonly Pick<NewChannel, 'symbol' | 'name' | 'unit' | 'uncertainty'>[],
+): SheetReply {
   return {
-    version: found.version,
-    columns: columns.map(({ symbol, name: called, unit, uncertainty }, c) => ({
-      ...looksOf(found.columns[c]!),
-      symbol,
-      name: called,
-      unit,
-      uncertainty,
-    })),
-    rows: found.rows,
+    version,
+    columns: columns.map((column, c) => {
+      const { symbol, name: called, unit, uncertainty = null } = channels[c]!;
+      return { ...looksOf(column), symbol, name: called, unit, uncertainty };
+    }),
+    rows,
   };
 }
 
@@ -152,8 +156,13 @@ interface PutWays {
   steps(steps: readonly Step[]): readonly Step[];
 }
 
-/** @throws {AppError} as `saveSheet` */
-export async function putSheet(db: Database, runId: number, body: SheetBody, { keep, steps }: PutWays): Promise<void> {
+/** @returns the sheet as it is then @throws {AppError} as `saveSheet` */
+export async function putSheet(
+  db: Database,
+  runId: number,
+  body: SheetBody,
+  { keep, steps }: PutWays,
+): Promise<SheetReply> {
   const { columns, rows, version } = body;
   if (await isJoined(db, runId)) throw new AppError('SHEET_JOINED', { name: (await run(db, runId)).name });
   checkSheet(body, []);
@@ -163,13 +172,14 @@ export async function putSheet(db: Database, runId: number, body: SheetBody, { k
   // One transaction for all of it: each costs a write to the disk that is waited for, and a reading waits for this.
   await db.transaction(async (tx) => {
     await keep(tx, runId, version, { columns, rows });
-    const sampleSet = await createSampleSet(tx);
+    const sampleSet = await createSmallSampleSet(tx);
     await writeColumnsWithin(tx, sampleSet, valuesOf(columns.length, rows));
     await putSamples(tx, runId, { sampleSet, samples: rows.length, channels });
     const { procedure, procedureVersion } = await procedureOf(tx, runId);
     const [now, next] = [procedure as Step[], steps(procedure as Step[])];
     if (JSON.stringify(next) !== JSON.stringify(now)) await putProcedure(tx, runId, next, procedureVersion);
   });
+  return shownSheet({ version: version + 1, columns, rows }, channels.slice(1));
 }
 
 export const versionsOf = async (db: Database, runId: number) => {

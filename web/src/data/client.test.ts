@@ -1,5 +1,5 @@
 /** After a change the screens ask for what it may have altered, and keep the rest. */
-import { afterEach, beforeEach, expect, test } from '@jest/globals';
+import { afterAll, afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
 import { QueryObserver } from '@tanstack/react-query';
 import { ask } from './api';
 import { client, renewAfter } from './client';
@@ -22,6 +22,10 @@ async function change(reply: Response | Error, meta: Record<string, unknown> = {
     .build(client, { mutationFn: () => ask('/fits/3', { method: 'PUT', body: {} }), meta });
   await mutation.execute(undefined).catch(() => undefined);
 }
+
+// There is no page: nothing is drawn that could be waited for.
+beforeAll(() => void Object.assign(globalThis, { document: { hidden: true } }));
+afterAll(() => void Reflect.deleteProperty(globalThis, 'document'));
 
 test('a change has asked anew what the server names', async () => {
   await change(new Response('{}', { headers: { 'undameter-touched': 'fits, findings, bench/7' } }));

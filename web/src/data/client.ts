@@ -1,5 +1,6 @@
 import { isTouched, touchedHeader, type Resource } from '@undameter/contract/touched';
 import { MutationCache, QueryClient, type Query } from '@tanstack/react-query';
+import { afterDrawn } from './afterDrawn';
 import { ApiError, takeTouched } from './api';
 
 /**
@@ -29,7 +30,7 @@ export const client: QueryClient = new QueryClient({
       const renew = () => (wasLost(error) ? client.invalidateQueries() : renewTouched(touched));
       if (!meta?.['endsAtReply']) return renew();
       // What the reply brought is drawn before anything is asked.
-      setTimeout(() => void renew());
+      afterDrawn(() => void renew());
       return undefined;
     },
   }),

@@ -8,6 +8,7 @@ import type {
 } from '@undameter/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
+import { afterDrawn } from '../../../data/afterDrawn';
 import { ask } from '../../../data/api';
 import { renewAfter } from '../../../data/client';
 import { queries } from '../../../data/queries';
@@ -62,16 +63,18 @@ export function useTaking({ campaignId, runId, session, saved, saveFirst, isSave
   useRowsOfOthers(live.data?.now.state);
   const next = nextReading({ sheet: saved, session, instruments });
   const [typed, type] = useTyped(next);
+  // The question leaves before anything is drawn for the press.
+  const begin = async (body: ReadingBody): Promise<ReadingReply> => {
+    if (!isSaved && !(await saveFirst())) throw new Error('Mend the rows first: what was typed cannot be saved yet.');
+    return ask<ReadingReply>(`/runs/${runId}/readings`, { body });
+  };
   const take = useMutation({
-    mutationFn: async (body: ReadingBody) => {
-      if (!isSaved && !(await saveFirst())) throw new Error('Mend the rows first: what was typed cannot be saved yet.');
-      return ask<ReadingReply>(`/runs/${runId}/readings`, { body });
-    },
+    mutationFn: (begun: Promise<ReadingReply>) => begun,
     onSuccess: (reply) => {
       // The row is on the chart before anything is asked anew.
       client.setQueryData(queries.sheet(runId).queryKey, reply.sheet);
       type({});
-      setTimeout(() => void live.refetch());
+      afterDrawn(() => void live.refetch());
     },
     meta: { endsAtReply: true },
   });
@@ -92,8 +95,8 @@ export function useTaking({ campaignId, runId, session, saved, saveFirst, isSave
     /** Here or in another window. */
     isTaking: take.isPending || (live.data !== undefined && live.data.now.state !== 'idle'),
     last,
-    take: (how: Parameters<typeof bodyOf>[2] = {}) => take.mutate(bodyOf(next, typed, how)),
-    again: (row: number) => take.mutate(againOf(next, saved, row)),
+    take: (how: Parameters<typeof bodyOf>[2] = {}) => take.mutate(begin(bodyOf(next, typed, how))),
+    again: (row: number) => take.mutate(begin(againOf(next, saved, row))),
     act: (action: 'anyhow' | 'stop') => act.mutate(action),
     send: (symbol: string, value: number) => set.mutate({ symbol, value }),
     keep: (body: BenchSession) => keep.mutate(body),
