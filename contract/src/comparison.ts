@@ -11,6 +11,10 @@ export const referenceBody = closed({
     fitBody.properties.conditionIds,
   ),
   data: fitBody.properties.data,
+  groupBy: described(
+    'Conditions with the same limits on this channel stand on one chart and have one verdict: those of a station; absent: each stands for itself.',
+    Type.Optional(symbol),
+  ),
 });
 export const candidateBody = closed({
   source: Type.Union([
@@ -84,6 +88,45 @@ export const comparedSeries = closed({
 });
 export type ComparedSeries = Static<typeof comparedSeries>;
 
+/** Of several conditions together. */
+export const comparedGroup = closed({
+  name: described('What its conditions have in common, in words.', Type.String()),
+  members: described(
+    'Its conditions.',
+    Type.Array(
+      closed({
+        series: described('Number of the series, from 0.', Type.Integer()),
+        conditionId: id,
+        name: described('What tells it from the others of the group.', Type.String()),
+      }),
+    ),
+  ),
+  candidates: described(
+    'What they say of each candidate together.',
+    Type.Array(
+      closed({
+        verdict: closed({ state, text: Type.String() }),
+        points: Type.Integer(),
+        odd: described(
+          'Points that differ by more than is known of them, the farthest first.',
+          Type.Array(
+            closed({
+              series: described('Number of its series, from 0.', Type.Integer()),
+              x: reading,
+              difference: reading,
+              times: described('So many of its uncertainties.', reading),
+            }),
+          ),
+        ),
+        rms: reading,
+        e: described('Mean over the points that do not, with its validation uncertainty.', reading),
+        uVal: reading,
+      }),
+    ),
+  ),
+});
+export type ComparedGroup = Static<typeof comparedGroup>;
+
 export const comparisonReply = closed({
   reference: Type.String(),
   candidates: Type.Array(
@@ -96,5 +139,6 @@ export const comparisonReply = closed({
   y: axis,
   samples: Type.Integer(),
   series: Type.Array(comparedSeries),
+  groups: described('None where each condition stands for itself.', Type.Array(comparedGroup)),
 });
 export type ComparisonReply = Static<typeof comparisonReply>;

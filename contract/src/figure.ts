@@ -47,7 +47,15 @@ const sources = [
       Type.Optional(Type.Array(wantedMark, { maxItems: 60 })),
     ),
   }),
-  closed({ kind: Type.Literal('comparison'), comparisonId: id, below: oneOf('none', 'difference', 'equality') }),
+  closed({
+    kind: Type.Literal('comparison'),
+    comparisonId: id,
+    below: oneOf('none', 'difference', 'equality'),
+    only: described(
+      'In these of its conditions alone; absent: in all.',
+      Type.Optional(Type.Array(id, { minItems: 1, maxItems: 200 })),
+    ),
+  }),
 ] as const;
 const chartSource = described('What one chart of a figure shows.', Type.Union([...sources]));
 export type ChartSource = Static<typeof chartSource>;

@@ -4,6 +4,7 @@ export { arrangementOf, axesShown, letterOf, placesInColours, usualArrangement }
 export { dressingOf, houseStyles, type HouseStyle } from './houseStyles';
 export { lookOfSeries, type SeriesLook } from './seriesLook';
 export type { Measure, TypeFace } from './layLine';
+export { conditionsOf, partOfComparison } from './partOfComparison';
 export { pixelsPerMm, sizeOfSheet } from './sheet';
 export {
   chartsOf,

@@ -167,16 +167,18 @@ type Kind = ComparisonReply['candidates'][number]['kind'];
 /** A comparison: for each series its candidates, in the order of `kinds`. */
 export const comparisonOf = (
   kinds: Kind[],
-  series: { name: string; candidates: ComparedCandidate[]; yUncertainty?: number[] }[],
+  series: { name: string; candidates: ComparedCandidate[]; yUncertainty?: number[]; conditionId?: number }[],
+  groups: ComparisonReply['groups'] = [],
 ): ComparisonReply =>
   valid(comparisonReply, {
     ...axes,
     reference: 'Measured',
     candidates: kinds.map((kind, k) => ({ kind, name: `c${k + 1}` })),
     samples: 3,
-    series: series.map(({ name, candidates, yUncertainty = [] }) => ({
+    groups,
+    series: series.map(({ name, candidates, yUncertainty = [], conditionId = null }) => ({
       name,
-      conditionId: null,
+      conditionId,
       points: 3,
       drawn: { every: 1, x: [1, 2, 3], y: [2, 4, 6], xUncertainty: yUncertainty.map(() => 0.1), yUncertainty },
       candidates,

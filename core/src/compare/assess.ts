@@ -77,10 +77,11 @@ function trendOf(x: Float64Array, d: Float64Array, known: KnownErrors): Assessme
 function worstOf(x: Float64Array, d: Float64Array, { standard }: KnownErrors): Assessment['worst'] {
   const ratio = (i: number): number => Math.abs(d[i]!) / standard[i]!;
   const at = d.reduce((worst, _, i) => (ratio(i) > ratio(worst) ? i : worst), 0);
-  // Of many points one lies far out by chance (C. E. Bonferroni's inequality).
-  const limit = normalQuantile(1 - RARE / (2 * d.length));
-  return { x: x[at]!, difference: d[at]!, u: standard[at]!, limit };
+  return { x: x[at]!, difference: d[at]!, u: standard[at]!, limit: limitOfWorst(d.length) };
 }
+
+/** Of many points one lies far out by chance: beyond so many of its uncertainties it is none (C. E. Bonferroni's inequality). */
+export const limitOfWorst = (points: number): number => normalQuantile(1 - RARE / (2 * points));
 
 /** What the differences look like where no uncertainty is known: by their own scatter only. */
 export type Pattern = 'trend' | 'runs' | 'level' | 'none';

@@ -10,3 +10,5 @@ export {
 } from './difference';
 export { errorsOfCurve } from './candidateOfFit';
 export { verdictOf, type Verdict } from './verdict';
+export type { Member as GroupMember } from './pool';
+export { verdictOfGroup, type GroupVerdict, type OddPoint } from './verdictOfGroup';

@@ -14,12 +14,12 @@ export interface Verdict {
 }
 
 /** Twice the standard uncertainty is about 95 %. */
-const COVERAGE = 2;
+export const COVERAGE = 2;
 /** A whole curve so far off by chance is doubtful, and so far is none of chance. */
-const DOUBTFUL = 0.05;
-const IMPROBABLE = 0.001;
+export const DOUBTFUL = 0.05;
+export const IMPROBABLE = 0.001;
 /** A trend of so many standard uncertainties is none of chance. */
-const CLEAR_TREND = 3;
+export const CLEAR_TREND = 3;
 
 interface Said {
   d: Difference;
@@ -121,8 +121,9 @@ function sentencesOf(failures: readonly Failure[], { level }: Assessment, { d, u
   ];
 }
 
-const timesOf = (ratio: number): string => `${ratio >= 100 ? formatCount(ratio) : formatValue(ratio, 2)} times`;
-const rarely = (p: number): string => (p < 1e-4 ? 'less than 1 in 10 000' : `${Number((p * 100).toPrecision(2))} %`);
+export const timesOf = (ratio: number): string => `${ratio >= 100 ? formatCount(ratio) : formatValue(ratio, 2)} times`;
+export const rarely = (p: number): string =>
+  p < 1e-4 ? 'less than 1 in 10 000' : `${Number((p * 100).toPrecision(2))} %`;
 
 const withoutPlusMinus = (d: Difference, { points }: Assessment): string[] => {
   const without = d.x.length - points;

@@ -1,4 +1,5 @@
 export { pickSamples, type Condition } from './pickSamples';
+export { groupConditions, type ConditionGroup } from './groupConditions';
 export { dwellMap, type DwellMap } from './dwellMap';
 export { operatingPoints, type OperatingPoint, type PointValue } from './operatingPoints';
 export {

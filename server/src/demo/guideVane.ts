@@ -56,7 +56,7 @@ async function takeField(
 /** Side by side at each station, along the chord; those who simulated it state what their mesh leaves open. */
 const againstTaps = (taps: number, cut: number, conditionIds: number[]): ComparisonBody => ({
   name: 'Simulated pressure at the taps',
-  reference: { runId: taps, x: 'x_c', y: 'cp', conditionIds, data: 'samples' },
+  reference: { runId: taps, x: 'x_c', y: 'cp', conditionIds, data: 'samples', groupBy: 'z_rel' },
   candidates: [
     {
       source: { kind: 'run', runId: cut, x: 'x_c', y: 'cp' },

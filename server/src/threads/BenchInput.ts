@@ -87,6 +87,8 @@ export interface CompareTask {
   /** Its points; the model of the task takes no part. */
   reference: FitTask;
   candidates: CandidateTask[];
+  /** Symbol of the channel whose limits make groups of the conditions. */
+  groupBy?: string | undefined;
 }
 
 export interface FormulaTask {

@@ -130,7 +130,8 @@ export class BenchLoader {
         tasks.push({ ...how, name: benchRun.name, kind, run: benchRun, x: source.x, y: source.y });
       }
     }
-    return { reference: await this.fit({ name: '', ...reference, ...points }), candidates: tasks };
+    const { groupBy, ...rest } = reference;
+    return { reference: await this.fit({ name: '', ...rest, ...points }), candidates: tasks, groupBy };
   }
 
   private async column(

@@ -1,66 +1,75 @@
 import type { ComparedCandidate, ComparedSeries, ComparisonReply } from '@undameter/contract';
 import {
-  AppError,
-  candidateThrough,
-  convertColumn,
   dependenceOf,
   difference,
-  errorsOfCurve,
   noiseOfColumn,
   numberChannelOf,
-  parseUnit,
-  predict,
   removeLine,
-  seriesData,
-  sortedCurve,
   studentTQuantile,
-  needsTime,
-  symbolsOfLimit,
   verdictOf,
   type Channel,
-  type Condition,
-  type Curve,
   type CurveCandidate,
   type Difference,
-  type PointErrors,
   type Reference,
-  type SharedError,
-  type Unit,
 } from '@undameter/core';
-import type { CandidateTask, CompareTask, FitTask, SeriesTask } from './BenchInput';
+import type { CompareTask, FitTask, SeriesTask } from './BenchInput';
 import { benchState } from './benchState';
-import { barsOf, curveGrid, thinned } from './fitSeries';
-import { fitAll, prepareSeries, seriesOf, type FittedSeries, type PreparedSeries } from './prepareSeries';
-import { attempt, budgetReply, reading, readings, type Attempt } from './toReply';
-
-/** A candidate on its way to be compared: what is the same for all series is computed once. */
-interface ReadyCandidate {
-  task: CandidateTask;
-  fitted: Attempt<FittedSeries>[];
-}
+import { ofFit, ofRun, type ReadyCandidate } from './bringCandidate';
+import { comparedGroups, type CandidateCompared } from './compareGroups';
+import { barsOf, thinned } from './fitSeries';
+import { fitAll, prepareSeries, seriesOf, type PreparedSeries } from './prepareSeries';
+import { attempt, budgetReply, reading } from './toReply';
 
 /** Holds candidates against the points of a run, condition by condition. */
-export function compare({ reference, candidates }: CompareTask): ComparisonReply {
+export function compare({ reference, candidates, groupBy }: CompareTask): ComparisonReply {
   const { final } = benchState(reference.run).result;
   const axisOf = ({ symbol, name, unit }: Channel) => ({ symbol, name, unit });
   const ready = candidates.map((task): ReadyCandidate => ({ task, fitted: task.fit ? fitAll(task.fit) : [] }));
+  const all = seriesOf(reference).map((series) => {
+    const prepared = attempt(() => prepareSeries(series));
+    return prepared.value
+      ? comparedSeries(prepared.value, ready, reference)
+      : { reply: emptySeries(series, prepared.problem), compared: [] };
+  });
+  const [x, y] = [numberChannelOf(final, reference.x), numberChannelOf(final, reference.y)];
   return {
     reference: reference.run.name,
     candidates: candidates.map(({ name, kind }) => ({ name, kind })),
-    x: axisOf(numberChannelOf(final, reference.x)),
-    y: axisOf(numberChannelOf(final, reference.y)),
+    x: axisOf(x),
+    y: axisOf(y),
     samples: final.samples,
-    series: seriesOf(reference).map((series) => {
-      const prepared = attempt(() => prepareSeries(series));
-      return prepared.value ? comparedSeries(prepared.value, ready, reference) : emptySeries(series, prepared.problem);
-    }),
+    series: all.map((s) => s.reply),
+    groups:
+      groupBy === undefined
+        ? []
+        : comparedGroups(
+            reference.conditions,
+            groupBy,
+            all.map((s) => s.compared),
+            { x: x.unit, y: y.unit, candidates: candidates.length },
+          ),
   };
 }
 
-function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate[], task: FitTask): ComparedSeries {
+/** A series with what was found for each candidate: for what several series say together. */
+interface SeriesCompared {
+  reply: ComparedSeries;
+  compared: CandidateCompared[];
+}
+
+function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate[], task: FitTask): SeriesCompared {
   const { points, condition } = prepared;
   const { every, indices } = thinned(points.x.length);
-  return {
+  const all = ready.map((candidate) => {
+    const compared = attempt(() => compareOne(prepared, candidate, task));
+    return (
+      compared.value ?? {
+        reply: { ...emptyCandidate(), problem: compared.problem },
+        compared: { why: compared.problem.message },
+      }
+    );
+  });
+  const reply: ComparedSeries = {
     name: prepared.name,
     conditionId: condition?.id ?? null,
     points: points.x.length,
@@ -70,15 +79,17 @@ function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate
       y: indices.map((i) => reading(points.y[i]!)),
       ...barsOf(prepared, indices),
     },
-    candidates: ready.map((candidate) => {
-      const compared = attempt(() => compareOne(prepared, candidate, task));
-      return compared.value ?? { ...emptyCandidate(), problem: compared.problem };
-    }),
+    candidates: all.map((c) => c.reply),
     problem: null,
   };
+  return { reply, compared: all.map((c) => c.compared) };
 }
 
-function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTask): ComparedCandidate {
+function compareOne(
+  prepared: PreparedSeries,
+  ready: ReadyCandidate,
+  task: FitTask,
+): { reply: ComparedCandidate; compared: CandidateCompared } {
   const { data, name } = prepared;
   const { curve, candidate } = ready.task.run ? ofRun(prepared, ready.task) : ofFit(prepared, ready);
   const found = difference(referenceOf(prepared, candidate), candidate, `${ready.task.name}, ${name}`);
@@ -91,7 +102,7 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTa
   const { state, text, differsIn, assessment } = isOwn
     ? ownData
     : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
-  return {
+  const reply: ComparedCandidate = {
     curve,
     points: n,
     outside: found.outside,
@@ -116,6 +127,7 @@ function compareOne(prepared: PreparedSeries, ready: ReadyCandidate, task: FitTa
     },
     problem: null,
   };
+  return { reply, compared: isOwn ? { why: ownData.text } : { difference: found } };
 }
 
 /** Standard uncertainty of each difference; missing where none is known. */
@@ -163,133 +175,6 @@ function referenceOf({ points, data, random }: PreparedSeries, candidate: CurveC
   const { tau } = dependenceOf(removeLine(off), 2);
   const noise = noiseOfColumn(points.y) * Math.sqrt(tau);
   return { ...points, shared, independent: points.y.map(() => noise) };
-}
-
-interface Brought {
-  curve: ComparedCandidate['curve'];
-  candidate: CurveCandidate;
-}
-
-/** What its maker states, which moves the whole curve, and what is known of its own errors. */
-function together(
-  { uncertainty, name }: CandidateTask,
-  own?: (x: Float64Array) => SharedError[],
-): CurveCandidate['shared'] {
-  if (uncertainty === null && !own) return undefined;
-  return (x) => [
-    ...(own?.(x) ?? []),
-    ...(uncertainty === null ? [] : [{ source: `the stated ± of ${name}`, column: x.map(() => uncertainty) }]),
-  ];
-}
-
-/** A run's points in the units of the reference, scaled and offset as was said. */
-function ofRun({ data, condition }: PreparedSeries, task: CandidateTask): Brought {
-  const state = benchState(task.run!).result.final;
-  const series = seriesData(
-    state,
-    usable(condition, task, state.channels, data.xChannel.symbol),
-    { x: task.x, y: task.y },
-    task.name,
-  );
-  const points: Curve = {
-    x: convertColumn(series.x, unit(series.xChannel), unit(data.xChannel)),
-    y: convertColumn(series.y, unit(series.yChannel), unit(data.yChannel)).map((v) => v * task.scale + task.offset),
-  };
-  const factor = (unit(series.yChannel).scale / unit(data.yChannel).scale) * task.scale;
-  const own =
-    series.errors.length === 0 ? undefined : (at: Float64Array) => errorsAlong(points, series.errors, factor, at);
-  const candidate: CurveCandidate = {
-    ...candidateThrough(points, task.method, task.name),
-    shared: together(task, own),
-  };
-  return { curve: { ...drawnThrough(points, task.method, candidate), low: [], high: [] }, candidate };
-}
-
-/** The errors of a run's points at other x, on the line between them; its sensors are those of the reference where their symbols are. */
-function errorsAlong({ x }: Curve, errors: readonly PointErrors[], factor: number, at: Float64Array): SharedError[] {
-  return errors.flatMap(({ source, y }) => {
-    if (!y) return [];
-    const along = candidateThrough({ x, y: y.map((v) => v * factor) }, 'linear', source);
-    return [{ source, column: along.at(at).map((v) => (Number.isFinite(v) ? v : 0)) }];
-  });
-}
-
-/** Its own points where straight lines join them, else as it is interpolated; of very many points a grid. */
-function drawnThrough(
-  points: Curve,
-  method: string,
-  candidate: CurveCandidate,
-): { x: (number | null)[]; y: (number | null)[] } {
-  const own = sortedCurve(points);
-  if (method === 'linear' && own.x.length <= MOST_OWN) return { x: readings(own.x), y: readings(own.y) };
-  const x =
-    own.x.length > MOST_OWN
-      ? curveGrid(candidate.range)
-      : Float64Array.from([...own.x, ...curveGrid(candidate.range)]).sort();
-  return { x: readings(x), y: readings(candidate.at(x)) };
-}
-
-const MOST_OWN = 300;
-
-const unit = (channel: Channel): Unit => parseUnit(channel.unit);
-
-/**
- * A limit on a channel that the candidate does not have cannot pick there and is left out; so is one on the x axis,
- * since it would cut the curve short where points are compared with it.
- */
-function usable(
-  condition: Condition | undefined,
-  task: CandidateTask,
-  channels: ReadonlyMap<string, Channel>,
-  x: string,
-): Condition | undefined {
-  return (
-    condition && {
-      name: condition.name,
-      limits: condition.limits.filter(
-        // A curve without time has nothing that could be steady.
-        (limit) => !needsTime(limit) && symbolsOfLimit(limit).every((s) => channels.has(s) && s !== task.x && s !== x),
-      ),
-    }
-  );
-}
-
-/** A fit of the same condition, or its only one, over the range of its points. */
-function ofFit({ data, condition, name }: PreparedSeries, { task, fitted }: ReadyCandidate): Brought {
-  const matching = fitted.length === 1 ? fitted[0] : fitted.find((f) => f.value?.condition?.id === condition?.id);
-  if (!matching) throw new AppError('FIT_WITHOUT_CONDITION', { fit: task.name, condition: name });
-  if (!matching.value) throw new AppError(matching.problem.code as never, matching.problem.facts as never);
-  const { fit, range, data: own } = matching.value;
-  const toOwn = (x: Float64Array): Float64Array => convertColumn(x, unit(data.xChannel), unit(own.xChannel));
-  const [yOwn, yHere] = [unit(own.yChannel), unit(data.yChannel)];
-  const factor = (yOwn.scale / yHere.scale) * task.scale;
-  const ends = convertColumn(Float64Array.from(range), unit(own.xChannel), unit(data.xChannel)).sort();
-  const at = (x: Float64Array): Float64Array =>
-    convertColumn(
-      toOwn(x).map((v) => predict(fit, v).value),
-      yOwn,
-      yHere,
-    ).map((v) => v * task.scale + task.offset);
-  const errors = (x: Float64Array): SharedError[] =>
-    errorsOfCurve(fit, toOwn(x), task.name).map(({ source, column }) => ({
-      source,
-      column: column.map((v) => v * factor),
-    }));
-  const candidate: CurveCandidate = {
-    name: task.name,
-    range: [ends[0]!, ends[1]!],
-    at,
-    shared: together(task, errors),
-  };
-  const x = curveGrid([ends[0]!, ends[1]!]);
-  const [values, half] = [at(x), toOwn(x).map((v) => Math.abs(factor) * predict(fit, v).spread.halfWidth)];
-  const curve = {
-    x: readings(x),
-    y: readings(values),
-    low: readings(values.map((v, i) => v - half[i]!)),
-    high: readings(values.map((v, i) => v + half[i]!)),
-  };
-  return { curve, candidate };
 }
 
 const emptyCandidate = (): Omit<ComparedCandidate, 'problem'> => ({

@@ -10,6 +10,15 @@ import type { Palette } from '../theme/palette';
 export const differenceViews = { difference: 'difference', equality: 'equality' } as const;
 export type DifferenceView = keyof typeof differenceViews;
 
+/** Ends of the y axes of the panes, where charts side by side have one; undefined: as what is drawn needs. */
+export interface Ranges {
+  main: readonly [number, number] | undefined;
+  difference: readonly [number, number] | undefined;
+}
+
+/** Below this width a key would cover the title, and names at the ends of curves the chart beside it. */
+const ROOM_FOR_NAMES = 420;
+
 interface Shown {
   series: number;
   which: number;
@@ -25,8 +34,10 @@ export function compareOption(
   palette: Palette,
   size: Size,
   view: DifferenceView = 'difference',
+  ranges?: Ranges,
 ): ChartOption {
   const many = reply.series.length > 1;
+  const isWide = size.width >= ROOM_FOR_NAMES;
   const shown = reply.series.flatMap((s, i) =>
     s.candidates.flatMap((candidate, k): Shown[] =>
       candidate.problem
@@ -47,13 +58,17 @@ export function compareOption(
     size,
     palette,
     x: { title: axisTitle(reply.x) },
-    key: keyOf(reply),
+    key: isWide ? keyOf(reply) : [],
     panes: [
-      overlay(reply, shown, palette, many),
-      view === 'equality' ? equality(reply, shown, palette) : differences(reply, shown, palette),
+      { ...overlay(reply, shown, palette, isWide), ...within(ranges?.main) },
+      view === 'equality'
+        ? equality(reply, shown, palette)
+        : { ...differences(reply, shown, palette), ...within(ranges?.difference) },
     ],
   });
 }
+
+const within = (yRange: readonly [number, number] | undefined): Partial<Pane> => (yRange ? { yRange } : {});
 
 function keyOf({ candidates }: ComparisonReply): KeyEntry[] {
   const kinds = new Set(candidates.map((c) => c.kind));
@@ -64,7 +79,8 @@ function keyOf({ candidates }: ComparisonReply): KeyEntry[] {
   ];
 }
 
-function overlay(reply: ComparisonReply, shown: readonly Shown[], palette: Palette, many: boolean): Pane {
+function overlay(reply: ComparisonReply, shown: readonly Shown[], palette: Palette, isWide: boolean): Pane {
+  const many = reply.series.length > 1;
   return {
     title: axisTitle(reply.y),
     weight: 3,
@@ -78,7 +94,7 @@ function overlay(reply: ComparisonReply, shown: readonly Shown[], palette: Palet
           dashed: kind === 'simulated',
           dotted: kind === 'measured',
           z: 7,
-          ...(which === 0 && many ? { endLabel: reply.series[series]!.name } : {}),
+          ...(which === 0 && many && isWide ? { endLabel: reply.series[series]!.name } : {}),
         }),
       ]),
       ...reply.series.flatMap(({ drawn }, i) => {

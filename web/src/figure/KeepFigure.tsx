@@ -1,4 +1,4 @@
-import type { FigureBody, FigureRow, FigureSource } from '@undameter/contract';
+import type { FigureBody, FigureDressing, FigureRow, FigureSource } from '@undameter/contract';
 import { dressingOf, houseStyles } from '@undameter/drawing';
 import { useMutation } from '@tanstack/react-query';
 import { App } from 'antd';
@@ -14,10 +14,18 @@ interface KeepFigureProps {
   name: string;
   /** Why there is nothing to keep. */
   why?: string;
+  /** How it is dressed first, beyond the house style. */
+  dress?(dressing: FigureDressing): FigureDressing;
 }
 
 /** Keeps the chart as a figure of the campaign, to be dressed for print at Report. */
-export function KeepFigure({ campaignId, source, name, why = 'There is nothing on the chart yet' }: KeepFigureProps) {
+export function KeepFigure({
+  campaignId,
+  source,
+  name,
+  why = 'There is nothing on the chart yet',
+  dress,
+}: KeepFigureProps) {
   const { message } = App.useApp();
   const navigate = useNavigate();
   const keep = useMutation({
@@ -35,8 +43,9 @@ export function KeepFigure({ campaignId, source, name, why = 'There is nothing o
     onError: (error) => message.error(error.message),
   });
   const run = (): void => {
-    const [report] = houseStyles;
-    if (source) keep.mutate({ name: name.slice(0, 120) || 'Figure', source, dressing: dressingOf(report!) });
+    const plain = dressingOf(houseStyles[0]!);
+    const dressing = dress ? dress(plain) : plain;
+    if (source) keep.mutate({ name: name.slice(0, 120) || 'Figure', source, dressing });
   };
   useCommands(source ? [{ id: 'keep-figure', label: 'Keep the chart as a figure', run }] : []);
   return (

@@ -1,4 +1,5 @@
 import type { ComparisonReply, FigurePanel, FigureSeries } from '@undameter/contract';
+import { partOfComparison } from '@undameter/drawing';
 import { comparison as storedComparison } from '../../store/comparisons';
 import { bareSeries, emptyPanel, plainAxis, sourceKind } from './Source';
 
@@ -7,9 +8,10 @@ type Below = 'none' | 'difference' | 'equality';
 /** A reference with what is held against it, and below candidate − reference or the line of equality. */
 export const comparison = sourceKind({
   kind: 'comparison',
-  async contentOf({ db, loader, pools }, { comparisonId, below }) {
+  async contentOf({ db, loader, pools }, { comparisonId, below, only }) {
     const stored = await storedComparison(db, comparisonId);
-    const reply = await pools.compare(await loader.comparison(stored));
+    const all = await pools.compare(await loader.comparison(stored));
+    const reply = only ? partOfComparison(all, only) : all;
     const candidates = reply.candidates.map((c) => c.name).join(', ');
     return {
       panels: panelsOfComparison(reply, below),

@@ -1,4 +1,4 @@
-import type { LivingEntry } from '@undameter/contract';
+import type { ComparisonReply, LivingEntry } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import { comparison as storedComparison, comparisons } from '../../store/comparisons';
 import { livingKind, ofCampaign } from '../Kind';
@@ -34,11 +34,10 @@ export const verdict = livingKind({
     return {
       content: {
         form: 'prose',
-        paragraphs: reply.series.flatMap((s) =>
-          s.candidates.flatMap((c, k) => {
+        paragraphs: saidOf(reply).flatMap(({ name, texts }) =>
+          texts.flatMap((said, k) => {
             if (!isAsked(k)) return [];
-            const of = [s.conditionId === null ? '' : s.name, isMany ? reply.candidates[k]!.name : ''].filter(Boolean);
-            const said = c.problem ? `not tested: ${c.problem.message}` : c.verdict.text;
+            const of = [name, isMany ? reply.candidates[k]!.name : ''].filter(Boolean);
             return [of.length > 0 ? `${of.join(', ')}: ${said}` : said];
           }),
         ),
@@ -48,3 +47,12 @@ export const verdict = livingKind({
     };
   },
 });
+
+/** What is said of each candidate: group by group where there are groups, else series by series. */
+const saidOf = ({ groups, series }: ComparisonReply): { name: string; texts: string[] }[] =>
+  groups.length > 0
+    ? groups.map(({ name, candidates }) => ({ name, texts: candidates.map((c) => c.verdict.text) }))
+    : series.map(({ name, conditionId, candidates }) => ({
+        name: conditionId === null ? '' : name,
+        texts: candidates.map((c) => (c.problem ? `not tested: ${c.problem.message}` : c.verdict.text)),
+      }));

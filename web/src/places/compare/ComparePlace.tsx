@@ -1,4 +1,11 @@
-import type { CampaignReply, ComparisonBody, ComparisonReply, ComparisonRow, FitRow } from '@undameter/contract';
+import type {
+  CampaignReply,
+  ComparisonBody,
+  ComparisonReply,
+  ComparisonRow,
+  FigureSource,
+  FitRow,
+} from '@undameter/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
 import { useState, type ReactNode } from 'react';
@@ -22,10 +29,14 @@ import { Picker } from '../../parts/Picker';
 import { Sentence } from '../../parts/Sentence';
 import { useTheme } from '../../theme/ThemeProvider';
 import { compareOption, differenceViews, type DifferenceView } from '../../chart/compareOption';
+import { axisTitle } from '../../chart/panes';
 import { ComparisonForm } from './ComparisonForm';
 import { DifferenceBoard } from './DifferenceBoard';
 import { rowsOf } from './differenceRows';
 import { bodyOf, isWhole, newComparison, sameComparison } from './draft';
+import { GroupCharts } from './GroupCharts';
+import { dressedForGroups, figureOfGroups } from './groups';
+import { GroupVerdicts } from './GroupVerdicts';
 import { VerdictPanel } from './VerdictPanel';
 
 /** Points of a run as reference, fits and runs as candidates, and the differences between them. */
@@ -114,6 +125,7 @@ function ComparisonInHand(props: InHandProps) {
   const [view, setView] = useState<DifferenceView>('difference');
   const held = useComparisonInHand(props);
   const { body, reply } = held;
+  const isGrouped = reply !== undefined && reply.groups.length > 0;
   const draw = (size: Size) => (reply ? compareOption(reply, palette, size, view) : {});
   const axes = useWithAxes(campaign.id, `comparison ${reply?.x.symbol ?? ''} ${reply?.y.symbol ?? ''} ${view}`, draw);
   const label = reply
@@ -130,8 +142,9 @@ function ComparisonInHand(props: InHandProps) {
             campaignId={campaign.id}
             name={body.name}
             why="Save the comparison first"
-            source={
-              held.isSaved && props.row ? { kind: 'comparison', comparisonId: props.row.id, below: view } : undefined
+            source={held.isSaved && props.row ? figureOf(reply, props.row.id, view) : undefined}
+            dress={(dressing) =>
+              isGrouped ? dressedForGroups(dressing, reply, axes.held.looks[`y ${axisTitle(reply.y)}`]) : dressing
             }
           />
           {reply && <AxesTool axes={axes} />}
@@ -140,7 +153,11 @@ function ComparisonInHand(props: InHandProps) {
       chart={
         <>
           <Sentence error={held.error} />
-          <Chart label={label} build={axes.build} />
+          {isGrouped ? (
+            <GroupCharts reply={reply} view={view} looks={axes.held.looks} />
+          ) : (
+            <Chart label={label} build={axes.build} />
+          )}
         </>
       }
       boardHeight={196}
@@ -157,6 +174,11 @@ function ComparisonInHand(props: InHandProps) {
     />
   );
 }
+
+const figureOf = (reply: ComparisonReply | undefined, comparisonId: number, below: DifferenceView): FigureSource =>
+  reply && reply.groups.length > 1
+    ? figureOfGroups(reply, comparisonId, below)
+    : { kind: 'comparison', comparisonId, below };
 
 interface HeadingProps {
   reply: ComparisonReply | undefined;
@@ -201,6 +223,7 @@ function ComparisonPanel({ campaign, fits, row, start, onNew, held }: PanelProps
           + Comparison
         </button>
       </header>
+      {reply && reply.groups.length > 0 && <GroupVerdicts reply={reply} />}
       {reply && inHand && (
         <VerdictPanel
           campaignId={campaign.id}

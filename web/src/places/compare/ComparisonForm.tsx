@@ -8,6 +8,7 @@ import { ChannelSelect } from '../../step/ChannelSelect';
 import type { FormChannel } from '../../step/stepFields';
 import { CandidateForm } from './CandidateForm';
 import { ofRun } from './draft';
+import { groupableBy, withConditions, withGroupBy } from './groups';
 
 interface FormProps {
   campaign: CampaignReply;
@@ -80,6 +81,11 @@ interface ReferenceFieldsProps {
 
 function ReferenceFields({ reference, runs, conditions, channels, onChange }: ReferenceFieldsProps) {
   const refer = (change: Partial<ComparisonBody['reference']>) => onChange({ ...reference, ...change });
+  const groupable = reference.conditionIds.length > 1 ? groupableBy(conditions, reference.conditionIds) : [];
+  const labelOf = (symbol: string): string => {
+    const channel = channels.find((c) => c.symbol === symbol);
+    return channel && channel.name !== symbol ? `${symbol} ${channel.name}` : symbol;
+  };
   return (
     <>
       <Field label="Reference">
@@ -99,10 +105,22 @@ function ReferenceFields({ reference, runs, conditions, channels, onChange }: Re
           aria-label="Conditions"
           placeholder="all kept samples"
           value={reference.conditionIds}
-          onChange={(conditionIds: number[]) => refer({ conditionIds })}
+          onChange={(conditionIds: number[]) => onChange(withConditions(reference, conditionIds, conditions))}
           options={conditions.map((c) => ({ value: c.id, label: c.name }))}
         />
       </Field>
+      {groupable.length > 0 && (
+        <Field label="Group by" hint="A chart and a verdict for all conditions with the same limits on it: a station.">
+          <Select<string>
+            allowClear
+            aria-label="Group by"
+            placeholder="each by itself"
+            value={reference.groupBy ?? null}
+            onChange={(symbol?: string) => onChange(withGroupBy(reference, symbol))}
+            options={groupable.map((symbol) => ({ value: symbol, label: labelOf(symbol) }))}
+          />
+        </Field>
+      )}
       <Field
         label="Points"
         hint={reference.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}

@@ -3,6 +3,7 @@ import type { ComparedCandidate, ComparisonReply } from '@undameter/contract';
 /** One candidate in one condition; a condition without points has no candidate. */
 export interface DifferenceRow {
   key: string;
+  /** Which colour and symbol it has on its chart: its number there. */
   series: number;
   name: string;
   conditionId: number | null;
@@ -12,9 +13,10 @@ export interface DifferenceRow {
   problem: string | undefined;
 }
 
-export const rowsOf = ({ series, candidates }: ComparisonReply): DifferenceRow[] =>
-  series.flatMap((s, i): DifferenceRow[] => {
-    const about = { series: i, name: s.name, conditionId: s.conditionId };
+export function rowsOf({ series, candidates, groups }: ComparisonReply): DifferenceRow[] {
+  const places = new Map(groups.flatMap((g) => g.members.map((m, place) => [m.series, place] as const)));
+  return series.flatMap((s, i): DifferenceRow[] => {
+    const about = { series: places.get(i) ?? i, name: s.name, conditionId: s.conditionId };
     if (s.problem)
       return [{ ...about, key: `${i}`, which: 0, candidateName: '', candidate: undefined, problem: s.problem.message }];
     return s.candidates.map((candidate, k) => ({
@@ -26,3 +28,4 @@ export const rowsOf = ({ series, candidates }: ComparisonReply): DifferenceRow[]
       problem: candidate.problem?.message,
     }));
   });
+}
