@@ -112,12 +112,20 @@ export const derivedBody = closed({
   name,
   runId: described('The run that it is made from.', id),
   recipe: recipeBody,
-  steps: described(
-    'Its procedure, as another derived run has one; absent: nothing is done to it.',
-    Type.Optional(steps),
-  ),
 });
 export type DerivedBody = Static<typeof derivedBody>;
+
+export const alikeBody = closed({ runId: described('The other run, of which all is made.', id) });
+const madeThing = closed({ id, name: Type.String() });
+export const alikeReply = described(
+  'What was made of another run.',
+  closed({
+    run: described('The derived run, with the recipe and the procedure of the first.', madeThing),
+    comparisons: described('Those that the first takes part in.', Type.Array(madeThing)),
+    figures: described('Those of both.', Type.Array(madeThing)),
+  }),
+);
+export type AlikeReply = Static<typeof alikeReply>;
 
 export const derivedReply = described(
   'How a derived run is made, and from what.',

@@ -77,6 +77,18 @@ describe('a sheet', () => {
   });
 });
 
+test('a bar ends within the frame: what would be cut off told of less than there is', () => {
+  const far = series('a', { points: { x: [1, 2, 3], y: [1, 2, 3], xError: [], yError: [0, 0, 40] }, curve: null });
+  const ends = (bars: boolean, barsFactor: 1 | 2) => {
+    const look = { ...plain.look, barsFactor };
+    const [y] = draw(contentOf([far]), { look, series: { a: { bars } } }).option['yAxis'] as { max: number }[];
+    return y!.max;
+  };
+  expect(ends(true, 2)).toBeGreaterThanOrEqual(83);
+  expect([ends(true, 1) >= 43, ends(true, 1) < 83]).toEqual([true, true]);
+  expect(ends(false, 2)).toBeLessThan(5);
+});
+
 describe('an axis', () => {
   const dressed = (own: FigureDressing['axes'][string], key = 'main.x') =>
     draw(contentOf([series('a')]), { axes: { [key]: own } });

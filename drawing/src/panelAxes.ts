@@ -26,7 +26,13 @@ export function looksOf(content: FigureContent, dressing: FigureDressing, sheet:
 }
 
 /** Lowest and highest of what is drawn against an axis, as measured. */
-function extentOf(series: readonly FigureSeries[], side: 'x' | 'y', looks: Looks, levels: readonly number[]): Extent {
+function extentOf(
+  series: readonly FigureSeries[],
+  side: 'x' | 'y',
+  { looks, dressing }: Pick<Settling, 'looks' | 'dressing'>,
+  levels: readonly number[],
+): Extent {
+  const { barsFactor } = dressing.look;
   return (isLog) => {
     let [low, high] = [Infinity, -Infinity];
     const take = (value: number | null | undefined): void => {
@@ -39,6 +45,9 @@ function extentOf(series: readonly FigureSeries[], side: 'x' | 'y', looks: Looks
       if (!look.shown) continue;
       const lift = side === 'y' ? look.offset : 0;
       for (const v of [...(s.points?.[side] ?? []), ...(s.curve?.[side] ?? [])]) take(v === null ? null : v + lift);
+      // A bar that the frame cuts off would tell of less than there is.
+      if (s.points && look.bars)
+        for (const end of endsOfBars(s.points[side], s.points[`${side}Error`], barsFactor)) take(end + lift);
       if (s.cells && side === 'x') [s.cells.low, s.cells.low + s.cells.width * s.cells.counts.length].forEach(take);
       if (s.cells && side === 'y') [0, ...s.cells.counts].forEach(take);
     }
@@ -46,6 +55,12 @@ function extentOf(series: readonly FigureSeries[], side: 'x' | 'y', looks: Looks
     return low <= high ? [low, high] : undefined;
   };
 }
+
+const endsOfBars = (values: readonly (number | null)[], errors: readonly (number | null)[], factor: number): number[] =>
+  values.flatMap((v, i) => {
+    const half = factor * (errors[i] ?? 0);
+    return v === null || half === 0 ? [] : [v - half, v + half];
+  });
 
 /** As many marks as stand well apart over a length. */
 const marksFor = (length: number, apart: number): number => Math.min(8, Math.max(3, Math.round(length / apart)));
@@ -123,7 +138,7 @@ function xAxis(owner: FigurePanel, members: readonly FigurePanel[], about: numbe
   const found = extentOf(
     members.flatMap((p) => p.series),
     'x',
-    to.looks,
+    to,
     [],
   );
   const key = `${owner.id}.x`;
@@ -142,7 +157,7 @@ function yAxis(
 ): LaidAxis {
   const isLeft = side === 'left';
   const series = members.flatMap((p) => p.series).filter((s) => s.side === side);
-  const found = extentOf(series, 'y', to.looks, isLeft ? members.flatMap((p) => p.levels) : []);
+  const found = extentOf(series, 'y', to, isLeft ? members.flatMap((p) => p.levels) : []);
   const map = isLeft ? members.find((p) => p.map)?.map : undefined;
   const key = `${owner.id}.${isLeft ? 'y' : 'right'}`;
   const axis = isLeft ? owner.y : owner.right!;

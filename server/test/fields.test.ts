@@ -2,16 +2,21 @@
 import { readdirSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type {
+  AlikeReply,
   BenchReply,
   CampaignRow,
+  ComparisonRow,
   CutReply,
   DerivedReply,
   FieldReply,
   FieldUploadReply,
+  FigureRow,
+  FigureSource,
   NodeReply,
   RunReply,
 } from '@undameter/contract';
 import type { Step } from '@undameter/core';
+import { dressingOf, houseStyles } from '@undameter/drawing';
 import { startHere, type ServerHere } from './inProcess';
 
 jest.setTimeout(60_000);
@@ -58,6 +63,7 @@ const cut = (values: number[], channel = 'z', zones: string[] = []) => ({
 });
 const derive = (name: string, runId: number, recipe: object) =>
   server.ask<RunReply & Refused>(`/campaigns/${campaignId}/derived-runs`, { name, runId, recipe });
+const asIs = { offset: 0, scale: 1, method: 'linear', uncertainty: null };
 const zRel: Step = {
   ...{ id: 'a', kind: 'derive', version: 1, on: true },
   settings: { symbol: 'z_rel', name: 'Relative height', formula: 'z / 4 [mm]', unit: '' },
@@ -307,14 +313,49 @@ describe('a run made from a field', () => {
     const { body: sent } = await send('finer.vtk', plate(7));
     const { body: finer } = await take(sent.uploadId, 'Finer');
     const { procedure } = (await server.ask<RunReply>(`/runs/${slice.id}`)).body;
-    const recipe = cut([1, 3]);
-    const body = { name: 'Finer, cut', runId: finer.id, recipe, steps: procedure };
-    const { body: made } = await server.ask<RunReply>(`/campaigns/${campaignId}/derived-runs`, body);
+    const { body: alike } = await server.ask<AlikeReply>(`/runs/${slice.id}/alike`, { runId: finer.id });
+    expect(alike).toMatchObject({ run: { name: expect.stringContaining('Finer') }, comparisons: [], figures: [] });
+    const { body: made } = await server.ask<RunReply>(`/runs/${alike.run.id}`);
     expect(made.procedure).toEqual(procedure);
     const [before, after] = [await columnsOf(slice.id, ['dp']), await columnsOf(made.id, ['dp'])];
     after['dp']!.forEach((v, k) => expect(v - before['dp']![k]!).toBeCloseTo(7000, 8));
-    const odd = { ...body, name: 'Odd', steps: [{ ...procedure[0]!, settings: {} }] };
-    expect((await server.ask(`/campaigns/${campaignId}/derived-runs`, odd)).body.code).toBe('STEP_SETTINGS');
+  });
+  test('takes its comparisons and figures along, and leaves others alone', async () => {
+    const { body: sent } = await send('third.vtk', plate(9));
+    const { body: third } = await take(sent.uploadId, 'Third');
+    const against = (name: string, runId: number) =>
+      server.ask<ComparisonRow>(`/campaigns/${campaignId}/comparisons`, {
+        name,
+        reference: { runId: field.id, x: 'x', y: 'dp', conditionIds: [], data: 'samples' },
+        candidates: [{ ...asIs, source: { kind: 'run', runId, x: 'x', y: 'dp' } }],
+      });
+    const { body: own } = await against('Slice against its field', slice.id);
+    await against('Field against itself', field.id);
+    const keep = (name: string, source: FigureSource) =>
+      server.ask(`/campaigns/${campaignId}/figures`, { name, source, dressing: dressingOf(houseStyles[0]!) });
+    const chart: FigureSource = { kind: 'comparison', comparisonId: own.id, below: 'none' };
+    await keep('Compared', { kind: 'together', charts: [{ id: 'c1', source: chart }] });
+    await keep('Of the field', { kind: 'run', runId: field.id, panels: [['dp']], from: null, to: null });
+    const { body: alike } = await server.ask<AlikeReply>(`/runs/${slice.id}/alike`, { runId: third.id });
+    expect(alike.comparisons).toEqual([{ id: expect.any(Number), name: 'Slice against its field, of Third' }]);
+    expect(alike.figures).toEqual([{ id: expect.any(Number), name: 'Compared, of Third' }]);
+    const all = (await server.ask<ComparisonRow[]>(`/campaigns/${campaignId}/comparisons`)).body;
+    const copied = all.find((c) => c.id === alike.comparisons[0]!.id)!;
+    expect(copied.reference.runId).toBe(field.id);
+    expect(copied.candidates[0]!.source).toMatchObject({ runId: alike.run.id });
+    const sheets = (await server.ask<FigureRow[]>(`/campaigns/${campaignId}/figures`)).body;
+    const copy = sheets.find((f) => f.id === alike.figures[0]!.id)!;
+    expect(copy.source).toMatchObject({ charts: [{ source: { comparisonId: copied.id } }] });
+    for (const { id } of [...alike.figures, ...sheets]) await server.ask(`/figures/${id}`, undefined, 'DELETE');
+    for (const { id } of all) await server.ask(`/comparisons/${id}`, undefined, 'DELETE');
+  });
+  test('is refused of a run that is not made from another, and of one that is no field', async () => {
+    const { body } = await server.ask<Refused>(`/runs/${field.id}/alike`, { runId: field.id });
+    expect(body).toMatchObject({
+      code: 'NOT_DERIVED',
+      message: expect.stringContaining('is not made from another run'),
+    });
+    expect((await server.ask<Refused>(`/runs/${slice.id}/alike`, { runId: slice.id })).body.code).toBe('FIELD_ABSENT');
   });
   test('keeps the field that it is made from', async () => {
     expect((await server.ask(`/runs/${field.id}`, undefined, 'DELETE')).body).toMatchObject({

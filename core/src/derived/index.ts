@@ -10,3 +10,4 @@ export {
   type CutSettings,
 } from './recipes';
 export { rememberedFaces } from './fieldTools';
+export { nameOfSame } from './nameOfSame';

@@ -46,6 +46,11 @@ export const fieldErrors = {
     (f) =>
       `"${f.name}" is no field: no cells join its samples. Choose a run that was read from a file of a simulated field.`,
   ),
+  NOT_DERIVED: entry<{ name: string }>(
+    'input',
+    (f) =>
+      `"${f.name}" is not made from another run, so there is nothing that could be made alike. Choose a derived run.`,
+  ),
   FIELD_NODES_MOVED: entry<{ name: string; have: number; nodes: number }>(
     'input',
     (f) =>

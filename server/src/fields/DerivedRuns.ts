@@ -20,12 +20,16 @@ export class DerivedRuns {
     private readonly pools: Pick<Pools, 'makeDerived'>,
   ) {}
 
-  /** @returns its id @throws {AppError} NOT_FOUND, NAME_TAKEN, FIELD_ABSENT, and as `makeDerived`, `checkSettings` */
-  async create(campaignId: number, { name, runId, recipe, steps = [] }: DerivedBody): Promise<number> {
+  /**
+   * @param steps  what is done to it
+   * @returns its id
+   * @throws {AppError} NOT_FOUND, NAME_TAKEN, FIELD_ABSENT, and as `makeDerived`, `checkSettings`
+   */
+  async create(campaignId: number, { name, runId, recipe }: DerivedBody, steps: readonly Step[] = []): Promise<number> {
     const from = await run(this.db, runId);
     if (from.campaignId !== campaignId) throw new AppError('NOT_FOUND', { what: 'run', id: String(runId) });
     checkRecipe(recipe);
-    (steps as Step[]).forEach(checkSettings);
+    steps.forEach(checkSettings);
     const made = await this.pools.makeDerived({ ...(await this.loader.field(runId)), recipe });
     const { id, sampleSet } = await beginRun(this.db, {
       ...{ campaignId, name, kind: from.kind, origin: 'derived' },
@@ -43,7 +47,7 @@ export class DerivedRuns {
       );
       await keepDerived(this.db, { runId: id, fromRunId: runId, recipe }, made.said);
       await markReady(this.db, id, made.channels[0]!.values.length, null);
-      if (steps.length > 0) await saveProcedure(this.db, id, steps as Step[], 0);
+      if (steps.length > 0) await saveProcedure(this.db, id, steps, 0);
     } catch (error) {
       await removeRun(this.db, id).catch(() => undefined);
       throw error;

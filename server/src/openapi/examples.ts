@@ -311,6 +311,7 @@ export const examples: Readonly<Record<string, unknown>> = {
       settings: { where: { point: [30, 0, 43], normal: [0, 0.2, 1] }, zones: ['suction side'] },
     },
   },
+  makeAlike: { runId: 9 },
   createTypedRun: typedRun,
   createMadeUpRun: madeUpRun,
   saveSheet: {

@@ -1,4 +1,6 @@
 import {
+  alikeBody,
+  alikeReply,
   cutBody,
   cutReply,
   derivedBody,
@@ -18,6 +20,7 @@ import {
   uploadParams,
 } from '@undameter/contract';
 import { cellsOf, type Step } from '@undameter/core';
+import { makeAlike } from '../fields/makeAlike';
 import { FILE_BODY, sentFile, takeFiles } from '../http/fileBodies';
 import type { Services } from '../services';
 import { derivedOf } from '../store/derivedRuns';
@@ -212,6 +215,24 @@ function derivingRoutes(app: Routes, { db, derivedRuns }: Services): void {
         .status(201)
         .header('location', `/api/runs/${id}`)
         .send(await run(db, id));
+    },
+  );
+  app.post(
+    '/runs/:id/alike',
+    {
+      config: { changes: 'runs' },
+      schema: {
+        operationId: 'makeAlike',
+        tags,
+        summary: 'Make a derived run of another run too, with its comparisons and figures',
+        params: idParams,
+        body: alikeBody,
+        response: { 201: alikeReply },
+      },
+    },
+    async ({ params: { id }, body }, reply) => {
+      const made = await makeAlike(db, derivedRuns, id, body.runId);
+      return reply.status(201).header('location', `/api/runs/${made.run.id}`).send(made);
     },
   );
   app.get(

@@ -114,9 +114,12 @@ function overlay(reply: ComparisonReply, shown: readonly Shown[], palette: Palet
 const symbolsInWords = ({ candidates }: ComparisonReply): string =>
   candidates.length < 2 ? '' : `: ${candidates.map((c, k) => `${'○□△◇+▢'[k % 6]} ${c.name}`).join(', ')}`;
 
+export const titleOfDifference = ({ y }: ComparisonReply): string =>
+  axisTitle({ name: 'Candidate − reference', unit: y.unit });
+
 function differences(reply: ComparisonReply, shown: readonly Shown[], palette: Palette): Pane {
   return {
-    title: `${axisTitle({ name: 'Candidate − reference', unit: reply.y.unit })}${symbolsInWords(reply)}`,
+    title: `${titleOfDifference(reply)}${symbolsInWords(reply)}`,
     weight: 1.2,
     marks: [
       level(0, palette.soft),

@@ -4,7 +4,8 @@ import type { Looks } from '../../axes/looks';
 import { withLooks } from '../../axes/axesOfOption';
 import { SeriesMark } from '../../board/SeriesMark';
 import { Chart } from '../../chart/Chart';
-import { compareOption, type DifferenceView, type Ranges } from '../../chart/compareOption';
+import { compareOption, titleOfDifference, type DifferenceView, type Ranges } from '../../chart/compareOption';
+import { axisTitle } from '../../chart/panes';
 import { useTheme } from '../../theme/ThemeProvider';
 import { commonRanges, kindsInWords, namesOfPlaces } from './groups';
 import './compare.css';
@@ -17,7 +18,11 @@ interface GroupChartsProps {
 
 /** A chart for each group, beside each other and on one scale. */
 export function GroupCharts({ reply, view, looks }: GroupChartsProps) {
-  const ranges = commonRanges(reply);
+  const isTurned = (title: string): boolean => looks[`y ${title}`]?.reversed ?? false;
+  const ranges = commonRanges(reply, {
+    main: isTurned(axisTitle(reply.y)),
+    difference: isTurned(titleOfDifference(reply)),
+  });
   return (
     <>
       <p className="group-key">

@@ -85,12 +85,17 @@ describe('charts of groups', () => {
       ],
     );
     // Points reach 6 + 4, the curve −10; a twentieth is left below and somewhat more above.
-    const { main, difference } = commonRanges(two);
+    const { main, difference } = commonRanges(two, { main: false, difference: false });
     expect(main).toEqual([expect.closeTo(-11, 9), expect.closeTo(13.2, 9)]);
     expect(difference).toEqual([expect.closeTo(-0.175, 9), expect.closeTo(4.06, 9)]);
+    // Turned, the title stands at the low end.
+    expect(commonRanges(two, { main: true, difference: false }).main).toEqual([
+      expect.closeTo(-13.2, 9),
+      expect.closeTo(11, 9),
+    ]);
   });
   test('without values choose their scale themselves', () =>
-    expect(commonRanges(comparisonOf(['simulated'], [])).main).toBeUndefined());
+    expect(commonRanges(comparisonOf(['simulated'], []), { main: false, difference: false }).main).toBeUndefined());
   test('a series has the same colour in all of them, and on the board', () => {
     expect(rowsOf(reply).map((r) => r.series)).toEqual([0, 1, 0]);
     expect(rowsOf({ ...reply, groups: [] }).map((r) => r.series)).toEqual([0, 1, 2]);

@@ -35,26 +35,36 @@ export const withGroupBy = ({ groupBy: _, ...rest }: Reference, next: string | u
 /** Above the data there is room for the title of a pane. */
 const ROOM = { below: 0.05, above: 0.16 };
 
-/** One range for all charts side by side, so that what is equally high is equally large. */
-export function commonRanges({ series }: ComparisonReply): Ranges {
+/**
+ * One range for all charts side by side, so that what is equally high is equally large.
+ * @param isTurned  whether the axis of a pane falls from below to above: the room for its title is at the other end then
+ */
+export function commonRanges({ series }: ComparisonReply, isTurned: { main: boolean; difference: boolean }): Ranges {
   const candidates = series.flatMap((s) => s.candidates.filter((c) => !c.problem));
   const either = (values: readonly (number | null)[], halves: readonly (number | null)[] = []): (number | null)[] =>
     values.flatMap((v, i) => (v === null ? [] : [v - (halves[i] ?? 0), v + (halves[i] ?? 0)]));
   return {
-    main: rangeOf([
-      ...series.flatMap(({ drawn }) => either(drawn.y, drawn.yUncertainty)),
-      ...candidates.flatMap(({ curve }) => [...curve.y, ...curve.low, ...curve.high]),
-    ]),
-    difference: rangeOf([0, ...candidates.flatMap(({ drawn }) => either(drawn.difference, drawn.uncertainty))]),
+    main: rangeOf(
+      [
+        ...series.flatMap(({ drawn }) => either(drawn.y, drawn.yUncertainty)),
+        ...candidates.flatMap(({ curve }) => [...curve.y, ...curve.low, ...curve.high]),
+      ],
+      isTurned.main,
+    ),
+    difference: rangeOf(
+      [0, ...candidates.flatMap(({ drawn }) => either(drawn.difference, drawn.uncertainty))],
+      isTurned.difference,
+    ),
   };
 }
 
-function rangeOf(values: readonly (number | null)[]): [number, number] | undefined {
+function rangeOf(values: readonly (number | null)[], isTurned: boolean): [number, number] | undefined {
   let [low, high] = [Infinity, -Infinity];
   for (const v of values) if (v !== null) [low, high] = [Math.min(low, v), Math.max(high, v)];
   if (!(high > low)) return undefined;
   const span = high - low;
-  return [low - ROOM.below * span, high + ROOM.above * span];
+  const [below, above] = isTurned ? [ROOM.above, ROOM.below] : [ROOM.below, ROOM.above];
+  return [low - below * span, high + above * span];
 }
 
 /** A figure with a chart for each group, beside each other. */

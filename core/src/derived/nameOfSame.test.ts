@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { nameOfSame } from './nameOfSame';
 
-const of = (run: string, taken: string[] = []) => nameOfSame({ run, from: 'Vane', to: 'Coarse vane' }, new Set(taken));
+const of = (run: string, taken: string[] = []) =>
+  nameOfSame({ name: run, from: 'Vane', to: 'Coarse vane' }, new Set(taken));
 
 test.each([
   [of('Vane, cut at z 13'), 'Coarse vane, cut at z 13'],
