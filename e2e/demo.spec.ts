@@ -1,6 +1,6 @@
 /** The demo as a newcomer meets it. */
 import { expect } from '@playwright/test';
-import { benchTest, drag, fileInput, go, goFigures, ledger } from './bench';
+import { benchTest, choose, drag, fileInput, go, goFigures, ledger } from './bench';
 
 const test = benchTest(true);
 
@@ -122,4 +122,31 @@ test('what is not there is said in a sentence', async ({ bench: page, server }) 
   await fileInput(page).setInputFiles(headings);
   await expect(page.getByText('No row of numbers was found below the headings')).toBeVisible();
   await expect(page.getByRole('button', { name: /Import 0/ })).toBeDisabled();
+});
+
+test('three stations of the vane: a sentence for each, one figure, and the same of a coarser field', async ({
+  bench: page,
+}) => {
+  await page.getByRole('row', { name: /Loop 3: guide vane/ }).click();
+  await go(page, 'Compare');
+  const verdicts = page.getByRole('region', { name: 'Verdict of each group' });
+  await expect(verdicts.getByRole('listitem')).toHaveCount(3, { timeout: 30_000 });
+  await expect(verdicts.getByRole('listitem').first()).toContainText('At all 11 points no difference is larger');
+  await expect(verdicts.getByRole('listitem').last()).toContainText('Differs at 2 of 11 points');
+  await expect(page.getByRole('region', { name: 'z_rel 0.85 ± 0.01' }).getByRole('img')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep as figure' }).click();
+  await expect(page.getByText('Kept as figure 1.')).toBeVisible();
+
+  // Everything that stands on the cut is made of the coarser field too.
+  await go(page, 'Signals');
+  await choose(page, 'Run', 'Guide vane, cut at three stations');
+  await choose(page, 'The same of another field', 'Guide vane, simulated on a coarse mesh');
+  await expect(page.getByText(/^Made: .* with 1 comparison and 1 figure\.$/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: /^Simulated pressure at the taps, of Guide vane/ })).toBeVisible();
+  await expect(verdicts.getByRole('listitem')).toHaveCount(3, { timeout: 30_000 });
+
+  // By itself each condition has a chart and a verdict of its own again.
+  await page.getByRole('combobox', { name: 'Group by' }).hover();
+  await page.locator('.ant-select-clear').last().click();
+  await expect(verdicts).toBeHidden();
 });
