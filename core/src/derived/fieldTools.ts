@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import { facesOf, type Faces } from '../field';
+import { facesOf, rangesOfFaces, type FaceRanges, type Faces } from '../field';
 import type { Channel } from '../sample';
 import type { DerivedChannel, FieldState } from './RecipeKind';
 
@@ -28,9 +28,29 @@ export function rememberedFaces(field: Pick<FieldState, 'mesh'>): Faces {
   return known;
 }
 
+/** What is cut at several stations has its ranges computed once. */
+const rangesOfValues = new WeakMap<Float64Array, { faces: Faces; ranges: FaceRanges }>();
+export function rememberedRanges(faces: Faces, values: Float64Array): FaceRanges {
+  const known = rangesOfValues.get(values);
+  if (known?.faces === faces) return known.ranges;
+  const ranges = rangesOfFaces(faces, values);
+  rangesOfValues.set(values, { faces, ranges });
+  return ranges;
+}
+
+const highestNodes = new WeakMap<Uint32Array, number>();
+function highestNode({ nodes }: FieldState['mesh']): number {
+  let highest = highestNodes.get(nodes);
+  if (highest !== undefined) return highest;
+  highest = -1;
+  for (let i = 0; i < nodes.length; i++) if (nodes[i]! > highest) highest = nodes[i]!;
+  highestNodes.set(nodes, highest);
+  return highest;
+}
+
 /** Whether the samples are nodes still, and lengths can be told. @throws {AppError} FIELD_NODES_MOVED, FIELD_UNITS */
 export function checkField({ name, state, mesh, coordinates }: FieldState): void {
-  const highest = mesh.nodes.reduce((most, node) => Math.max(most, node), -1);
+  const highest = highestNode(mesh);
   if (state.logged || highest >= state.samples)
     throw new AppError('FIELD_NODES_MOVED', { name, have: state.samples, nodes: highest + 1 });
   const units = coordinates.map((symbol) => state.channels.get(symbol)?.unit ?? '');

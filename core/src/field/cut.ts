@@ -24,10 +24,39 @@ export interface Cut {
 }
 
 export interface CutChoice {
+  /** The value at which it is cut, in the unit of the values; absent: 0. */
+  level?: number;
   /** Which zones are cut; undefined: all. */
   zones?: ReadonlySet<number>;
   /** Whether a node counts; undefined: all do. */
   isKept?(node: number): boolean;
+  /** Of the faces and the values, where they are known from another cut. */
+  ranges?: FaceRanges;
+}
+
+/** Lowest and highest value at the corners of each face; where none has a value the lowest is above the highest. */
+export interface FaceRanges {
+  low: Float64Array;
+  high: Float64Array;
+}
+
+/** @param values  length n, of the nodes */
+export function rangesOfFaces({ nodes, starts }: Faces, values: Float64Array): FaceRanges {
+  const faces = starts.length - 1;
+  const [lows, highs] = [new Float64Array(faces), new Float64Array(faces)];
+  for (let face = 0; face < faces; face++) {
+    const end = starts[face + 1]!;
+    let [low, high] = [Infinity, -Infinity];
+    for (let i = starts[face]!; i < end; i++) {
+      const v = values[nodes[i]!]!;
+      // A comparison with what is missing is false.
+      if (v < low) low = v;
+      if (v > high) high = v;
+    }
+    lows[face] = low;
+    highs[face] = high;
+  }
+  return { low: lows, high: highs };
 }
 
 /** Crossings of edges, each edge once. */
@@ -37,18 +66,22 @@ class Crossings {
   readonly share: number[] = [];
   private readonly known = new Map<number, number>();
 
-  constructor(private readonly above: Float64Array) {}
+  constructor(
+    private readonly values: Float64Array,
+    private readonly level: number,
+  ) {}
 
   /** The place of the crossing of an edge whose ends lie on two sides. */
   at(a: number, b: number): number {
     const [low, high] = a < b ? [a, b] : [b, a];
-    const share = this.above[low]! / (this.above[low]! - this.above[high]!);
+    const above = this.values[low]! - this.level;
+    const share = above / (above - (this.values[high]! - this.level));
     if (share === 0) return this.keep(low, low, 0);
     return share === 1 ? this.keep(high, high, 0) : this.keep(low, high, share);
   }
 
   private keep(from: number, to: number, share: number): number {
-    const key = from * this.above.length + to;
+    const key = from * this.values.length + to;
     const known = this.known.get(key);
     if (known !== undefined) return known;
     const place = this.from.length;
@@ -61,33 +94,35 @@ class Crossings {
 }
 
 /**
- * Cuts a surface where a quantity of its nodes is zero, straight along each edge.
- * A node at zero counts as above it, so that each edge is crossed or not, and a line goes through it once.
- * @param above  length n, of the nodes: how far each lies above the cut, in any unit
+ * Cuts a surface where a quantity of its nodes has a value, straight along each edge.
+ * A node at the value counts as above it, so that each edge is crossed or not, and a line goes through it once.
+ * @param values  length n, of the nodes, in any unit
  * Source: the crossing of each edge by linear interpolation, as in marching squares (W. E. Lorensen and H. E. Cline,
  * SIGGRAPH 1987, for one dimension more); how the points are joined is this program's.
  */
-export function cutSurface(surface: Faces, above: Float64Array, { zones, isKept }: CutChoice = {}): Cut {
+export function cutSurface(surface: Faces, values: Float64Array, choice: CutChoice = {}): Cut {
   const { nodes, starts } = surface;
-  const sides = sidesOf(above, isKept);
-  const crossings = new Crossings(above);
+  const { level = 0, zones, ranges = rangesOfFaces(surface, values) } = choice;
+  const { low, high } = ranges;
+  const sideOf = sidesAt(values, level, choice.isKept);
+  const crossings = new Crossings(values, level);
   const segments = new Map<number, Segments>();
   let [grazed, passedOver] = [0, 0];
   for (let face = 0; face + 1 < starts.length; face++) {
-    const [first, end] = [starts[face]!, starts[face + 1]!];
-    let seen = 0;
-    for (let i = first; i < end; i++) seen |= sides[nodes[i]!]!;
     // Nearly all faces lie on one side.
-    if (seen === ABOVE || seen === BELOW) continue;
+    if (!(low[face]! <= level && high[face]! >= level)) continue;
     const zone = surface.zones[face]!;
     if (zones && !zones.has(zone)) continue;
+    const corners = nodes.subarray(starts[face], starts[face + 1]);
+    const sides = Array.from(corners, sideOf);
+    const seen = sides.reduce((all, side) => all | side, 0);
     const isCrossed = (seen & ABOVE) !== 0 && (seen & BELOW) !== 0;
-    if (!isCrossed) grazed += isWhollyOn(nodes, first, end, sides) ? 1 : 0;
+    if (!isCrossed) grazed += sides.every((side) => side === (ABOVE | ON)) ? 1 : 0;
     else if (seen & NOWHERE) passedOver++;
     else {
       const of = segments.get(zone) ?? new Segments();
       segments.set(zone, of);
-      cutFace(nodes, first, end, sides, crossings, of);
+      cutFace(corners, sides, crossings, of);
     }
   }
   const parts = [...segments].flatMap(([zone, of]) =>
@@ -101,58 +136,44 @@ export function cutSurface(surface: Faces, above: Float64Array, { zones, isKept 
   };
 }
 
-/** On which side of a cut a node lies: at zero is above and on it; what does not count or has no value is nowhere too. */
+/** On which side of a cut a node lies: at it is above and on it; what does not count or has no value is nowhere too. */
 const [ABOVE, BELOW, ON, NOWHERE] = [1, 2, 4, 8];
 
-function sidesOf(above: Float64Array, isKept: CutChoice['isKept']): Uint8Array {
-  const sides = new Uint8Array(above.length);
-  for (let node = 0; node < above.length; node++) {
-    const value = above[node]!;
-    if (value > 0) sides[node] = ABOVE;
-    else if (value < 0) sides[node] = BELOW;
-    else sides[node] = value === 0 ? ABOVE | ON : NOWHERE;
-  }
-  if (isKept) for (let node = 0; node < above.length; node++) if (!isKept(node)) sides[node]! |= NOWHERE;
-  return sides;
-}
-
-function isWhollyOn(nodes: Uint32Array, first: number, end: number, sides: Uint8Array): boolean {
-  for (let i = first; i < end; i++) if (sides[nodes[i]!] !== (ABOVE | ON)) return false;
-  return true;
-}
+const sidesAt =
+  (values: Float64Array, level: number, isKept: CutChoice['isKept']) =>
+  (node: number): number => {
+    const value = values[node]!;
+    const side = value > level ? ABOVE : value < level ? BELOW : value === level ? ABOVE | ON : NOWHERE;
+    return isKept && !isKept(node) ? side | NOWHERE : side;
+  };
 
 /** A face that bends through the cut is crossed more than twice: each stretch above it has a line of its own. */
-function cutFace(
-  nodes: Uint32Array,
-  first: number,
-  end: number,
-  sides: Uint8Array,
-  crossings: Crossings,
-  to: Segments,
-): void {
+function cutFace(corners: Uint32Array, sides: readonly number[], crossings: Crossings, to: Segments): void {
   const rising: number[] = [];
   const falling: number[] = [];
+  const count = corners.length;
   // Begun below, so that each rise is followed by its fall.
-  let begin = first;
-  while (!(sides[nodes[begin]!]! & BELOW)) begin++;
-  for (let k = 0; k < end - first; k++) {
-    const a = nodes[first + ((begin - first + k) % (end - first))]!;
-    const b = nodes[first + ((begin - first + k + 1) % (end - first))]!;
-    const isBelow = (sides[a]! & BELOW) !== 0;
-    if (isBelow === ((sides[b]! & BELOW) !== 0)) continue;
-    (isBelow ? rising : falling).push(crossings.at(a, b));
+  const begin = sides.findIndex((side) => side & BELOW);
+  for (let k = begin; k < begin + count; k++) {
+    const [here, next] = [k % count, (k + 1) % count];
+    const isBelow = (sides[here]! & BELOW) !== 0;
+    if (isBelow === ((sides[next]! & BELOW) !== 0)) continue;
+    (isBelow ? rising : falling).push(crossings.at(corners[here]!, corners[next]!));
   }
   rising.forEach((point, k) => to.add(point, falling[k]!));
 }
 
+/** More points than any cut has: two numbers of points are one. */
+const MOST_POINTS = 2 ** 26;
+
 /** Straight pieces between crossings, each once, and the lines that they make. */
 class Segments {
-  private readonly known = new Set<string>();
+  private readonly known = new Set<number>();
   private readonly ends: number[] = [];
 
   add(a: number, b: number): void {
     if (a === b) return;
-    const key = a < b ? `${a} ${b}` : `${b} ${a}`;
+    const key = Math.min(a, b) * MOST_POINTS + Math.max(a, b);
     // A ridge that lies in the cut is an edge of both of its faces.
     if (this.known.has(key)) return;
     this.known.add(key);

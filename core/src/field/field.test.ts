@@ -7,6 +7,7 @@ import {
   checkMesh,
   cutSurface,
   lengthsAlong,
+  rangesOfFaces,
   shapeCode,
   facesOf,
   trianglesOf,
@@ -134,6 +135,33 @@ describe('a cylinder of triangles, open at its seam', () => {
     const [z, q] = [coordinates[2], coordinates[2].map((v) => 5 - 3 * v)].map((c) => alongCut(cut, c));
     expect(abs(q!.map((v, i) => v - (5 - 3 * z![i]!)))).toBeLessThan(1e-14);
     expect(cut.parts).toHaveLength(2);
+  });
+});
+
+describe('a cut at a value', () => {
+  const bent = sheet(9, 7, (u, v) => [u, v, Math.sin(3 * u) * v], 'quadrilateral');
+  const faces = facesOf(bent.mesh);
+  const values = bent.coordinates[2].map((z, i) => (i === 20 ? NaN : z));
+  test('is the cut at zero of what is left above it, bit by bit, with ranges that are known or not', () => {
+    const ranges = rangesOfFaces(faces, values);
+    for (const level of [-0.05, 0, 0.2, 0.31, 0.9]) {
+      const wanted = cutSurface(
+        faces,
+        values.map((v) => v - level),
+      );
+      expect(cutSurface(faces, values, { level })).toEqual(wanted);
+      expect(cutSurface(faces, values, { level, ranges })).toEqual(wanted);
+    }
+  });
+  test('ranges are of the corners that have a value', () => {
+    const { low, high } = rangesOfFaces(faces, values);
+    for (let face = 0; face < low.length; face++) {
+      const corners = [...faces.nodes.subarray(faces.starts[face], faces.starts[face + 1])].map((n) => values[n]!);
+      const present = corners.filter((v) => !Number.isNaN(v));
+      expect([low[face], high[face]]).toEqual([Math.min(...present), Math.max(...present)]);
+    }
+    const none = rangesOfFaces(faces, new Float64Array(values.length).fill(NaN));
+    expect([none.low[0], none.high[0]]).toEqual([Infinity, -Infinity]);
   });
 });
 

@@ -5,9 +5,11 @@ export {
   alongCut,
   cutSurface,
   lengthsAlong,
+  rangesOfFaces,
   type Cut,
   type CutChoice,
   type CutPart,
+  type FaceRanges,
   type Plane,
 } from './cut';
 export { atPlaces, nearestPlaces, type NearestPlace } from './nearest';

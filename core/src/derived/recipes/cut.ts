@@ -1,10 +1,10 @@
 import { Type, type Static } from 'typebox';
 import { AppError } from '../../error/AppError';
-import { abovePlane, alongCut, cutSurface, lengthsAlong, type Cut } from '../../field';
+import { abovePlane, alongCut, cutSurface, lengthsAlong, type Cut, type FaceRanges } from '../../field';
 import { formatCount, formatValue } from '../../number/formatNumber';
 import { printUnit } from '../../units';
 import { KEPT, type Channel } from '../../sample';
-import { checkField, copyOf, freeSymbol, rememberedFaces, zonesOf } from '../fieldTools';
+import { checkField, copyOf, freeSymbol, rememberedFaces, rememberedRanges, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
 
 const three = (title: string) => Type.Tuple([Type.Number(), Type.Number(), Type.Number()], { title });
@@ -107,8 +107,8 @@ export function cutField(field: FieldState, { where, zones }: CutSettings): CutA
     // Of most fields nothing is set aside, and then no node has to be asked.
     ...(state.mask.some((m) => m !== KEPT) ? { isKept: (node: number) => state.mask[node] === KEPT } : {}),
   };
-  const cutAt = (above: Float64Array, at: CutPlace): CutAt => {
-    const one = cutSurface(faces, above, choice);
+  const cutAt = (at: CutPlace, ranges?: FaceRanges): CutAt => {
+    const one = cutSurface(faces, at.values, { ...choice, level: at.value, ...(ranges ? { ranges } : {}) });
     if (one.parts.length === 0) throw nothing(field, at, one, chosen);
     return { cut: one, value: at.value };
   };
@@ -116,18 +116,14 @@ export function cutField(field: FieldState, { where, zones }: CutSettings): CutA
     const [x, y, z] = field.coordinates.map((symbol) => state.channels.get(symbol)!.values);
     const above = abovePlane([x!, y!, z!], where);
     const { unit } = state.channels.get(field.coordinates[0])!;
-    return [cutAt(above, { what: 'the distance from the plane', value: 0, unit, values: above })];
+    return [cutAt({ what: 'the distance from the plane', value: 0, unit, values: above })];
   }
   const { channel: symbol } = where;
   const channel = state.channels.get(symbol);
   if (!channel || channel.labels) throw new AppError('FIELD_CHANNEL', { symbol, name: field.name });
   const { unit, values } = channel;
-  return where.values.map((value) =>
-    cutAt(
-      values.map((v) => v - value),
-      { what: symbol, value, unit, values },
-    ),
-  );
+  const ranges = rememberedRanges(faces, values);
+  return where.values.map((value) => cutAt({ what: symbol, value, unit, values }, ranges));
 }
 
 /** Where a cut is made, in words, and what it is made of. */
