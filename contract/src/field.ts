@@ -1,3 +1,4 @@
+import { joinPlanes, type JoinPlane } from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { closed, described, id, name, orNull, problem, reading, symbol, unit } from './common';
 import { steps } from './run';
@@ -13,6 +14,11 @@ const variable = described(
 const nodes = described('How many nodes there are.', Type.Integer());
 const cells = described('How many cells join them.', Type.Integer());
 
+const plane = described(
+  'Two axes: in their plane nodes without cells are joined by triangles.',
+  Type.Unsafe<JoinPlane>(Type.Enum([...joinPlanes])),
+);
+
 const takenVariable = closed({ variable, symbol, name, unit });
 export type TakenVariable = Static<typeof takenVariable>;
 
@@ -23,7 +29,8 @@ export const fieldUploadReply = closed({
   nodes,
   cells,
   zones: described('Its parts.', Type.Array(closed({ name: Type.String(), nodes, cells }))),
-  coordinateUnit: described('Of the field that was read last; empty: none was.', unit),
+  coordinateUnit: described('As the file states it, else of the field that was read last; empty: none was.', unit),
+  plane: described('In which nodes without cells were joined; null: all have cells.', orNull(plane)),
   variables: described(
     'What is known at its nodes.',
     Type.Array(
@@ -44,6 +51,10 @@ export const fieldBody = closed({
   uploadId: Type.String({ pattern: '^[0-9a-f]{32}$' }),
   name,
   coordinateUnit: described('Of x, y and z.', unit),
+  plane: described(
+    'In which nodes without cells are joined; absent: in the one in which they spread most.',
+    Type.Optional(plane),
+  ),
   variables: described('Those that become channels.', Type.Array(takenVariable, { maxItems: 500 })),
 });
 export type FieldBody = Static<typeof fieldBody>;

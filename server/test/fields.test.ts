@@ -84,6 +84,27 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
+describe('a table of nodes', () => {
+  const rows = places.map(([x, y, z]) => `${x},${y},${z},${100 + 10 * x!}`);
+  const nodes = ['x (cm),y (cm),z (cm),Wall pressure (kPa)', ...rows].join('\n');
+
+  test('brings its units, says in which plane it is joined, and is taken in another', async () => {
+    const { body: sent } = await send('nodes.csv', nodes);
+    expect(sent).toMatchObject({ nodes: 9, coordinateUnit: 'cm', plane: 'xz', cells: 8 });
+    expect(sent.variables[0]).toMatchObject({ variable: 'Wall pressure', unit: 'kPa', isRemembered: false });
+    expect(sent.remarks.join()).toContain('in the plane of x and z');
+    const wall = { variable: 'Wall pressure', symbol: 'p_w', name: 'Wall pressure', unit: 'kPa' };
+    const { body: made } = await take(sent.uploadId, 'Nodes', { coordinateUnit: 'cm', plane: 'yz', variables: [wall] });
+    const { body: about } = await server.ask<FieldReply>(`/runs/${made.id}/field`);
+    expect(about).toMatchObject({ nodes: 9, cells: 8, remarks: [expect.stringContaining('in the plane of y and z')] });
+    await server.ask(`/runs/${made.id}`, undefined, 'DELETE');
+  });
+  test('of a log is refused, with what a field is', async () => {
+    const { body: refusedLog } = await send('log.csv', 't,p\n0,1\n1,2\n');
+    expect(refusedLog).toMatchObject({ code: 'FILE_DAMAGED', message: expect.stringContaining('table of nodes') });
+  });
+});
+
 describe('a file of a field', () => {
   test('tells what it holds, and takes units from the last one with a variable of that name', async () => {
     const { status, body: sent } = await send('plate.vtk', plate());

@@ -41,6 +41,16 @@ export const fieldErrors = {
     (f) =>
       `Every face that is cut at ${f.what} = ${`${formatValue(f.value, 6)} ${f.unit}`.trim()} has a node that is set aside or has no value (${f.count} of them). Bring nodes back, or choose another value.`,
   ),
+  FIELD_NODES_IN_LINE: entry<{ name: string; plane: string }>(
+    'input',
+    (f) =>
+      `The nodes of "${f.name}" lie on a line in the plane of ${f.plane[0]} and ${f.plane[1]}, so no triangles join them. Choose another plane, or send a table of triangles in one archive with them.`,
+  ),
+  FIELD_CELL_TABLE: entry<{ name: string; line: number; problem: string }>(
+    'input',
+    (f) =>
+      `Line ${f.line} of "${f.name}" joins no cell: ${f.problem}. A table of cells has in each line the numbers of three or four nodes.`,
+  ),
   FIELD_ABSENT: entry<{ name: string }>(
     'input',
     (f) =>

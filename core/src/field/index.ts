@@ -13,3 +13,5 @@ export {
   type Plane,
 } from './cut';
 export { atPlaces, nearestPlaces, type NearestPlace } from './nearest';
+export { joinNodes, joinPlanes, widestPlane, type JoinPlane } from './joinNodes';
+export { coordinateColumns } from './coordinateColumns';

@@ -1,4 +1,4 @@
-import type { Mesh } from '@undameter/core';
+import type { JoinPlane, Mesh } from '@undameter/core';
 
 /** An open format of simulated fields: nodes, how they are joined to cells, and what is known at them. */
 export interface FieldFormat {
@@ -11,7 +11,15 @@ export interface FieldFormat {
    * @param bytes  the whole file
    * @throws {AppError} FILE_DAMAGED, FILE_UNPACKS_TOO_LARGE, FIELD_SHAPE, FIELD_TOO_LARGE, and as `checkMesh`
    */
-  read(bytes: Uint8Array, name: string): FieldPart[];
+  read(bytes: Uint8Array, name: string, how?: HowRead): FieldPart[];
+}
+
+/** What of the reading is not in the file itself. */
+export interface HowRead {
+  /** In which plane nodes without cells are joined; absent: the one in which they spread most. */
+  plane?: JoinPlane | undefined;
+  /** The other files of its archive, by their paths. */
+  beside?: Readonly<Record<string, Uint8Array>> | undefined;
 }
 
 /** One data set of a file: a zone, unless it is the only one. */
@@ -27,6 +35,10 @@ export interface FieldPart {
   arrays: FieldArray[];
   /** What was read otherwise than it stands there. */
   remarks: string[];
+  /** Of x, y and z, where the file states it. */
+  coordinateUnit?: string;
+  /** The plane in which its nodes were joined; absent: the file has cells. */
+  joinedIn?: JoinPlane;
 }
 
 /** Values of a quantity. */
@@ -36,6 +48,8 @@ export interface FieldArray {
   components: number;
   /** All components of one node or cell after those of another. */
   values: Float64Array;
+  /** Where the file states it. */
+  unit?: string;
 }
 
 /** More nodes or cells than this do not fit into the memory of a server. */

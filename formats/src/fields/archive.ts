@@ -1,7 +1,7 @@
 import { AppError } from '@undameter/core';
 import { MOST_UNPACKED_BYTES } from '../containers/Container';
 import { list } from '../containers/zip';
-import type { FieldFormat, FieldPart } from './FieldFormat';
+import type { FieldFormat, FieldPart, HowRead } from './FieldFormat';
 import { childrenOf, elementsOf, type Element } from './vtk/xmlTree';
 
 /** A file of an archive with what the archive calls it. */
@@ -30,6 +30,7 @@ export function partsOfArchive(
   bytes: Uint8Array,
   name: string,
   formatOf: (head: Uint8Array, name: string) => FieldFormat | undefined,
+  how: HowRead,
 ): FieldPart[] {
   let unpackedBytes = 0;
   const files = list(bytes, name, ({ name: path, originalSize }) => {
@@ -55,7 +56,9 @@ export function partsOfArchive(
       throw new AppError('FILE_DAMAGED', { name, what: 'archive of a field', reason: `"${path}" is missing in it` });
     const format = formatOf(file, path);
     if (!format) return [];
-    return format.read(file, path).map((part) => ({ ...part, name: [called, part.name].filter(Boolean).join(', ') }));
+    return format
+      .read(file, path, { ...how, beside: files })
+      .map((part) => ({ ...part, name: [called, part.name].filter(Boolean).join(', ') }));
   });
   if (parts.length === 0) throw new AppError('FILE_NO_PARTS', { name, what: 'file of a field' });
   return parts;

@@ -1,4 +1,4 @@
-import { AppError, cellsOf, checkMesh, type Mesh } from '@undameter/core';
+import { AppError, cellsOf, checkMesh, type JoinPlane, type Mesh } from '@undameter/core';
 import { MOST_CELLS, MOST_NODES, type FieldArray, type FieldPart } from './FieldFormat';
 
 /** A field as a run has it: columns of nodes, and how these are joined. */
@@ -13,6 +13,10 @@ export interface Field {
   variables: FieldVariable[];
   /** What was read otherwise than it stands in the file, in sentences. */
   remarks: string[];
+  /** Of x, y and z, where the file states it. */
+  coordinateUnit?: string | undefined;
+  /** The plane in which nodes without cells were joined; undefined: all have cells. */
+  joinedIn?: JoinPlane | undefined;
 }
 
 export interface FieldVariable {
@@ -20,6 +24,8 @@ export interface FieldVariable {
   name: string;
   /** Of each node; NaN where its zone has none. */
   values: Float64Array;
+  /** Where the file states it. */
+  unit?: string | undefined;
 }
 
 /**
@@ -38,7 +44,7 @@ export function wholeField(parts: readonly FieldPart[], name: string): Field {
     if (have > most) throw new AppError('FIELD_TOO_LARGE', { name, what, have, most });
   parts.forEach((part) => checkMesh(part.mesh, nodesOf(part), name));
   const remarks = [...new Set(parts.flatMap((part) => part.remarks))];
-  const variables = new Map<string, Float64Array>();
+  const variables = new Map<string, FieldVariable>();
   const coordinates: Field['coordinates'] = [new Float64Array(nodes), new Float64Array(nodes), new Float64Array(nodes)];
   const zoneOfNode = new Float64Array(nodes);
   let first = 0;
@@ -47,9 +53,9 @@ export function wholeField(parts: readonly FieldPart[], name: string): Field {
     for (let i = 0; i < count; i++)
       for (let axis = 0; axis < 3; axis++) coordinates[axis]![first + i] = part.points[3 * i + axis]!;
     zoneOfNode.fill(zone, first, first + count);
-    for (const { name: called, values } of columnsOf(part, remarks)) {
-      const column = variables.get(called) ?? new Float64Array(nodes).fill(NaN);
-      variables.set(called, column);
+    for (const { name: called, values, unit } of columnsOf(part, remarks)) {
+      const column = variables.get(called)?.values ?? new Float64Array(nodes).fill(NaN);
+      variables.set(called, { name: called, values: column, unit });
       column.set(values, first);
     }
     first += count;
@@ -58,7 +64,9 @@ export function wholeField(parts: readonly FieldPart[], name: string): Field {
     zones: zoneNames(parts),
     ...{ zoneOfNode, coordinates, remarks: [...new Set(remarks)] },
     mesh: joinedMesh(parts),
-    variables: [...variables].map(([called, values]) => ({ name: called, values })),
+    variables: [...variables.values()],
+    coordinateUnit: parts.find((p) => p.coordinateUnit !== undefined)?.coordinateUnit,
+    joinedIn: parts.find((p) => p.joinedIn !== undefined)?.joinedIn,
   };
 }
 
@@ -115,8 +123,8 @@ function columnsOf(part: FieldPart, remarks: string[]): FieldVariable[] {
   });
 }
 
-function componentsOf({ name, components, values }: FieldArray): FieldVariable[] {
-  if (components === 1) return [{ name, values }];
+function componentsOf({ name, components, values, unit }: FieldArray): FieldVariable[] {
+  if (components === 1) return [{ name, values, unit }];
   const count = values.length / components;
   const each = Array.from({ length: components }, (_, c) => ({
     name: `${name} ${components <= 3 ? AXES[c]! : c + 1}`,

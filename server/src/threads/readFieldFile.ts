@@ -1,26 +1,40 @@
 import { readFileSync, statSync } from 'node:fs';
+import type { JoinPlane } from '@undameter/core';
 import { readField, type Field } from '@undameter/formats';
 
+interface FieldFile {
+  path: string;
+  name: string;
+  /** In which nodes without cells are joined; absent: in the one in which they spread most. */
+  plane?: JoinPlane | undefined;
+}
+
 /** Reads a file of a simulated field as a whole. @throws {AppError} as `readField` */
-export const readFieldFile = ({ path, name }: { path: string; name: string }): Field =>
-  statSync(path).size === 0 ? readField(new Uint8Array(), name) : readField(new Uint8Array(readFileSync(path)), name);
+export const readFieldFile = ({ path, name, plane }: FieldFile): Field => {
+  const bytes = statSync(path).size === 0 ? new Uint8Array() : new Uint8Array(readFileSync(path));
+  return readField(bytes, name, { plane });
+};
 
 /** What a file of a field holds, without its values. */
 export interface FieldSummary {
   nodes: number;
   zones: { name: string; nodes: number; cells: number }[];
-  variables: { variable: string; lowest: number | null; highest: number | null; missing: number }[];
+  /** `unit`: as the file states it; empty: it does not. */
+  variables: { variable: string; unit: string; lowest: number | null; highest: number | null; missing: number }[];
   remarks: string[];
+  coordinateUnit: string;
+  /** The plane in which nodes without cells were joined; null: all have cells. */
+  plane: JoinPlane | null;
 }
 
-export function fieldSummary(task: { path: string; name: string }): FieldSummary {
-  const { zones, zoneOfNode, mesh, variables, remarks } = readFieldFile(task);
+export function fieldSummary(task: FieldFile): FieldSummary {
+  const { zones, zoneOfNode, mesh, variables, remarks, coordinateUnit = '', joinedIn } = readFieldFile(task);
   const counted = zones.map((name) => ({ name, nodes: 0, cells: 0 }));
   for (const zone of zoneOfNode) counted[zone]!.nodes++;
   for (const zone of mesh.zones) counted[zone]!.cells++;
   return {
-    ...{ nodes: zoneOfNode.length, zones: counted, remarks },
-    variables: variables.map(({ name: variable, values }) => ({ variable, ...rangeOf(values) })),
+    ...{ nodes: zoneOfNode.length, zones: counted, remarks, coordinateUnit, plane: joinedIn ?? null },
+    variables: variables.map(({ name: variable, unit = '', values }) => ({ variable, unit, ...rangeOf(values) })),
   };
 }
 

@@ -39,6 +39,7 @@ export function IntakePlace() {
   // One sending of a file is one reading of it: a new file begins with nothing corrected.
   const [sending, setSending] = useState(0);
   const [queue, setQueue] = useState<File[]>([]);
+  const [file, setFile] = useState<File | null>(null);
   const again = Number(search.get('again') ?? NaN);
   const joining = Number(search.get('join') ?? NaN);
   const { mutate: send } = work.send;
@@ -90,6 +91,7 @@ export function IntakePlace() {
     void fields.isField(first).then((is) => {
       if (is) return fields.send(first);
       setSending((n) => n + 1);
+      setFile(first);
       send(first);
     });
   };
@@ -110,6 +112,14 @@ export function IntakePlace() {
         work={work}
         waiting={queue.length}
         onAgain={() => next(sent.uploadId)}
+        onField={
+          file === null || file.name !== sent.name
+            ? undefined
+            : () => {
+                work.discard(sent.uploadId);
+                fields.send(file);
+              }
+        }
       />
     );
   return (

@@ -1,4 +1,4 @@
-import { formatCount, type Layout } from '@undameter/core';
+import { coordinateColumns, formatCount, type Layout } from '@undameter/core';
 import { useReducer } from 'react';
 import { PlaceFrame } from '../../app/PlaceFrame';
 import { counted } from '../../parts/counted';
@@ -16,10 +16,12 @@ interface WaitingFileProps {
   /** Files that wait behind this one. */
   waiting: number;
   onAgain(): void;
+  /** Reads it as the nodes of a simulated field instead; undefined: it cannot be sent once more. */
+  onField: (() => void) | undefined;
 }
 
 /** A file as it was read, with everything that can be said otherwise; then what became of it. */
-export function WaitingFile({ campaignId, start, work, waiting, onAgain }: WaitingFileProps) {
+export function WaitingFile({ campaignId, start, work, waiting, onAgain, onField }: WaitingFileProps) {
   const [state, act] = useReducer(intake, start);
   const { uploadId, name, bytes } = state.upload;
   const relayout = (layout: Layout) =>
@@ -42,6 +44,16 @@ export function WaitingFile({ campaignId, start, work, waiting, onAgain }: Waiti
           <>
             <b>First lines, as read</b>
             <span className="soft">what is left out is crossed; a click on a line’s number says what it is</span>
+            <span className="grow" />
+            {onField && coordinateColumns(state.preview.columns.map((c) => c.name)) && (
+              <button
+                className="quiet"
+                title="Its rows have x, y and z: they can be the nodes of a simulated field"
+                onClick={onField}
+              >
+                Read as nodes of a field
+              </button>
+            )}
           </>
         )
       }

@@ -1,6 +1,6 @@
 import type { FieldUploadReply } from '@undameter/contract';
-import { formatCount, formatValue } from '@undameter/core';
-import { Button, Checkbox, Input } from 'antd';
+import { formatCount, formatValue, joinPlanes, type JoinPlane } from '@undameter/core';
+import { Button, Checkbox, Input, Select } from 'antd';
 import { useState } from 'react';
 import { PlaceFrame } from '../../../app/PlaceFrame';
 import { Board } from '../../../board/Board';
@@ -158,7 +158,7 @@ function FieldPanel({ sent, draft, onDraft, work }: DraftProps & { work: FieldFi
         </Field>
         <Field
           label="Unit of x, y, z"
-          hint="Files of fields have no units. What is said here is proposed for the next one."
+          hint="Most files of fields have no units. What is said here is proposed for the next one."
         >
           <Input
             aria-label="Unit of x, y, z"
@@ -168,6 +168,19 @@ function FieldPanel({ sent, draft, onDraft, work }: DraftProps & { work: FieldFi
             onChange={(e) => onDraft({ ...draft, coordinateUnit: e.target.value })}
           />
         </Field>
+        {draft.plane !== null && (
+          <Field
+            label="Joined in the plane"
+            hint="Its nodes have no cells; what is changed here is joined anew when it is taken."
+          >
+            <Select<JoinPlane>
+              aria-label="Joined in the plane"
+              value={draft.plane}
+              onChange={(plane) => onDraft({ ...draft, plane })}
+              options={joinPlanes.map((plane) => ({ value: plane, label: [...plane].join(' and ') }))}
+            />
+          </Field>
+        )}
         {sent.remarks.map((remark) => (
           <p key={remark} className="doubt">
             {remark}

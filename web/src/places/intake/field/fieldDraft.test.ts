@@ -20,6 +20,7 @@ const sent: FieldUploadReply = {
     nodes: 9,
     cells: 4,
     coordinateUnit: 'mm',
+    plane: null,
     remarks: [],
   },
   zones: [{ name: 'suction side', nodes: 9, cells: 4 }],
@@ -36,6 +37,12 @@ test('begins with the name of the file, and all that it holds', () => {
     ['p', true],
     ['U_x', true],
   ]);
+});
+test('nodes without cells are joined in the plane that is proposed, or in another; else none is named', () => {
+  const open = beginField({ ...sent, plane: 'xz' });
+  expect(fieldBodyOf(open, sent.uploadId).plane).toBe('xz');
+  expect(fieldBodyOf({ ...open, plane: 'yz' }, sent.uploadId).plane).toBe('yz');
+  expect(fieldBodyOf(draft, sent.uploadId)).not.toHaveProperty('plane');
 });
 test('takes what is ticked, with its units', () => {
   const less = withVariable(withVariable(draft, 'U x', { isTaken: false }), 'Static_Pressure', { unit: 'Pa' });

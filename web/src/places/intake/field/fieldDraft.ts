@@ -1,16 +1,18 @@
 import type { FieldBody, FieldUploadReply } from '@undameter/contract';
-import { AppError, isSymbol, parseUnit } from '@undameter/core';
+import { AppError, isSymbol, parseUnit, type JoinPlane } from '@undameter/core';
 
 /** A file of a field that waits, with what is wanted of it. */
 export interface FieldDraft {
   name: string;
   coordinateUnit: string;
+  /** In which nodes without cells are joined; null: all have cells. */
+  plane: JoinPlane | null;
   variables: (FieldBody['variables'][number] & { isTaken: boolean })[];
 }
 
-export const beginField = ({ fileName, coordinateUnit, variables }: FieldUploadReply): FieldDraft => ({
+export const beginField = ({ fileName, coordinateUnit, plane, variables }: FieldUploadReply): FieldDraft => ({
   name: fileName.replace(/\.[^.]+$/, '').slice(0, 120),
-  coordinateUnit,
+  ...{ coordinateUnit, plane },
   variables: variables.map(({ variable, symbol, name, unit }) => ({ variable, symbol, name, unit, isTaken: true })),
 });
 
@@ -49,8 +51,9 @@ export function fieldProblem({ name, coordinateUnit, variables }: FieldDraft): s
   return [coordinateUnit, ...taken.map((v) => v.unit)].map(unitProblem).find((p) => p !== undefined) ?? null;
 }
 
-export const fieldBodyOf = ({ name, coordinateUnit, variables }: FieldDraft, uploadId: string): FieldBody => ({
+export const fieldBodyOf = ({ name, coordinateUnit, plane, variables }: FieldDraft, uploadId: string): FieldBody => ({
   ...{ uploadId, name: name.trim(), coordinateUnit },
+  ...(plane === null ? {} : { plane }),
   variables: variables.filter((v) => v.isTaken).map(({ isTaken: _, ...variable }) => variable),
 });
 
