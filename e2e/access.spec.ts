@@ -63,8 +63,12 @@ for (const theme of ['light', 'dark'])
     await page.getByRole('button', { name: '+ Cut' }).click();
     await page.getByRole('button', { name: 'Colours and zones' }).click();
     await page.getByRole('spinbutton', { name: 'Node to tell' }).fill('100');
-    await expect(page.getByRole('status', { name: 'Node' })).toContainText('Node 100');
+    await expect(page.getByRole('status', { name: 'Node' })).toContainText('Node 100', { timeout: 30_000 });
     found.push(...(await violations(page)).map((v) => `Field: ${v}`));
+    // Charts of a comparison side by side.
+    await page.goto(page.url().replace(/\/signals.*/, '/compare/2'));
+    await expect(page.getByRole('region', { name: 'z_rel 0.85 ± 0.01' })).toBeVisible();
+    found.push(...(await violations(page)).map((v) => `Stations: ${v}`));
     expect(found).toEqual([]);
   });
 

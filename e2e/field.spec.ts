@@ -110,3 +110,21 @@ test('two sides become a field, a cut at two heights, and the same cut of a fine
   await expect(page.getByRole('heading', { name: 'finer, cut at z 5, 15' })).toBeVisible();
   await expect.poll(() => ledger(page)).toMatchObject({ logged: 164, kept: 164 });
 });
+
+test('rows with x, y and z are the nodes of a field when somebody says so', async ({ bench: page }) => {
+  await page.getByRole('textbox', { name: 'Name' }).fill('Nodes');
+  await page.getByRole('textbox', { name: 'Question' }).fill('Can a table be cut?');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await go(page, 'Intake');
+  const rows = [0, 5, 10].flatMap((z) => [0, 10, 20].map((x) => `${x},${0.01 * x * x},${z},${100 + x - z}`));
+  const table = ['X (mm),Y (mm),Z (mm),Pressure (kPa)', ...rows].join('\n');
+  await fileInput(page)
+    .first()
+    .setInputFiles({ name: 'nodes.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  await page.getByRole('button', { name: 'Read as nodes of a field' }).click();
+  await expect(page.getByText('joined by triangles in the plane of x and z')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Unit of x, y, z' })).toHaveValue('mm');
+  await expect(page.getByRole('textbox', { name: 'Unit of Pressure' })).toHaveValue('kPa');
+  await page.getByRole('button', { name: 'Take the field' }).click();
+  await expect(view(page)).toHaveAttribute('aria-label', 'Field coloured by Pressure, 9 nodes');
+});

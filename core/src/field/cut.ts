@@ -38,15 +38,27 @@ export interface CutChoice {
 export interface FaceRanges {
   low: Float64Array;
   high: Float64Array;
+  /** The same of each block of faces: neighbours stand beside each other mostly, so that few blocks are cut. */
+  ofBlocks: { low: Float64Array; high: Float64Array };
 }
+
+const BLOCK_FACES = 64;
 
 /** @param values  length n, of the nodes */
 export function rangesOfFaces({ nodes, starts }: Faces, values: Float64Array): FaceRanges {
   const faces = starts.length - 1;
-  const [lows, highs] = [new Float64Array(faces), new Float64Array(faces)];
+  const blocks = Math.ceil(faces / BLOCK_FACES);
+  const emptyRanges = (count: number) => ({
+    low: new Float64Array(count).fill(Infinity),
+    high: new Float64Array(count).fill(-Infinity),
+  });
+  const { low: lows, high: highs } = emptyRanges(faces);
+  const ofBlocks = emptyRanges(blocks);
   for (let face = 0; face < faces; face++) {
     const end = starts[face + 1]!;
-    let [low, high] = [Infinity, -Infinity];
+    // Two plain variables: of a million faces, a pair for each would be felt.
+    let low = Infinity;
+    let high = -Infinity;
     for (let i = starts[face]!; i < end; i++) {
       const v = values[nodes[i]!]!;
       // A comparison with what is missing is false.
@@ -55,8 +67,23 @@ export function rangesOfFaces({ nodes, starts }: Faces, values: Float64Array): F
     }
     lows[face] = low;
     highs[face] = high;
+    const block = Math.floor(face / BLOCK_FACES);
+    if (low < ofBlocks.low[block]!) ofBlocks.low[block] = low;
+    if (high > ofBlocks.high[block]!) ofBlocks.high[block] = high;
   }
-  return { low: lows, high: highs };
+  return { low: lows, high: highs, ofBlocks };
+}
+
+/** Faces with a level between their lowest and highest value, ends included. */
+function facesAt({ low, high, ofBlocks }: FaceRanges, level: number): number[] {
+  const found: number[] = [];
+  for (let block = 0; block < ofBlocks.low.length; block++) {
+    if (!(ofBlocks.low[block]! <= level && ofBlocks.high[block]! >= level)) continue;
+    const end = Math.min(low.length, (block + 1) * BLOCK_FACES);
+    for (let face = block * BLOCK_FACES; face < end; face++)
+      if (low[face]! <= level && high[face]! >= level) found.push(face);
+  }
+  return found;
 }
 
 /** Crossings of edges, each edge once. */
@@ -103,14 +130,12 @@ class Crossings {
 export function cutSurface(surface: Faces, values: Float64Array, choice: CutChoice = {}): Cut {
   const { nodes, starts } = surface;
   const { level = 0, zones, ranges = rangesOfFaces(surface, values) } = choice;
-  const { low, high } = ranges;
   const sideOf = sidesAt(values, level, choice.isKept);
   const crossings = new Crossings(values, level);
   const segments = new Map<number, Segments>();
   let [grazed, passedOver] = [0, 0];
-  for (let face = 0; face + 1 < starts.length; face++) {
-    // Nearly all faces lie on one side.
-    if (!(low[face]! <= level && high[face]! >= level)) continue;
+  // Nearly all faces lie on one side.
+  for (const face of facesAt(ranges, level)) {
     const zone = surface.zones[face]!;
     if (zones && !zones.has(zone)) continue;
     const corners = nodes.subarray(starts[face], starts[face + 1]);

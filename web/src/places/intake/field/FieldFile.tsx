@@ -170,7 +170,7 @@ function FieldPanel({ sent, draft, onDraft, work }: DraftProps & { work: FieldFi
         </Field>
         {draft.plane !== null && (
           <Field
-            label="Joined in the plane"
+            label="Plane"
             hint="Its nodes have no cells; what is changed here is joined anew when it is taken."
           >
             <Select<JoinPlane>
