@@ -169,10 +169,7 @@ function FieldPanel({ sent, draft, onDraft, work }: DraftProps & { work: FieldFi
           />
         </Field>
         {draft.plane !== null && (
-          <Field
-            label="Plane"
-            hint="Its nodes have no cells; what is changed here is joined anew when it is taken."
-          >
+          <Field label="Plane" hint="Its nodes have no cells; what is changed here is joined anew when it is taken.">
             <Select<JoinPlane>
               aria-label="Joined in the plane"
               value={draft.plane}
