@@ -176,7 +176,7 @@ function ComparisonInHand(props: InHandProps) {
 }
 
 const figureOf = (reply: ComparisonReply | undefined, comparisonId: number, below: DifferenceView): FigureSource =>
-  reply && reply.groups.length > 1
+  reply && reply.groups.length > 0
     ? figureOfGroups(reply, comparisonId, below)
     : { kind: 'comparison', comparisonId, below };
 
