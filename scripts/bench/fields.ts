@@ -5,9 +5,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { alongCut, cutSurface, facesOf, rangesOfFaces, type Faces } from '@undameter/core';
 import { readField, type Field } from '@undameter/formats';
+import { medianInPython, timeOf } from './medians';
 
 const [ACROSS, VARIABLES, RUNS, STATIONS] = [707, 10, 5, 50];
-const median = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1]!;
 
 /** A bent sheet as a VTK XML file, its arrays appended as they are. */
 function sheetFile(): Uint8Array {
@@ -59,25 +59,9 @@ def cut(values):
     cutter = vtk.vtkCutter(); cutter.SetCutFunction(plane); cutter.SetInputData(grid)
     for k, value in enumerate(values): cutter.SetValue(k, value)
     cutter.Update()
-def median_ms(work):
-    work()
-    times = []
-    for _ in range(${RUNS}):
-        start = time.perf_counter(); work(); times.append((time.perf_counter() - start) * 1000)
-    return statistics.median(times)
+${medianInPython(RUNS)}
 stations = [1.7 * (k + 1) for k in range(${STATIONS})]
 print(json.dumps([median_ms(read), median_ms(lambda: cut([43.3])), median_ms(lambda: cut(stations))]))`;
-
-function timed(work: () => unknown): number {
-  work();
-  const times: number[] = [];
-  for (let run = 0; run < RUNS; run++) {
-    const start = performance.now();
-    work();
-    times.push(performance.now() - start);
-  }
-  return median(times);
-}
 
 /** Cuts with all their columns, as a derived run has them: what is known of the faces serves all of its stations. */
 function cutAt(faces: Faces, { coordinates, variables }: Field, stations: readonly number[]): void {
@@ -88,7 +72,7 @@ function cutAt(faces: Faces, { coordinates, variables }: Field, stations: readon
   }
 }
 
-export function benchFields(): void {
+export async function benchFields(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'undameter-bench-'));
   const path = join(folder, 'sheet.vtu');
   try {
@@ -98,9 +82,9 @@ export function benchFields(): void {
     const faces = facesOf(field.mesh);
     const stations = Array.from({ length: STATIONS }, (_, k) => 1.7 * (k + 1));
     const ours: [string, number][] = [
-      [`field: read 1e6 triangles, ${VARIABLES} variables`, timed(() => facesOf(read().mesh))],
-      ['field: one cut with all columns', timed(() => cutAt(faces, field, [43.3]))],
-      [`field: ${STATIONS} cuts with all columns`, timed(() => cutAt(faces, field, stations))],
+      [`field: read 1e6 triangles, ${VARIABLES} variables`, await timeOf(() => facesOf(read().mesh), RUNS)],
+      ['field: one cut with all columns', await timeOf(() => cutAt(faces, field, [43.3]), RUNS)],
+      [`field: ${STATIONS} cuts with all columns`, await timeOf(() => cutAt(faces, field, stations), RUNS)],
     ];
     const { status, stdout } = spawnSync('/usr/bin/python3', ['-c', reference(path)], { encoding: 'utf8' });
     const theirs = status === 0 ? (JSON.parse(stdout) as number[]) : [];

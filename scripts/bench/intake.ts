@@ -23,10 +23,10 @@ import { formatFor } from '@undameter/formats';
 import type { CampaignRow, JobReply, TracesReply } from '@undameter/contract';
 import { asUnderstood, uploadTo } from '../testing/importBuilt';
 import { askBuilt, newDataDirectory, removeDataDirectory, startBuilt, type Built } from '../testing/startBuilt';
+import { median } from './medians';
 
 const COLUMNS = 20;
 const MEDIAN_OF = 3;
-const median = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1]!;
 const say = (label: string, value: string): void => console.log(`${label.padEnd(58)}${value.padStart(16)}`);
 const seconds = (ms: number): string => `${(ms / 1000).toFixed(2)} s`;
 

@@ -8,33 +8,16 @@ import { spawnSync } from 'node:child_process';
 import { cases, setUp } from './cases';
 import { benchFields } from './fields';
 import { benchIntake } from './intake';
+import { medianInPython, timeOf } from './medians';
 import { benchProcedure } from './procedure';
 
 const RUNS = 7;
-const median = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1]!;
-
-async function timeOf(work: () => unknown): Promise<number> {
-  await work();
-  const times: number[] = [];
-  for (let i = 0; i < RUNS; i++) {
-    const start = performance.now();
-    await work();
-    times.push(performance.now() - start);
-  }
-  return median(times);
-}
 
 /** Medians of the reference in ms by name, or undefined where Python cannot run it. */
 function references(): Record<string, number> | undefined {
   const timed = cases.flatMap(({ name, reference }) => (reference ? [[name, reference]] : []));
   const script = `${setUp}
-import json, time, statistics
-def median_ms(work):
-    work()
-    times = []
-    for _ in range(${RUNS}):
-        start = time.perf_counter(); work(); times.append((time.perf_counter() - start) * 1000)
-    return statistics.median(times)
+${medianInPython(RUNS)}
 print(json.dumps({${timed.map(([name, expression]) => `${JSON.stringify(name)}: median_ms(lambda: ${expression})`).join(', ')}}))`;
   const { status, stdout } = spawnSync('/usr/bin/python3', ['-c', script], { encoding: 'utf8' });
   return status === 0 ? (JSON.parse(stdout) as Record<string, number>) : undefined;
@@ -48,7 +31,7 @@ async function benchKernels(): Promise<void> {
     );
   console.log(`${'kernel'.padEnd(46)}${'ms'.padStart(9)}${'reference'.padStart(11)}${'ratio'.padStart(8)}`);
   for (const { name, ours } of cases) {
-    const ms = await timeOf(ours);
+    const ms = await timeOf(ours, RUNS);
     const theirs = reference?.[name];
     const ratio = theirs === undefined ? '–' : (ms / theirs).toFixed(2);
     console.log(
@@ -59,7 +42,7 @@ async function benchKernels(): Promise<void> {
 
 const wanted = process.argv[2];
 if (wanted === undefined || wanted === 'kernels') await benchKernels();
-if (wanted === undefined || wanted === 'fields') benchFields();
+if (wanted === undefined || wanted === 'fields') await benchFields();
 if (wanted === undefined || wanted === 'procedure') benchProcedure();
 if (wanted === undefined || wanted === 'intake') await benchIntake(1_000_000);
 if (wanted === 'large') await benchIntake(10_000_000);

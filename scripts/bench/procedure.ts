@@ -1,10 +1,10 @@
 /** A procedure of ten steps over 1e6 samples of 20 channels: cold, and after a change of its last step. */
 import { runProcedure, type Change, type Channel, type RunState, type Step } from '@undameter/core';
+import { median } from './medians';
 
 const N = 1_000_000;
 const CHANNELS = 20;
 const MEDIAN_OF = 5;
-const median = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1]!;
 
 function longRun(): RunState {
   const channels = new Map<string, Channel>();
