@@ -347,8 +347,8 @@ describe('a run made from a field', () => {
     const against = (name: string, runId: number) =>
       server.ask<ComparisonRow>(`/campaigns/${campaignId}/comparisons`, {
         name,
-        reference: { runId: field.id, x: 'x', y: 'dp', conditionIds: [], data: 'samples' },
-        candidates: [{ ...asIs, source: { kind: 'run', runId, x: 'x', y: 'dp' } }],
+        reference: { runId: field.id, x: 'x', y: 'p', conditionIds: [], data: 'samples' },
+        candidates: [{ ...asIs, source: { kind: 'run', runId, x: 'x', y: 'p' } }],
       });
     const { body: own } = await against('Slice against its field', slice.id);
     await against('Field against itself', field.id);
@@ -356,7 +356,7 @@ describe('a run made from a field', () => {
       server.ask(`/campaigns/${campaignId}/figures`, { name, source, dressing: dressingOf(houseStyles[0]!) });
     const chart: FigureSource = { kind: 'comparison', comparisonId: own.id, below: 'none' };
     await keep('Compared', { kind: 'together', charts: [{ id: 'c1', source: chart }] });
-    await keep('Of the field', { kind: 'run', runId: field.id, panels: [['dp']], from: null, to: null });
+    await keep('Of the field', { kind: 'run', runId: field.id, panels: [['p']], from: null, to: null });
     const { body: alike } = await server.ask<AlikeReply>(`/runs/${slice.id}/alike`, { runId: third.id });
     expect(alike.comparisons).toEqual([{ id: expect.any(Number), name: 'Slice against its field, of Third' }]);
     expect(alike.figures).toEqual([{ id: expect.any(Number), name: 'Compared, of Third' }]);
@@ -367,6 +367,14 @@ describe('a run made from a field', () => {
     const sheets = (await server.ask<FigureRow[]>(`/campaigns/${campaignId}/figures`)).body;
     const copy = sheets.find((f) => f.id === alike.figures[0]!.id)!;
     expect(copy.source).toMatchObject({ charts: [{ source: { comparisonId: copied.id } }] });
+    // Of conditions that a comparison does not have there is no chart, and that is said.
+    const { body: gone } = await server.ask<FigureRow>(`/campaigns/${campaignId}/figures`, {
+      ...{ name: 'Gone', dressing: dressingOf(houseStyles[0]!) },
+      source: { ...chart, only: [999] },
+    });
+    const { body: drawn } = await server.ask<Refused>(`/figures/${gone.id}/content`);
+    expect(JSON.stringify(drawn)).toContain('There is no condition of the comparison');
+    await server.ask(`/figures/${gone.id}`, undefined, 'DELETE');
     for (const { id } of [...alike.figures, ...sheets]) await server.ask(`/figures/${id}`, undefined, 'DELETE');
     for (const { id } of all) await server.ask(`/comparisons/${id}`, undefined, 'DELETE');
   });

@@ -1,4 +1,5 @@
 import type { ComparisonReply, FigurePanel, FigureSeries } from '@undameter/contract';
+import { AppError } from '@undameter/core';
 import { partOfComparison } from '@undameter/drawing';
 import { comparison as storedComparison } from '../../store/comparisons';
 import { bareSeries, emptyPanel, plainAxis, sourceKind } from './Source';
@@ -12,6 +13,9 @@ export const comparison = sourceKind({
     const stored = await storedComparison(db, comparisonId);
     const all = await pools.compare(await loader.comparison(stored));
     const reply = only ? partOfComparison(all, only) : all;
+    // Conditions that the comparison no longer has would leave an empty chart without a word.
+    if (only && reply.series.length === 0)
+      throw new AppError('NOT_FOUND', { what: 'condition of the comparison', id: only.join(', ') });
     const candidates = reply.candidates.map((c) => c.name).join(', ');
     return {
       panels: panelsOfComparison(reply, below),
