@@ -8,7 +8,15 @@ import { Field } from '../../../parts/Field';
 import { PanelHead } from '../../../parts/PanelHead';
 import { Sentence } from '../../../parts/Sentence';
 import { counted } from '../../../parts/counted';
-import { beginField, fieldBodyOf, fieldProblem, unitProblem, withVariable, type FieldDraft } from './fieldDraft';
+import {
+  beginField,
+  fieldBodyOf,
+  fieldProblem,
+  remarksOf,
+  unitProblem,
+  withVariable,
+  type FieldDraft,
+} from './fieldDraft';
 import type { FieldFileHeld } from './useFieldFile';
 
 interface FieldFileProps {
@@ -169,7 +177,7 @@ function FieldPanel({ sent, draft, onDraft, work }: DraftProps & { work: FieldFi
           />
         </Field>
         {draft.plane !== null && (
-          <Field label="Plane" hint="Its nodes have no cells; what is changed here is joined anew when it is taken.">
+          <Field label="Plane" hint="Its nodes have no cells and are joined as they lie in it.">
             <Select<JoinPlane>
               aria-label="Joined in the plane"
               value={draft.plane}
@@ -178,7 +186,7 @@ function FieldPanel({ sent, draft, onDraft, work }: DraftProps & { work: FieldFi
             />
           </Field>
         )}
-        {sent.remarks.map((remark) => (
+        {remarksOf(sent, draft).map((remark) => (
           <p key={remark} className="doubt">
             {remark}
           </p>

@@ -6,6 +6,7 @@ import {
   fieldBodyOf,
   fieldProblem,
   isField,
+  remarksOf,
   unitProblem,
   withVariable,
   type FieldDraft,
@@ -43,6 +44,16 @@ test('nodes without cells are joined in the plane that is proposed, or in anothe
   expect(fieldBodyOf(open, sent.uploadId).plane).toBe('xz');
   expect(fieldBodyOf({ ...open, plane: 'yz' }, sent.uploadId).plane).toBe('yz');
   expect(fieldBodyOf(draft, sent.uploadId)).not.toHaveProperty('plane');
+});
+test('tells of the plane that was proposed only as long as no other is chosen', () => {
+  const joined = 'Nodes without cells are joined by triangles in the plane of x and z; hollows are bridged.';
+  const table = { ...sent, plane: 'xz' as const, remarks: ['"p" stands there more than once.', joined] };
+  const open = beginField(table);
+  expect(remarksOf(table, open)).toEqual(table.remarks);
+  expect(remarksOf(table, { ...open, plane: 'yz' })).toEqual([
+    table.remarks[0],
+    'When it is taken its nodes are joined anew, in the plane of y and z.',
+  ]);
 });
 test('takes what is ticked, with its units', () => {
   const less = withVariable(withVariable(draft, 'U x', { isTaken: false }), 'Static_Pressure', { unit: 'Pa' });

@@ -57,6 +57,14 @@ export const fieldBodyOf = ({ name, coordinateUnit, plane, variables }: FieldDra
   variables: variables.filter((v) => v.isTaken).map(({ isTaken: _, ...variable }) => variable),
 });
 
+/** What was read otherwise than it stands in the file; of a plane that was chosen since, nothing is joined yet. */
+export function remarksOf({ remarks, plane: proposed }: FieldUploadReply, { plane }: FieldDraft): string[] {
+  if (plane === null || plane === proposed) return remarks;
+  const [across, up] = [...plane];
+  const others = remarks.filter((remark) => !remark.includes('are joined by triangles'));
+  return [...others, `When it is taken its nodes are joined anew, in the plane of ${across} and ${up}.`];
+}
+
 /** The names of an archive's files stand at its end, unpacked. */
 const DIRECTORY_BYTES = 256 * 1024;
 
