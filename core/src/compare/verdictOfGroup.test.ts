@@ -136,6 +136,13 @@ describe('what a group says', () => {
     expect(text).toMatch(/whether they agree was not tested\. .* at the worst 4\.03 kPa at 9 mm, lower\.$/);
   });
 
+  test.each([
+    [2, 'above'],
+    [-2, 'below'],
+  ])('a candidate that is off by %d lies %s, tested or not', (off, side) =>
+    expect(verdict(series('', () => off)).text).toMatch(new RegExp(`On average the candidate lies 2 kPa ${side},`)),
+  );
+
   test('points without a ± are counted, and are none of all', () => {
     const u = x.map((_, i) => (i < 3 ? NaN : 0.1));
     const { text, known, points } = verdict(series('', none, { u: [...u], stated: 0.01 }));

@@ -16,6 +16,7 @@ import { PlaceFrame } from '../../app/PlaceFrame';
 import { addressOf } from '../../app/places';
 import { useCampaign } from '../../app/useCampaign';
 import { AxesTool } from '../../axes/AxesTool';
+import type { Looks } from '../../axes/looks';
 import { useWithAxes } from '../../axes/useWithAxes';
 import { useOpenThing } from '../../app/useOpenThing';
 import { Chart, type Size } from '../../chart/Chart';
@@ -35,7 +36,7 @@ import { DifferenceBoard } from './DifferenceBoard';
 import { rowsOf } from './differenceRows';
 import { bodyOf, isWhole, newComparison, sameComparison } from './draft';
 import { GroupCharts } from './GroupCharts';
-import { dressedForGroups, figureOfGroups } from './groups';
+import { commonRanges, dressedForGroups, figureOfGroups, turnedIn } from './groups';
 import { GroupVerdicts } from './GroupVerdicts';
 import { VerdictPanel } from './VerdictPanel';
 
@@ -126,7 +127,12 @@ function ComparisonInHand(props: InHandProps) {
   const held = useComparisonInHand(props);
   const { body, reply } = held;
   const isGrouped = reply !== undefined && reply.groups.length > 0;
-  const draw = (size: Size) => (reply ? compareOption(reply, palette, size, view) : {});
+  const draw = (size: Size, looks: Looks) => {
+    if (!reply) return {};
+    // The differences keep clear of the title of their low pane, with their bars.
+    const { difference } = commonRanges(reply, turnedIn(reply, looks));
+    return compareOption(reply, palette, size, view, { main: undefined, difference });
+  };
   const axes = useWithAxes(campaign.id, `comparison ${reply?.x.symbol ?? ''} ${reply?.y.symbol ?? ''} ${view}`, draw);
   const label = reply
     ? `${reply.y.name}: ${reply.reference} against its candidates, and the differences`

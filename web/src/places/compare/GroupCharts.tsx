@@ -4,10 +4,9 @@ import type { Looks } from '../../axes/looks';
 import { withLooks } from '../../axes/axesOfOption';
 import { SeriesMark } from '../../board/SeriesMark';
 import { Chart } from '../../chart/Chart';
-import { compareOption, titleOfDifference, type DifferenceView, type Ranges } from '../../chart/compareOption';
-import { axisTitle } from '../../chart/panes';
+import { compareOption, type DifferenceView, type Ranges } from '../../chart/compareOption';
 import { useTheme } from '../../theme/ThemeProvider';
-import { commonRanges, kindsInWords, namesOfPlaces } from './groups';
+import { commonRanges, kindsInWords, namesOfPlaces, turnedIn } from './groups';
 import './compare.css';
 
 interface GroupChartsProps {
@@ -18,11 +17,7 @@ interface GroupChartsProps {
 
 /** A chart for each group, beside each other and on one scale. */
 export function GroupCharts({ reply, view, looks }: GroupChartsProps) {
-  const isTurned = (title: string): boolean => looks[`y ${title}`]?.reversed ?? false;
-  const ranges = commonRanges(reply, {
-    main: isTurned(axisTitle(reply.y)),
-    difference: isTurned(titleOfDifference(reply)),
-  });
+  const ranges = commonRanges(reply, turnedIn(reply, looks));
   return (
     <>
       <p className="group-key">

@@ -3,6 +3,7 @@ import type { ConditionRow } from '@undameter/contract';
 
 import { dressingOf, houseStyles, partOfComparison } from '@undameter/drawing';
 import { candidateOf, comparisonOf } from '../../../test/replies';
+import { axisTitle } from '../../chart/panes';
 import { rowsOf } from './differenceRows';
 import {
   commonRanges,
@@ -11,6 +12,7 @@ import {
   groupableBy,
   kindsInWords,
   namesOfPlaces,
+  turnedIn,
   withConditions,
   withGroupBy,
 } from './groups';
@@ -93,6 +95,15 @@ describe('charts of groups', () => {
       expect.closeTo(-13.2, 9),
       expect.closeTo(11, 9),
     ]);
+  });
+  test('know which of their axes are turned, by the names under which looks are kept', () => {
+    const names = {
+      main: `y ${axisTitle(reply.y)}`,
+      difference: `y ${axisTitle({ ...reply.y, name: 'Candidate − reference', symbol: '' })}`,
+    };
+    expect(turnedIn(reply, {})).toEqual({ main: false, difference: false });
+    expect(turnedIn(reply, { [names.main]: { reversed: true } })).toEqual({ main: true, difference: false });
+    expect(turnedIn(reply, { [names.difference]: { reversed: true } })).toEqual({ main: false, difference: true });
   });
   test('without values choose their scale themselves', () =>
     expect(commonRanges(comparisonOf(['simulated'], []), { main: false, difference: false }).main).toBeUndefined());

@@ -8,7 +8,9 @@ import type {
 } from '@undameter/contract';
 import { symbolsOfLimit, type Limit } from '@undameter/core';
 import { conditionsOf, idIn } from '@undameter/drawing';
-import type { DifferenceView, Ranges } from '../../chart/compareOption';
+import type { Looks } from '../../axes/looks';
+import { titleOfDifference, type DifferenceView, type Ranges } from '../../chart/compareOption';
+import { axisTitle } from '../../chart/panes';
 
 type Reference = ComparisonBody['reference'];
 
@@ -34,6 +36,12 @@ export const withGroupBy = ({ groupBy: _, ...rest }: Reference, next: string | u
 
 /** Above the data there is room for the title of a pane. */
 const ROOM = { below: 0.05, above: 0.16 };
+
+/** Whether the y axes of a comparison are wanted falling from below to above. */
+export function turnedIn(reply: ComparisonReply, looks: Looks): { main: boolean; difference: boolean } {
+  const isTurned = (title: string): boolean => looks[`y ${title}`]?.reversed ?? false;
+  return { main: isTurned(axisTitle(reply.y)), difference: isTurned(titleOfDifference(reply)) };
+}
 
 /**
  * One range for all charts side by side, so that what is equally high is equally large.
