@@ -176,6 +176,10 @@ export const catalogue = {
     (f) =>
       `"${f.symbol}" at character ${f.at + 1} is neither a channel, a table nor a constant of this run.${f.similar ? ` Did you mean ${f.similar}?` : ' The board lists the symbols that can be used.'}`,
   ),
+  WORD_UNKNOWN: entry<{ symbol: string; word: string; words: string; at: number }>(
+    'input',
+    (f) => `"${f.word}" at character ${f.at + 1} is no word of ${f.symbol}, which has: ${f.words}. Type one of them.`,
+  ),
   FUNCTION_ARGUMENTS: entry<{ name: string; need: number; have: number; at: number }>(
     'input',
     (f) => `${f.name} at character ${f.at + 1} takes ${f.need} argument${f.need === 1 ? '' : 's'}, not ${f.have}.`,
@@ -232,7 +236,7 @@ export const catalogue = {
   CHANNEL_IS_CATEGORY: entry<{ symbol: string }>(
     'input',
     (f) =>
-      `"${f.symbol}" holds words, not numbers. It can pick samples in a condition; choose a channel of numbers here.`,
+      `"${f.symbol}" holds words, not numbers. It can pick samples in a condition, and a formula can ask for a word, as ${f.symbol} = "…"; choose a channel of numbers here.`,
   ),
   CHANNEL_IS_NUMBER: entry<{ symbol: string }>(
     'input',
@@ -367,6 +371,11 @@ export const catalogue = {
     'input',
     (f) =>
       `"${f.value} of" takes one value of a whole channel, and a model knows its points one by one. Write a parameter instead.`,
+  ),
+  MODEL_OF_WORDS: entry<{ symbol: string; at: number }>(
+    'input',
+    (f) =>
+      `${f.symbol} at character ${f.at + 1} is asked for a word, and a model knows numbers alone. Fit each word by itself, by a condition.`,
   ),
   PARAMETER_UNKNOWN: entry<{ symbol: string; known: string }>(
     'input',

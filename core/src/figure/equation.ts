@@ -90,6 +90,8 @@ function set(node: Node, terms: EquationTerms, look: EquationLook): Part {
   switch (node.type) {
     case 'number':
       return numberPart(node.value, null, node.unit, { ...look, units: true });
+    case 'wordIs':
+      return whole([upright(`${node.name} ${node.isNot ? '≠' : '='} "${node.word}"`)]);
     case 'symbol':
       return symbolPart(node.name, terms, look);
     case 'negate': {

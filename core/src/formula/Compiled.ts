@@ -48,6 +48,8 @@ export interface Compiled {
 export interface FormulaScope {
   /** Unit of each channel by its symbol. */
   channels: ReadonlyMap<string, Unit>;
+  /** The words of each channel that holds words, in the order of their codes. */
+  words?: ReadonlyMap<string, readonly string[]>;
   tables: ReadonlyMap<string, PropertyTable>;
   /** Ambient pressure in Pa, where it was named. */
   ambient?: number | undefined;

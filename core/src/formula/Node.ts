@@ -2,6 +2,8 @@
 export type Node =
   | { type: 'number'; value: number; unit: string; at: number }
   | { type: 'symbol'; name: string; at: number }
+  /** Whether a channel of words has one of them; `isNot`: another one. */
+  | { type: 'wordIs'; name: string; word: string; isNot: boolean; at: number }
   | { type: 'negate'; operand: Node; at: number }
   | { type: 'not'; operand: Node; at: number }
   | { type: 'binary'; operator: BinaryOperator; left: Node; right: Node; at: number }
@@ -21,6 +23,7 @@ export function partsOf(node: Node): readonly Node[] {
   switch (node.type) {
     case 'number':
     case 'symbol':
+    case 'wordIs':
       return [];
     case 'binary':
       return [node.left, node.right];

@@ -8,13 +8,13 @@ import type { Compiled, FormulaScope } from './Compiled';
 import { constants } from './functions';
 import type { Node } from './Node';
 import { readingAs } from './readingAs';
-import { both, compare, opposite } from './truth';
+import { both, compare, hasWord, opposite } from './truth';
 import { whole } from './whole';
 
 /**
  * Checks a tree for symbols and dimensions and turns it into a kernel over columns.
  * Everything is computed in SI base units.
- * @throws {AppError} SYMBOL_UNKNOWN, UNIT_UNKNOWN, UNIT_CLASH, ARGUMENT_UNIT, FUNCTION_ARGUMENTS, EXPONENT_NOT_PLAIN,
+ * @throws {AppError} SYMBOL_UNKNOWN, CHANNEL_IS_CATEGORY, CHANNEL_IS_NUMBER, WORD_UNKNOWN, UNIT_UNKNOWN, UNIT_CLASH, ARGUMENT_UNIT, FUNCTION_ARGUMENTS, EXPONENT_NOT_PLAIN,
  *   DATUM_MIXED, AMBIENT_UNKNOWN, TORQUE_PER_COUNT
  */
 export function compile(node: Node, scope: FormulaScope): Compiled {
@@ -24,6 +24,8 @@ export function compile(node: Node, scope: FormulaScope): Compiled {
       return constant(node.value, parseUnit(node.unit));
     case 'symbol':
       return symbol(node, scope);
+    case 'wordIs':
+      return wordIs(node, scope);
     case 'negate':
       return negate(part(node.operand));
     case 'not':
@@ -42,7 +44,19 @@ export function compile(node: Node, scope: FormulaScope): Compiled {
   }
 }
 
+/** @throws {AppError} SYMBOL_UNKNOWN, CHANNEL_IS_NUMBER, WORD_UNKNOWN */
+function wordIs(node: Extract<Node, { type: 'wordIs' }>, scope: FormulaScope): Compiled {
+  const { name, word, isNot, at } = node;
+  const labels = scope.words?.get(name);
+  if (!labels && scope.channels.has(name)) throw new AppError('CHANNEL_IS_NUMBER', { symbol: name });
+  if (!labels) return unknown(node, scope);
+  const code = labels.indexOf(word);
+  if (code < 0) throw new AppError('WORD_UNKNOWN', { symbol: name, word, words: labels.slice(0, 8).join(', '), at });
+  return hasWord(name, code, isNot);
+}
+
 function symbol(node: Extract<Node, { type: 'symbol' }>, scope: FormulaScope): Compiled {
+  if (scope.words?.has(node.name)) throw new AppError('CHANNEL_IS_CATEGORY', { symbol: node.name });
   const unit = scope.channels.get(node.name);
   if (unit) return channel(node.name, unit);
   const known = constants[node.name];

@@ -129,7 +129,7 @@ export const uncertainIn = (
 export function symbolsIn(node: Node): string[] {
   const found = new Set<string>();
   const visit = (part: Node): void => {
-    if (part.type === 'symbol' || part.type === 'call') found.add(part.name);
+    if (part.type === 'symbol' || part.type === 'call' || part.type === 'wordIs') found.add(part.name);
     partsOf(part).forEach(visit);
   };
   visit(node);
@@ -138,10 +138,9 @@ export function symbolsIn(node: Node): string[] {
 
 function prepare(text: string, wanted: string, input: Omit<FormulaInput, 'samples'>) {
   const tree = parseFormula(text);
-  const words = symbolsIn(tree).find((name) => input.channels.get(name)?.labels);
-  if (words !== undefined) throw new AppError('CHANNEL_IS_CATEGORY', { symbol: words });
+  const words = new Map([...input.channels].flatMap(([symbol, { labels }]) => (labels ? [[symbol, labels] as const] : [])));
   const units = new Map([...input.channels].map(([symbol, c]) => [symbol, unitOfChannel(c)]));
-  const compiled = compile(tree, { channels: units, tables: input.tables ?? new Map(), ambient: input.ambient });
+  const compiled = compile(tree, { channels: units, words, tables: input.tables ?? new Map(), ambient: input.ambient });
   const si = siUnit(compiled.dimension);
   const unit = wanted.trim() === '' ? si : parseUnit(wanted);
   const isAngleInRadians = compiled.isRadians && isAngle(unit.dimension);

@@ -1,4 +1,4 @@
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import type { Channel } from '../sample';
 import type { PropertyTable } from '../property';
 import { evaluateFormula } from './index';
@@ -140,3 +140,47 @@ test.each([
 ])('what is wrong with "%s" is at character %d', (formula, at) =>
   expect(() => evaluate(formula)).toThrow(expect.objectContaining({ facts: expect.objectContaining({ at }) }) as never),
 );
+
+describe('words in a formula', () => {
+  const zone: [string, Channel] = [
+    'zone',
+    {
+      ...{ symbol: 'zone', name: 'Zone', unit: '', origin: 'logged', labels: ['suction side', 'pressure side'] },
+      values: Float64Array.from([0, 1]),
+    },
+  ];
+  const asked = (formula: string) => [
+    ...evaluateFormula(formula, '', { channels: new Map([...channels, zone]), samples: 2 }).values,
+  ];
+  test.each([
+    ['zone = "pressure side"', [0, 1]],
+    ['zone == "suction side"', [1, 0]],
+    ['zone <> "suction side"', [0, 1]],
+    ['not zone = "suction side" or Q > 0 [L/min]', [1, 1]],
+    ['if(zone = "pressure side", -1, 1) * 3', [3, -3]],
+  ])('%s is %j', (formula, values) => expect(asked(formula)).toEqual(values));
+  test('a sample without a word has none', () => {
+    const none = { ...zone[1], values: Float64Array.from([NaN, 1]) };
+    const input = { channels: new Map([...channels, ['zone', none] as const]), samples: 2 };
+    expect([...evaluateFormula('zone <> "suction side"', '', input).values]).toEqual([NaN, 1]);
+  });
+  test('errors of both sides are those of the side that is chosen', () => {
+    const sure = channel('a', '', 1, 1)[1];
+    const stated = { kind: 'absolute', value: 0.1, statedAs: 'standard', effect: 'random' } as const;
+    const input = { channels: new Map([zone, ['a', { ...sure, uncertainty: stated }] as const]), samples: 2 };
+    const errors = evaluateFormula('if(zone = "pressure side", 3 * a, 0)', '', input).errors();
+    expect([...[...errors.values()][0]!].map((e) => Math.abs(e))).toEqual([0, expect.closeTo(0.3, 12)]);
+  });
+  test.each([
+    ['zone = "hub"', 'WORD_UNKNOWN', /"hub" at character 1 is no word of zone, which has: suction side, pressure side/],
+    ['Q = "hub"', 'CHANNEL_IS_NUMBER', /./],
+    ['side = "hub"', 'SYMBOL_UNKNOWN', /./],
+    ['zone + 1', 'CHANNEL_IS_CATEGORY', /a formula can ask for a word, as zone = "…"/],
+    ['zone < "hub"', 'FORMULA_SYNTAX', /the word "hub"/],
+    ['"hub"', 'FORMULA_SYNTAX', /the word "hub"/],
+    ['zone = "hub', 'FORMULA_SYNTAX', /./],
+  ])('%s is refused as %s', (formula, code, sentence) => {
+    const refused = expect.objectContaining({ code, message: expect.stringMatching(sentence) });
+    expect(() => asked(formula)).toThrow(refused as never);
+  });
+});

@@ -22,7 +22,7 @@ const DEEPEST = 100;
  * A unit in square brackets belongs to the number before it. `^` binds strongest and
  * to the right; a minus in front binds weaker than `^`, so -x^2 is -(x^2). Comparisons (`<`,
  * `<=`, `=`, `<>`, `>=`, `>`) are joined by `and`, `or`, `not`; `if(n > 2000 [rpm], a, b)` chooses.
- * `mean of x`, and `first`, `last`, `lowest`, `highest`, give one value for the whole channel.
+ * `if(zone = "hub", a, b)` asks for a word. `mean of x`, and `first`, `last`, `lowest`, `highest`, give one value for the whole channel.
  * @throws {AppError} FORMULA_SYNTAX, FORMULA_TOO_LONG
  */
 export function parseFormula(text: string): Node {
@@ -92,6 +92,8 @@ class FormulaReader {
         this.index++;
         return { type: 'whole', value: token.text, operand: this.atom(), at: token.at };
       }
+      const asked = this.wordAsked(token);
+      if (asked) return asked;
       return this.takes('(') ? this.call(token) : { type: 'symbol', name: token.text, at: token.at };
     }
     if (this.takes('(')) {
@@ -100,6 +102,15 @@ class FormulaReader {
       return inside;
     }
     return this.fail('a number, a symbol or an opening bracket');
+  }
+
+  /** `zone = "hub"` or `zone <> "hub"`, after the name of the channel. */
+  private wordAsked({ text: name, at }: Token): Node | undefined {
+    const word = this.tokens[this.index + 1];
+    const { text: operator } = this.next();
+    if (word?.type !== 'word' || (operator !== '=' && operator !== '<>')) return undefined;
+    this.index += 2;
+    return { type: 'wordIs', name, word: word.text.slice(1, -1), isNot: operator === '<>', at };
   }
 
   private call(name: Token): Node {
@@ -127,7 +138,8 @@ class FormulaReader {
 
   private fail(expected: string): never {
     const token = this.next();
-    const found = token.type === 'end' ? 'the end of the formula' : `"${token.text}"`;
+    const found =
+      token.type === 'end' ? 'the end of the formula' : token.type === 'word' ? `the word ${token.text}` : `"${token.text}"`;
     throw new AppError('FORMULA_SYNTAX', { at: token.at, found, expected });
   }
 }

@@ -1,7 +1,7 @@
 import { AppError } from '../error/AppError';
 
 export interface Token {
-  type: 'number' | 'name' | 'unit' | 'operator' | 'end';
+  type: 'number' | 'name' | 'word' | 'unit' | 'operator' | 'end';
   text: string;
   at: number;
 }
@@ -12,6 +12,7 @@ const LONGEST = 2000;
 const patterns: readonly [Token['type'], RegExp][] = [
   ['number', /^(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][-+]?\d+)?/],
   ['name', /^\p{L}[\p{L}\p{N}_]*/u],
+  ['word', /^"[^"\n]*"/],
   ['unit', /^\[[^\]\n]*\]/],
   ['operator', /^(?:<=|>=|<>|==|[-+*/^(),−·×<>=≤≥≠])/],
 ];

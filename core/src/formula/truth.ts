@@ -33,6 +33,10 @@ export function compare(left: Compiled, right: Compiled, operator: Comparison, a
   );
 }
 
+/** Whether a channel of words has the word of a code, or another one; missing where it has none. */
+export const hasWord = (symbol: string, code: number, isNot: boolean): Compiled =>
+  truth(({ columns }) => apply1(columns.get(symbol)!, (v) => (v !== v ? NaN : Number((v === code) !== isNot))));
+
 /** `and`, `or`: anything but 0 counts as true. @throws {AppError} ARGUMENT_UNIT */
 export function both(left: Compiled, right: Compiled, operator: 'and' | 'or', at: number): Compiled {
   for (const part of [left, right]) needPlain(part, operator, at);

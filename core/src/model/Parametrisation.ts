@@ -92,6 +92,7 @@ function known(symbol: string, symbols: readonly string[]): void {
 function replaced(node: Node, by: ReadonlyMap<string, Node>): Node {
   switch (node.type) {
     case 'number':
+    case 'wordIs':
       return node;
     case 'symbol':
       return by.get(node.name) ?? node;

@@ -72,6 +72,7 @@ class Walk {
   of(node: Node): Powers {
     switch (node.type) {
       case 'number':
+      case 'wordIs':
         return plain();
       case 'symbol':
         return node.name === 'x'

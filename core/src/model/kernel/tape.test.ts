@@ -55,3 +55,9 @@ describe('a formula over blocks', () => {
     });
   });
 });
+
+test('a model that asks for a word is refused: it knows numbers alone', () => {
+  expect(() => ModelFunction.of('if(zone = "hub", a, b)', ['a', 'b'], new Map([['x', x]]))).toThrow(
+    expect.objectContaining({ code: 'MODEL_OF_WORDS' }) as never,
+  );
+});

@@ -91,6 +91,8 @@ export class Tape {
         return this.negated(this.build(node.operand));
       case 'not':
         return this.truth([this.build(node.operand)], (a) => (a !== a ? NaN : Number(a === 0)));
+      case 'wordIs':
+        throw new AppError('MODEL_OF_WORDS', { symbol: node.name, at: node.at });
       case 'whole':
         throw new AppError('MODEL_OF_WHOLE', { value: node.value, at: node.at });
       case 'binary':

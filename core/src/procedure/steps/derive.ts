@@ -8,8 +8,9 @@ import type { Channel } from '../../sample';
 import { defineStep } from '../StepKind';
 import { freeSymbol, withNewChannel } from '../stepTools';
 
-/** A formula as it is printed: a true minus and a middle dot. */
-const inPrint = (formula: string): string => formula.replace(/\s*\*\s*/g, ' · ').replace(/-/g, '−');
+/** A formula as it is printed: a true minus and a middle dot; words stay as they are. */
+const inPrint = (formula: string): string =>
+  formula.replace(/"[^"]*"|\s*\*\s*|-/g, (part) => (part.startsWith('"') ? part : part === '-' ? '−' : ' · '));
 
 /** A formula of one channel alone leaves the noise of neighbours as alike as it was. */
 function spreadOfOne(formula: string, { channels }: RunState): Channel['spread'] {
@@ -27,7 +28,7 @@ export const derive = defineStep({
     symbol: Type.String({ title: 'Symbol', minLength: 1, maxLength: 40 }),
     formula: Type.String({
       title: 'Formula',
-      description: 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2].',
+      description: 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2]. if(zone = "hub", −x, x) asks for a word.',
       minLength: 1,
       maxLength: 2000,
       field: 'formula',
