@@ -149,6 +149,7 @@ export const stepReport = closed({
   setAside: Type.Integer(),
   made: orNull(closed({ symbol: Type.String(), unit: Type.String() })),
   doubts: Type.Array(Type.String()),
+  notes: Type.Array(Type.String()),
   error: orNull(problem),
 });
 export type StepReportReply = Static<typeof stepReport>;

@@ -45,6 +45,8 @@ export interface StepEffect {
   made?: string;
   /** What a reader should know: divisions by zero, arguments outside a table. */
   doubts?: string[];
+  /** What was found or taken, without anything wrong in it: a limit, a range, a count. */
+  notes?: string[];
 }
 
 export interface StepReport {
@@ -59,5 +61,6 @@ export interface StepReport {
   setAside: number;
   made?: { symbol: string; unit: string };
   doubts: string[];
+  notes: string[];
   error?: ErrorReport;
 }

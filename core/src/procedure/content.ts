@@ -16,9 +16,10 @@ export interface Change {
   logged: RunState['logged'];
   made: string | undefined;
   doubts: string[];
+  notes: string[];
 }
 
-export function changeOf(before: RunState, { state, made, doubts = [] }: StepEffect): Change {
+export function changeOf(before: RunState, { state, made, doubts = [], notes = [] }: StepEffect): Change {
   const channels = new Map([...state.channels].filter(([symbol, c]) => before.channels.get(symbol) !== c));
   return {
     channels,
@@ -30,6 +31,7 @@ export function changeOf(before: RunState, { state, made, doubts = [] }: StepEff
     logged: state.logged,
     made,
     doubts,
+    notes,
   };
 }
 

@@ -28,8 +28,9 @@ type Made = Pick<Channel, 'symbol' | 'name' | 'unit' | 'values'> &
   Partial<Pick<Channel, 'errors' | 'spread' | 'datum' | 'decimals' | 'doubtful'>>;
 
 /** The effect of a step that made a channel. @throws {AppError} SYMBOL_TAKEN, SYMBOL_INVALID */
-export const made = (state: RunState, channel: Made, doubts: string[] = []): StepEffect => ({
+export const made = (state: RunState, channel: Made, doubts: string[] = [], notes: string[] = []): StepEffect => ({
   state: withNewChannel(state, { ...channel, origin: 'derived' }),
   made: channel.symbol,
   doubts,
+  notes,
 });

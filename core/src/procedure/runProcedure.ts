@@ -29,7 +29,7 @@ export interface Remembering {
   now?: () => number;
 }
 
-type Outcome = Pick<StepReport, 'status' | 'made' | 'doubts' | 'error' | 'milliseconds'>;
+type Outcome = Pick<StepReport, 'status' | 'made' | 'doubts' | 'notes' | 'error' | 'milliseconds'>;
 
 /**
  * Runs the steps in order. A step that fails changes nothing and reports why; the
@@ -47,7 +47,7 @@ export function runProcedure(
   const before: RunState[] = [];
   const outcomes = steps.map((step, index): Outcome => {
     before.push(state);
-    if (!step.on) return { status: 'off', doubts: [], milliseconds: 0 };
+    if (!step.on) return { status: 'off', doubts: [], notes: [], milliseconds: 0 };
     const start = now();
     try {
       const key = keyOfStep(content, state, step, index + 1);
@@ -60,13 +60,14 @@ export function runProcedure(
       return {
         status: 'done',
         doubts: change.doubts,
+        notes: change.notes,
         milliseconds: now() - start,
         ...(made ? { made: { symbol: made.symbol, unit: made.unit } } : {}),
       };
     } catch (error) {
       if (!(error instanceof AppError)) throw error;
       const explained = explainMissing(error, steps, index);
-      return { status: 'failed', doubts: [], error: explained.report(), milliseconds: now() - start };
+      return { status: 'failed', doubts: [], notes: [], error: explained.report(), milliseconds: now() - start };
     }
   });
   const counts = countsOf(state, steps.length);

@@ -167,6 +167,7 @@ describe('intake', () => {
     properties: [],
     timeColumn: 0,
     doubts: [],
+    notes: [],
   });
   const upload = {
     uploadId: 'u',

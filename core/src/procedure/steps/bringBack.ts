@@ -34,7 +34,8 @@ export const bringBack = defineStep({
       brought++;
       return KEPT;
     });
-    const doubts = brought === 0 ? ['no sample in these ranges was set aside'] : [`${brought} brought back`];
-    return { state: { ...state, mask }, doubts };
+    const told =
+      brought === 0 ? { doubts: ['no sample in these ranges was set aside'] } : { notes: [`${brought} brought back`] };
+    return { state: { ...state, mask }, ...told };
   },
 });

@@ -123,13 +123,15 @@ export const differentiate = defineStep({
     );
     const unsure = endsOf(stretches, (window - 1) / 2);
     const rateUnit = printUnit(wanted.text);
-    const words = [
-      ...doubts,
+    const notes = [
       ...noiseInAndOut(gather(y.values, stretches[0]!), gather(x.values, stretches[0]!), rate, window, [
         y.unit,
         rateUnit,
       ]),
       ...(derivative === 1 ? suggested({ method, window, order: local.order }) : []),
+    ];
+    const words = [
+      ...doubts,
       `${formatCount(unsure.length)} at ends and beside gaps ${ends === 'leave' ? 'left out' : 'are less sure, marked on the chart'}`,
     ];
     const leave = (column: Float64Array): Float64Array => {
@@ -138,8 +140,8 @@ export const differentiate = defineStep({
     };
     const channelMade = { symbol, name, unit: rateUnit, spread };
     return ends === 'leave'
-      ? made(state, { ...channelMade, values: leave(values), errors: () => mapErrors(errors(), leave) }, words)
-      : made(state, { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } }, words);
+      ? made(state, { ...channelMade, values: leave(values), errors: () => mapErrors(errors(), leave) }, words, notes)
+      : made(state, { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } }, words, notes);
   },
 });
 

@@ -42,7 +42,7 @@ export const lag = defineStep({
     if (state.along === undefined) throw new AppError('NO_TIME_FOR_RATE', {});
     const source = numberChannelOf(state, channel);
     const time = numberChannelOf(state, state.along).values;
-    const doubts: string[] = [];
+    const notes: string[] = [];
     let shift = by;
     if (method === 'align') {
       const kept = (column: Float64Array): Float64Array => column.map((v, i) => (state.mask[i] === KEPT ? v : NaN));
@@ -51,7 +51,7 @@ export const lag = defineStep({
         { x: time, y: kept(source.values) },
       );
       shift = found.offset;
-      doubts.push(
+      notes.push(
         `moved by ${formatValue(shift, 4)}, correlation ${formatValue(found.correlation, 3)}, next best ${formatValue(found.runnerUp, 3)}`,
       );
     }
@@ -66,7 +66,8 @@ export const lag = defineStep({
     return made(
       state,
       { symbol, name, unit: source.unit, datum: source.datum, values: moved(source.values), errors },
-      doubts,
+      [],
+      notes,
     );
   },
 });

@@ -17,6 +17,7 @@ export const normalise = defineStep({
     method: Type.Union(
       [
         Type.Literal('range', { title: 'Its lowest is 0, its highest 1' }),
+        Type.Literal('length', { title: 'Its lowest is 0, 1 a given length above' }),
         Type.Literal('highest', { title: 'Share of its highest value' }),
         Type.Literal('mean', { title: 'Share of its mean' }),
         Type.Literal('value', { title: 'Share of a reference value' }),
@@ -24,7 +25,7 @@ export const normalise = defineStep({
       { title: 'To' },
     ),
     reference: Type.Optional(
-      Type.Number({ title: 'Reference value', description: 'In the unit of the channel.', when: ['value'] }),
+      Type.Number({ title: 'Reference value', description: 'In the unit of the channel.', when: ['value', 'length'] }),
     ),
     each: Type.Optional(
       Type.String({
@@ -42,6 +43,7 @@ export const normalise = defineStep({
     detail: `${
       {
         range: 'its range from 0 to 1',
+        length: `from its lowest, by ${formatValue(reference ?? 1)}`,
         highest: 'share of its highest value',
         mean: 'share of its mean',
         value: `share of ${formatValue(reference ?? 1)}`,
@@ -61,9 +63,10 @@ export const normalise = defineStep({
     /** What an error does to the zero and to the one that all samples of a group are counted by; a typed reference is exact. */
     const moved = (c: Float64Array): Float64Array => {
       const moves = scales.map(({ ends: { lowest, highest } }, g) => {
-        const zero = method === 'range' ? c[lowest]! : 0;
+        const zero = countsFromLowest(method) ? c[lowest]! : 0;
         const mean = () => describe(c, maskOf(state.mask, groups.of, g)).mean;
-        return { zero, one: method === 'mean' ? mean() : method === 'value' ? 0 : c[highest]! - zero };
+        const isTyped = method === 'value' || method === 'length';
+        return { zero, one: method === 'mean' ? mean() : isTyped ? 0 : c[highest]! - zero };
       });
       return c.map((e, i) => {
         const g = groups.of[i]!;
@@ -71,11 +74,13 @@ export const normalise = defineStep({
       });
     };
     const errors = () => mapErrors(errorsOf(source, state.channels), moved);
-    return made(state, { symbol, name, unit: '', values, errors }, saidOf(scales, groups.names, source.unit, method));
+    return made(state, { symbol, name, unit: '', values, errors }, [], saidOf(scales, groups.names, source.unit, method));
   },
 });
 
-type Method = 'range' | 'highest' | 'mean' | 'value';
+type Method = 'range' | 'length' | 'highest' | 'mean' | 'value';
+
+const countsFromLowest = (method: Method): boolean => method === 'range' || method === 'length';
 
 /** What stands for 0 and for 1 in a group, less the zero. */
 interface Scale {
@@ -109,12 +114,13 @@ const maskOf = (mask: Mask, of: Int32Array, g: number): Mask => mask.map((m, i) 
 /** @throws {AppError} NORMALISED_BY_ZERO */
 function scaleOf(source: Channel, ends: Scale['ends'], method: Method, reference: number, mask: () => Mask): Scale {
   const [lowest = NaN, highest = NaN] = [source.values[ends.lowest], source.values[ends.highest]];
-  const zero = method === 'range' ? lowest : 0;
+  const zero = countsFromLowest(method) ? lowest : 0;
   const one = {
     range: () => highest - lowest,
     highest: () => highest,
     mean: () => describe(source.values, mask()).mean,
     value: () => reference,
+    length: () => reference,
   }[method]();
   if (!(Math.abs(one) > 0)) throw new AppError('NORMALISED_BY_ZERO', { name: source.name });
   return { zero, one, ends };
@@ -126,7 +132,7 @@ const MOST_SAID = 6;
 function saidOf(scales: readonly Scale[], names: readonly string[], unit: string, method: Method): string[] {
   const of = (value: number): string => `${formatValue(value)} ${unit}`.trim();
   const said = scales.map(({ zero, one }, g) => {
-    const ends = method === 'range' ? `0 stands for ${of(zero)}, 1 for ${of(zero + one)}` : `1 stands for ${of(one)}`;
+    const ends = countsFromLowest(method) ? `0 stands for ${of(zero)}, 1 for ${of(zero + one)}` : `1 stands for ${of(one)}`;
     return names[g] === '' ? ends : `${names[g]}: ${ends}`;
   });
   const more = said.length - MOST_SAID;

@@ -71,10 +71,8 @@ export const resample = defineStep({
     const logged = state.logged ?? { samples: state.samples, mask: state.mask };
     return {
       state: { ...state, samples: grid.length, channels, mask: new Uint16Array(grid.length), gaps: undefined, logged },
-      doubts: [
-        `${formatCount(grid.length)} samples on the grid`,
-        ...(method === 'mean' ? [] : folded(state, time, width)),
-      ],
+      notes: [`${formatCount(grid.length)} samples on the grid`],
+      doubts: method === 'mean' ? [] : folded(state, time, width),
     };
   },
 });

@@ -40,6 +40,6 @@ export const setAsideByRate = defineStep({
     }
     const effect = setAsideWhere(state, ordinal, (i) => rate[i]! > fastest);
     const unit = printUnit(perPower(parseUnit(y.unit), parseUnit(x.unit), 1).text);
-    return { ...effect, doubts: [...(effect.doubts ?? []), `limit in ${unit || 'plain numbers'}`] };
+    return { ...effect, notes: [`limit in ${unit || 'plain numbers'}`] };
   },
 });

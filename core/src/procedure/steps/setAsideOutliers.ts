@@ -49,6 +49,6 @@ export const setAsideOutliers = defineStep({
     const limit = threshold * sigma;
     const effect = setAsideWhere(state, ordinal, (i) => deviation[i]! > limit);
     const said = `${formatValue(limit, 3)} ${printUnit(y.unit)}`.trim();
-    return { ...effect, doubts: [...(effect.doubts ?? []), `limit: ${said} from the median`] };
+    return { ...effect, notes: [`limit: ${said} from the median`] };
   },
 });

@@ -683,8 +683,8 @@ describe('re-sampling to a coarser grid', () => {
       ...toned(13),
       channels: new Map([...toned(13).channels, ['z', { ...toned(13).channels.get('y')!, symbol: 'z' }]]),
     };
-    expect(onGrid(toned(13), 0.2, 'linear').reports[0]!.doubts[1]).toMatch(/^y: moves faster/);
-    expect(onGrid(two, 0.2, 'linear').reports[0]!.doubts[1]).toMatch(/^y, z: move faster/);
+    expect(onGrid(toned(13), 0.2, 'linear').reports[0]!.doubts[0]).toMatch(/^y: moves faster/);
+    expect(onGrid(two, 0.2, 'linear').reports[0]!.doubts[0]).toMatch(/^y, z: move faster/);
     const { values } = onGrid(toned(13), 0.2, 'mean').final.channels.get('y')!;
     expect(Math.max(...values.slice(1, -1).map(Math.abs))).toBeLessThan(0.15);
   });
@@ -739,7 +739,7 @@ describe('the noise that a rate tells', () => {
       ],
       new Map(),
     );
-    const match = /^noise (\S+) rad became (\S+) rad\/s$/.exec(reports[0]!.doubts.find((d) => d.startsWith('noise'))!)!;
+    const match = /^noise (\S+) rad became (\S+) rad\/s$/.exec(reports[0]!.notes.find((d) => d.startsWith('noise'))!)!;
     return [Number(match[1]), Number(match[2])];
   };
   test('the trend is none of it', () => expect(told('central')[0]! / 0.01).toBeCloseTo(1, 1));
@@ -781,17 +781,17 @@ describe('lag', () => {
       [step('lag', { channel: 'b', symbol: 'b_m', name: 'moved', ...settings })],
       new Map(),
     );
-    return { values: after.channels.get('b_m')!.values, doubts: reports[0]!.doubts };
+    return { values: after.channels.get('b_m')!.values, notes: reports[0]!.notes };
   };
   test('by a time that is given moves a channel that far, and says nothing of correlation', () => {
-    const { values, doubts } = moved({ method: 'amount', by: -1.5, to: 'a' });
+    const { values, notes } = moved({ method: 'amount', by: -1.5, to: 'a' });
     for (let i = 20; i < N - 20; i++) expect(values[i]).toBeCloseTo(pulse(i / 10), 9);
-    expect(doubts).toEqual([]);
+    expect(notes).toEqual([]);
   });
   test('onto another channel finds the time by cross-correlation, and says how sure that is', () => {
-    const { values, doubts } = moved({ method: 'align', by: 7, to: 'a' });
+    const { values, notes } = moved({ method: 'align', by: 7, to: 'a' });
     for (let i = 20; i < N - 20; i++) expect(values[i]).toBeCloseTo(pulse(i / 10), 2);
-    expect(doubts[0]).toMatch(/^moved by −1\.5\d*, correlation (1|0\.99\d*), next best/);
+    expect(notes[0]).toMatch(/^moved by −1\.5\d*, correlation (1|0\.99\d*), next best/);
   });
 });
 
@@ -840,7 +840,7 @@ describe('normalised for each value of another channel', () => {
     expect(r[200]).toBeCloseTo(200 / 398, 12);
   });
   test('what 0 and 1 stand for is told of each', () => {
-    const said = (settings: object) => normalised(settings).reports[0]!.doubts;
+    const said = (settings: object) => normalised(settings).reports[0]!.notes;
     expect(said({ each: 'part' })).toEqual([
       'part 0 mm: 0 stands for 1500 rpm, 1 for 1699 rpm',
       'part 1 mm: 0 stands for 1500.5 rpm, 1 for 1698.5 rpm',
@@ -851,6 +851,12 @@ describe('normalised for each value of another channel', () => {
     ]);
     expect(said({})).toEqual(['0 stands for 1500 rpm, 1 for 1699.5 rpm']);
     expect(said({ method: 'value', reference: 2 })).toEqual(['1 stands for 2 rpm']);
+    expect(said({ method: 'length', reference: 400 })).toEqual(['0 stands for 1500 rpm, 1 for 1900 rpm']);
+  });
+  test('nothing of it is a doubt', () => expect(normalised({ each: 'part' }).reports[0]!.doubts).toEqual([]));
+  test('by a given length from its lowest, which an error moves with the sample', () => {
+    const r = valuesOf({ method: 'length', reference: 400 });
+    expect([r[0], r[398]]).toEqual([0, 199 / 400]);
   });
   test('of a channel with as many values as samples no groups are made where these are too many', () => {
     const long = {

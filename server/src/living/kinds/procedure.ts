@@ -33,9 +33,10 @@ function leadOf(name: string, file: string, { samples, kept }: BenchReply, steps
   return `${logged}, of which ${formatCount(kept)} were kept. What was done to them, in this order:`;
 }
 
-function sentenceOf({ title, detail, setAside, status, error, doubts }: StepReportReply): string {
+function sentenceOf({ title, detail, setAside, status, error, doubts, notes }: StepReportReply): string {
   const said = detail ? `${title}: ${detail}` : title;
   if (status === 'failed') return `${said}. This step failed, and nothing came of it: ${error?.message ?? ''}`;
   const aside = setAside > 0 ? `; ${formatCount(setAside)} samples set aside` : '';
-  return `${said}${aside}${doubts.length > 0 ? ` (${doubts.join('; ')})` : ''}.`;
+  const told = [...notes, ...doubts];
+  return `${said}${aside}${told.length > 0 ? ` (${told.join('; ')})` : ''}.`;
 }

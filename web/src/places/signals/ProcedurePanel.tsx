@@ -123,6 +123,9 @@ function StepLine({ report, note, index, fixed, onOpen }: StepLineProps) {
           <span className="step-title">{report.title}</span>
           <small>{detailOf(report)}</small>
           {note && <small className="step-note">{note}</small>}
+          {report.notes.map((n) => (
+            <small key={n}>{n}</small>
+          ))}
           {report.doubts.map((d) => (
             <small key={d} className="doubt">
               {d}

@@ -48,6 +48,11 @@ export function StepInHand({
       )}
       {/* What is wrong with a formula stands under the formula. */}
       <Sentence error={isWaiting || typeof trial?.error?.facts['at'] === 'number' ? null : trial?.error} />
+      {trial?.notes.map((n) => (
+        <p key={n} className="soft panel-pad">
+          {n}
+        </p>
+      ))}
       {trial?.doubts.map((d) => (
         <p key={d} className="doubt panel-pad">
           {d}

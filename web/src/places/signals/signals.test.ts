@@ -91,6 +91,7 @@ describe('what a step did, in a word', () => {
     setAside: 0,
     made: null,
     doubts: [],
+    notes: [],
     error: null,
     ...over,
   });
