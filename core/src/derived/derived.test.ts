@@ -81,6 +81,33 @@ const messageOf = (recipe: Recipe, of = field()): string => {
   return 'nothing';
 };
 
+describe('upper and lower side of a cut', () => {
+  const sided = (sides: object, zones: string[] = []): Recipe => {
+    const { kind, settings } = cutAt([0.3], zones);
+    return { kind, settings: { ...settings, sides } };
+  };
+  test('are words beside the points, and each runs along x from its lowest place', () => {
+    const { column, channels, said } = columnsOf(sided({ along: 'x', across: 'y' }));
+    expect(channels.find((c) => c.symbol === 'side')!.labels).toEqual(['upper', 'lower']);
+    const [side, x, y] = ['side', 'x', 'y'].map(column);
+    y!.forEach((v, k) => expect(Math.abs(v) < 1e-9 || v > 0 === (side![k] === 0)).toBe(true));
+    expect(x![0]).toBeCloseTo(-2, 12);
+    expect(x!.at(-1)).toBeCloseTo(2, 12);
+    expect(said).toContain('All parts are told apart as upper and lower.');
+  });
+  test('where there is one side alone, none is told, and no word stands there', () => {
+    const { column, said } = columnsOf(sided({ along: 'x', across: 'y' }, ['suction side']));
+    expect(column('side').every(Number.isNaN)).toBe(true);
+    expect(said.join()).not.toContain('told apart');
+  });
+  test('are in the words of the recipe, and a channel that is not there is refused', () => {
+    expect(recipeWords(sided({ along: 'x', across: 'y' }))).toBe(
+      'cut at z_rel = 0.3, upper and lower side by y along x',
+    );
+    expect(messageOf(sided({ along: 'x', across: 'q' }))).toMatch(/q/);
+  });
+});
+
 describe('a cut at stations', () => {
   const { column, channels, said, along } = columnsOf(cutAt([0.3, 0.77]));
   test('has the station, the length, the part and all channels of the field', () => {

@@ -1,5 +1,10 @@
 import { AppError } from '../error/AppError';
 
+/** x, y and z of one place, or a vector. */
+export type Three = [number, number, number];
+/** x, y, z of nodes or points, each of one length. */
+export type Coordinates = readonly [Float64Array, Float64Array, Float64Array];
+
 /**
  * A kind of cell: its corners, and its sides as corners that go round them. The corners of a solid stand as most
  * exchange formats number them: those of the lower side in order, then those of the upper one.

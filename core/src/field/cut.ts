@@ -8,6 +8,8 @@ export interface CutPart {
   isClosed: boolean;
   /** Places in the crossings of the cut. */
   points: Uint32Array;
+  /** Of a section whose sides were told apart; undefined: it is neither, or nobody asked. */
+  side?: 'upper' | 'lower' | undefined;
 }
 
 /** Where a surface is cut: points on its edges, in lines. */

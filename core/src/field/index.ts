@@ -1,4 +1,13 @@
-export { cellsOf, checkMesh, shapeCode, shapeOfCell, type Mesh, type ShapeName } from './Mesh';
+export {
+  cellsOf,
+  checkMesh,
+  shapeCode,
+  shapeOfCell,
+  type Coordinates,
+  type Mesh,
+  type ShapeName,
+  type Three,
+} from './Mesh';
 export { facesOf, trianglesOf, type Faces } from './faces';
 export {
   abovePlane,
@@ -12,6 +21,11 @@ export {
   type FaceRanges,
   type Plane,
 } from './cut';
+export { sidesOf, type SideCoordinates } from './sides';
+export { integrateSurface, type SurfaceIntegrals } from './integrals';
+export { integrateLines, type LineIntegrals } from './lineIntegrals';
+export type { SurfacePiece } from './outward';
+export type { Sum } from './Sums';
 export { atPlaces, nearestPlaces, type NearestPlace } from './nearest';
 export { joinNodes, joinPlanes, widestPlane, type JoinPlane } from './joinNodes';
 export { coordinateColumns } from './coordinateColumns';

@@ -1,5 +1,6 @@
 import type { Faces } from './faces';
 import { trianglesOf } from './faces';
+import type { Coordinates, Three } from './Mesh';
 
 /** The place on a surface that is nearest to a point: within a triangle, by the shares of its corners. */
 export interface NearestPlace {
@@ -10,9 +11,6 @@ export interface NearestPlace {
   /** How far each place is from its point, in the unit of the coordinates; infinite where there is no surface. */
   distances: Float64Array;
 }
-
-type Three = [number, number, number];
-type Coordinates = readonly [Float64Array, Float64Array, Float64Array];
 
 /** Triangles by the cells of an even grid that their boxes touch. */
 interface Grid {

@@ -1,6 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { AppError } from '../../error/AppError';
-import { abovePlane, alongCut, cutSurface, lengthsAlong, type Cut, type FaceRanges } from '../../field';
+import { abovePlane, alongCut, cutSurface, lengthsAlong, sidesOf, type Cut, type FaceRanges } from '../../field';
 import { formatCount, formatValue } from '../../number/formatNumber';
 import { printUnit } from '../../units';
 import { KEPT, type Channel } from '../../sample';
@@ -24,6 +24,15 @@ const settings = Type.Object({
     { title: 'Where' },
   ),
   zones: Type.Array(Type.String(), { title: 'Zones', description: 'None: all of them.', maxItems: 1000 }),
+  sides: Type.Optional(
+    Type.Object(
+      {
+        along: Type.String({ title: 'From end to end', minLength: 1, maxLength: 40 }),
+        across: Type.String({ title: 'From the lower to the upper side', minLength: 1, maxLength: 40 }),
+      },
+      { title: 'Upper and lower side', additionalProperties: false },
+    ),
+  ),
 });
 export type CutSettings = Static<typeof settings>;
 
@@ -34,8 +43,9 @@ export const cut = defineRecipe({
   purpose:
     'The lines where a channel of a surface has a value, or where a plane meets it, with all channels along them.',
   settings,
-  words: ({ where, zones }) => {
-    const of = zones.length === 0 ? '' : ` on ${zones.join(', ')}`;
+  words: ({ where, zones, sides }) => {
+    const split = sides ? `, upper and lower side by ${sides.across} along ${sides.along}` : '';
+    const of = (zones.length === 0 ? '' : ` on ${zones.join(', ')}`) + split;
     if ('channel' in where)
       return `cut at ${where.channel} = ${where.values.map((v) => formatValue(v, 6)).join(', ')}${of}`;
     const [point, normal] = [where.point, where.normal].map((p) => p.map((v) => formatValue(v, 6)).join(', '));
@@ -62,6 +72,11 @@ export const cut = defineRecipe({
       { symbol: freeSymbol('s', taken), name: 'Length along the cut', unit: coordinates[0]!.unit, values: lengths },
       { symbol: freeSymbol('part', taken), name: 'Part of the cut', unit: '', values: each((_, k) => k + 1) },
     ];
+    if (chosen.sides) {
+      const code = { upper: 0, lower: 1 };
+      const side = { symbol: freeSymbol('side', taken), name: 'Side of the cut', unit: '', labels: ['upper', 'lower'] };
+      made.push({ ...side, values: each(({ part }) => (part.side ? code[part.side] : NaN)) });
+    }
     if ('channel' in chosen.where) {
       const { name, unit } = field.state.channels.get(chosen.where.channel)!;
       const station = { symbol: freeSymbol('station', taken), name: `Station, ${name}`, unit };
@@ -97,7 +112,7 @@ export interface CutAt {
  * @throws {AppError} FIELD_NODES_MOVED, FIELD_CHANNEL, FIELD_ZONE, FIELD_UNITS, FIELD_CUT_NOTHING, FIELD_CUT_ASIDE,
  *   FIELD_PLANE
  */
-export function cutField(field: FieldState, { where, zones }: CutSettings): CutAt[] {
+export function cutField(field: FieldState, { where, zones, sides }: CutSettings): CutAt[] {
   const { state } = field;
   checkField(field);
   const faces = rememberedFaces(field);
@@ -110,7 +125,7 @@ export function cutField(field: FieldState, { where, zones }: CutSettings): CutA
   const cutAt = (at: CutPlace, ranges?: FaceRanges): CutAt => {
     const one = cutSurface(faces, at.values, { ...choice, level: at.value, ...(ranges ? { ranges } : {}) });
     if (one.parts.length === 0) throw nothing(field, at, one, chosen);
-    return { cut: one, value: at.value };
+    return { cut: sides ? withSides(field, one, sides) : one, value: at.value };
   };
   if (!('channel' in where)) {
     const [x, y, z] = field.coordinates.map((symbol) => state.channels.get(symbol)!.values);
@@ -119,11 +134,28 @@ export function cutField(field: FieldState, { where, zones }: CutSettings): CutA
     return [cutAt({ what: 'the distance from the plane', value: 0, unit, values: above })];
   }
   const { channel: symbol } = where;
-  const channel = state.channels.get(symbol);
-  if (!channel || channel.labels) throw new AppError('FIELD_CHANNEL', { symbol, name: field.name });
-  const { unit, values } = channel;
+  const { unit, values } = numbersOf(field, symbol);
   const ranges = rememberedRanges(faces, values);
   return where.values.map((value) => cutAt({ what: symbol, value, unit, values }, ranges));
+}
+
+/** @throws {AppError} FIELD_CHANNEL */
+function withSides(field: FieldState, one: Cut, { along, across }: NonNullable<CutSettings['sides']>): Cut {
+  const [from, over] = [along, across].map((symbol) => numbersOf(field, symbol).values);
+  const at =
+    (values: Float64Array) =>
+    (point: number): number => {
+      const [a, b] = [values[one.from[point]!]!, values[one.to[point]!]!];
+      return a + one.share[point]! * (b - a);
+    };
+  return { ...one, parts: sidesOf(one.parts, { along: at(from!), across: at(over!) }) };
+}
+
+/** @throws {AppError} FIELD_CHANNEL */
+function numbersOf({ state, name }: FieldState, symbol: string): Channel {
+  const channel = state.channels.get(symbol);
+  if (!channel || channel.labels) throw new AppError('FIELD_CHANNEL', { symbol, name });
+  return channel;
 }
 
 /** Where a cut is made, in words, and what it is made of. */
@@ -162,10 +194,17 @@ export function saidOfCuts(cuts: readonly CutAt[]): string[] {
   const points = parts.reduce((sum, part) => sum + part.points.length, 0);
   const total = (of: (cut: Cut) => number): number => cuts.reduce((sum, { cut: one }) => sum + of(one), 0);
   const [passedOver, grazed] = [total((c) => c.passedOver), total((c) => c.grazed)];
+  const sided = parts.filter((p) => p.side).length;
   const closed = parts.filter((p) => p.isClosed).length;
   return [
     `${count(cuts.length, 'cut')}, ${count(parts.length, 'part')} (${closed} closed), ${count(points, 'point')}`,
     ...(passedOver > 0 ? [`${count(passedOver, 'face')} passed over: a node of it is set aside or has no value.`] : []),
+    ...(sided > 0 ? [sidesInWords(sided, parts.length)] : []),
     ...(grazed > 0 ? [`${count(grazed, 'face')} in the cut as a whole, without a line of its own.`] : []),
   ];
 }
+
+const sidesInWords = (sided: number, parts: number): string =>
+  sided === parts
+    ? 'All parts are told apart as upper and lower.'
+    : `${formatCount(sided)} of ${formatCount(parts)} parts are told apart as upper and lower; the others have none beside them.`;

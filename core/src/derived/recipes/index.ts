@@ -2,12 +2,13 @@ import { AppError } from '../../error/AppError';
 import { settingsProblem } from '../../error/settingsProblem';
 import type { Derived, FieldState, Recipe, RecipeKind } from '../RecipeKind';
 import { cut } from './cut';
+import { integrals } from './integrals';
 import { places } from './places';
 
 export { cutField, saidOfCuts, type CutAt, type CutSettings } from './cut';
 
 /** Every way to make a run from a field. */
-export const recipeKinds: readonly RecipeKind[] = [cut, places];
+export const recipeKinds: readonly RecipeKind[] = [cut, places, integrals];
 
 /** @throws {AppError} RECIPE_UNKNOWN, RECIPE_SETTINGS */
 export function checkRecipe({ kind: wanted, settings }: Recipe): RecipeKind {

@@ -1,0 +1,242 @@
+import { Type, type Static } from 'typebox';
+import { AppError } from '../../error/AppError';
+import {
+  integrateLines,
+  integrateSurface,
+  type Coordinates,
+  type LineIntegrals,
+  type Sum,
+  type SurfaceIntegrals,
+} from '../../field';
+import { formatCount, formatValue } from '../../number/formatNumber';
+import { KEPT, type Channel } from '../../sample';
+import {
+  isDimensionless,
+  multiplyDimensions,
+  multiplyUnits,
+  parseUnit,
+  printUnit,
+  raiseDimension,
+  siUnit,
+} from '../../units';
+import { checkField, freeSymbol, rememberedFaces, zonesOf } from '../fieldTools';
+import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
+import { cutField } from './cut';
+
+const settings = Type.Object({
+  at: Type.Optional(
+    Type.Object(
+      {
+        channel: Type.String({ title: 'Channel', minLength: 1, maxLength: 40 }),
+        values: Type.Array(Type.Number(), { title: 'Stations', minItems: 1, maxItems: 200 }),
+      },
+      { title: 'Cuts', description: 'None: over the surface.', additionalProperties: false },
+    ),
+  ),
+  zones: Type.Array(Type.String(), { title: 'Zones', description: 'None: all of them.', maxItems: 1000 }),
+  pressure: Type.String({ title: 'Pressure', description: 'None: no force.', maxLength: 40 }),
+  reference: Type.Number({ title: 'Pressure on the other side', description: 'In the unit of the pressure.' }),
+});
+type IntegralSettings = Static<typeof settings>;
+
+/** A row of results: of a zone, or of all of them together. */
+interface Row {
+  station: number;
+  /** Of a zone by its code; undefined: of all. */
+  zone: number | undefined;
+  sum: Sum;
+  /** Of a closed cut. */
+  enclosed?: number | undefined;
+  hasForce: boolean;
+}
+
+export const integrals = defineRecipe({
+  kind: 'integrals',
+  title: 'Integrals',
+  purpose:
+    'Area or length, the mean of every channel and the force of a pressure: over the surface or along cuts, for each zone.',
+  settings,
+  words: ({ at, zones, pressure }) => {
+    const over = at
+      ? `along cuts at ${at.channel} = ${at.values.map((v) => formatValue(v, 6)).join(', ')}`
+      : 'over the surface';
+    const of = zones.length === 0 ? '' : ` on ${zones.join(', ')}`;
+    return `means${pressure === '' ? '' : ` and force of ${pressure}`} ${over}${of}`;
+  },
+  make: (field, chosen) => {
+    checkField(field);
+    const columns = [...field.state.channels.values()].filter((c) => !c.labels);
+    const place = columns.findIndex((c) => c.symbol === chosen.pressure);
+    if (chosen.pressure !== '' && place < 0)
+      throw new AppError('FIELD_CHANNEL', { symbol: chosen.pressure, name: field.name });
+    const how = {
+      columns: columns.map((c) => c.values),
+      pressure: place < 0 ? undefined : place,
+      reference: chosen.reference,
+    };
+    const { rows, said } = chosen.at ? alongCuts(field, chosen, how) : overSurface(field, chosen, how);
+    if (rows.length === 0) throw new AppError('FIELD_NO_FACE', { name: field.name });
+    return channelsOf(field, rows, { columns, pressure: columns[place], isCut: chosen.at !== undefined, said });
+  },
+});
+
+interface How {
+  columns: Float64Array[];
+  pressure: number | undefined;
+  reference: number;
+}
+
+const placesOf = ({ state, coordinates }: FieldState): Coordinates =>
+  coordinates.map((symbol) => state.channels.get(symbol)!.values) as unknown as Coordinates;
+
+function overSurface(field: FieldState, { zones }: IntegralSettings, how: How): { rows: Row[]; said: string[] } {
+  const { mask } = field.state;
+  const found = integrateSurface(rememberedFaces(field), placesOf(field), {
+    ...how,
+    zones: zonesOf(field, zones),
+    isKept: (node) => mask[node] === KEPT,
+  });
+  return {
+    rows: rowsOf(found, { station: NaN, hasForce: !found.pieces.some((p) => p.isTwisted) }),
+    said: saidOfSurface(found, how.pressure !== undefined),
+  };
+}
+
+function alongCuts(field: FieldState, { at, zones }: IntegralSettings, how: How): { rows: Row[]; said: string[] } {
+  const cuts = cutField(field, { where: at!, zones });
+  const places = placesOf(field);
+  const found = cuts.map(({ cut, value }) => ({ ...integrateLines(cut, places, how), station: value }));
+  const open = found.filter((one) => one.enclosed === undefined);
+  const passedOver = cuts.reduce((sum, { cut }) => sum + cut.passedOver, 0);
+  return {
+    rows: found.flatMap((one) => rowsOf(one, { station: one.station, hasForce: one.enclosed !== undefined })),
+    said: [
+      ...(open.length > 0 && how.pressure !== undefined
+        ? [
+            `No force at ${at!.channel} = ${open.map((o) => formatValue(o.station, 6)).join(', ')}: the cut is not closed.`,
+          ]
+        : []),
+      ...(passedOver > 0
+        ? [`${formatCount(passedOver)} faces passed over: a node of each is set aside or has no value.`]
+        : []),
+    ],
+  };
+}
+
+/** Of each zone, and of all where there is more than one. */
+function rowsOf(
+  found: Pick<SurfaceIntegrals, 'ofZones' | 'whole'> & Partial<LineIntegrals>,
+  { station, hasForce }: Pick<Row, 'station' | 'hasForce'>,
+): Row[] {
+  const each = [...found.ofZones].map(([zone, sum]): Row => ({ station, zone, sum, hasForce }));
+  const whole: Row = { station, zone: undefined, sum: found.whole, enclosed: found.enclosed, hasForce };
+  return each.length === 1
+    ? [{ ...each[0]!, enclosed: found.enclosed }]
+    : [...each, ...(each.length > 1 ? [whole] : [])];
+}
+
+function saidOfSurface({ pieces, passedOver }: SurfaceIntegrals, isPushed: boolean): string[] {
+  const closed = pieces.filter((p) => p.isClosed).length;
+  const count = `${formatCount(pieces.length)} surface${pieces.length === 1 ? '' : 's'}`;
+  const told = (isSo: boolean, sentence: string): string[] => (isPushed && isSo ? [sentence] : []);
+  return [
+    `${count}, ${formatCount(closed)} closed`,
+    ...told(
+      pieces.some((p) => p.isTwisted),
+      'No force: a surface has a twist, so that its outer side cannot be told.',
+    ),
+    ...told(
+      pieces.some((p) => p.isFlat),
+      'A flat surface: its outer side is the one from which its corners go round to the left.',
+    ),
+    ...told(
+      pieces.some((p) => !p.isClosed && !p.isFlat),
+      'An open surface: its outer side is the one that looks away from its middle; its edges carry no force.',
+    ),
+    ...(passedOver > 0
+      ? [`${formatCount(passedOver)} faces passed over: a node of each is set aside or has no value.`]
+      : []),
+  ];
+}
+
+interface Shown {
+  columns: readonly Channel[];
+  pressure: Channel | undefined;
+  isCut: boolean;
+  said: string[];
+}
+
+function channelsOf(field: FieldState, rows: readonly Row[], { columns, pressure, isCut, said }: Shown) {
+  const { state, zone, coordinates } = field;
+  const taken = new Set(state.channels.keys());
+  const labels = [...(state.channels.get(zone)!.labels ?? []), 'all zones'];
+  const length = state.channels.get(coordinates[0])!.unit;
+  const column = (of: (row: Row) => number): Float64Array => Float64Array.from(rows, of);
+  const made = (symbol: string, name: string, unit: string, of: (row: Row) => number): DerivedChannel => ({
+    ...{ symbol: freeSymbol(symbol, taken), name, unit: printUnit(unit), values: column(of) },
+  });
+  const squared = length === '' ? '' : `${length}^2`;
+  const first = isCut
+    ? made('station', 'Station of the cut', '', (r) => r.station)
+    : made('row', 'Number of the row', '', (r) => rows.indexOf(r) + 1);
+  const sizes = isCut
+    ? [
+        made('L', 'Length of the cut', length, (r) => r.sum.size),
+        made('A', 'Area enclosed', squared, (r) => r.enclosed ?? NaN),
+      ]
+    : [made('A', 'Area', squared, (r) => r.sum.size)];
+  const force = pressure ? forceUnit(pressure.unit, length, isCut ? 1 : 2) : undefined;
+  const forces = force
+    ? ['x', 'y', 'z'].map((axis, k) =>
+        made(`F_${axis}`, `Force of ${pressure!.symbol} along ${axis}${isCut ? ', by depth' : ''}`, force.unit, (r) =>
+          r.hasForce ? r.sum.force[k]! * force.factor : NaN,
+        ),
+      )
+    : [];
+  const means = columns.map((c, k): DerivedChannel => ({
+    ...{ symbol: c.symbol, name: `${c.name}, mean`, unit: c.unit, values: column((r) => r.sum.means[k]!) },
+  }));
+  const zones = { ...{ symbol: zone, name: state.channels.get(zone)!.name, unit: '', labels } };
+  const channels = [
+    ...[first, { ...zones, values: column((r) => r.zone ?? labels.length - 1) }, ...sizes, ...forces],
+    ...means,
+  ];
+  const told = rows.slice(0, MOST_TOLD).map((row, k) => rowInWords(row, k, { labels, sizes, forces, isCut }));
+  return { channels, along: first.symbol, said: [...told, ...said] };
+}
+
+const MOST_TOLD = 8;
+
+function rowInWords(
+  { station, zone }: Row,
+  k: number,
+  {
+    labels,
+    sizes,
+    forces,
+    isCut,
+  }: { labels: string[]; sizes: DerivedChannel[]; forces: DerivedChannel[]; isCut: boolean },
+): string {
+  const of = labels[zone ?? labels.length - 1]!;
+  const value = ({ values, unit }: DerivedChannel): string => `${formatValue(values[k]!, 5)} ${unit}`.trim();
+  const size = value(sizes[0]!);
+  const force = forces.map((f) => formatValue(f.values[k]!, 5)).join(', ');
+  const pushed =
+    forces.length > 0 && !Number.isNaN(forces[0]!.values[k]!) ? `, force (${force}) ${forces[0]!.unit}` : '';
+  return `${isCut ? `${formatValue(station, 6)}, ` : ''}${of}: ${size}${pushed.trimEnd()}`;
+}
+
+/** The customary unit of a pressure times a length to a power, and what a force is multiplied by to be in it. */
+function forceUnit(pressure: string, length: string, power: 1 | 2): { unit: string; factor: number } {
+  const [p, l] = [parseUnit(pressure), parseUnit(length)];
+  if (isDimensionless(p.dimension) || isDimensionless(l.dimension)) {
+    const area = power === 1 ? l : multiplyUnits(l, l);
+    return {
+      unit: isDimensionless(p.dimension) && power === 2 && l.text !== '' ? `${l.text}^2` : multiplyUnits(p, area).text,
+      factor: 1,
+    };
+  }
+  const dimension = multiplyDimensions(p.dimension, raiseDimension(l.dimension, power));
+  const unit = siUnit(dimension);
+  return { unit: unit.text, factor: (p.scale * l.scale ** power) / unit.scale };
+}
