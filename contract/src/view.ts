@@ -1,5 +1,5 @@
 import { Type, type Static } from 'typebox';
-import { closed, described, orNull, problem, reading, symbol } from './common';
+import { closed, described, orNull, problem, reading, symbol, unit } from './common';
 import { steps } from './run';
 
 /** Channels over a window of the run; null for its ends. */
@@ -45,6 +45,21 @@ export const pairsReply = described(
   }),
 );
 export type PairsReply = Static<typeof pairsReply>;
+
+export const rowsBody = closed({
+  symbols: Type.Array(symbol, { minItems: 1, maxItems: 12 }),
+  isDistinct: described('Each row once, in rising order.', Type.Boolean()),
+  unit: described('In which all of them are given; null: each in its own.', orNull(unit)),
+});
+export type RowsBody = Static<typeof rowsBody>;
+export const rowsReply = described(
+  'Values of channels side by side, of the samples that are kept and have all of them.',
+  closed({
+    rows: Type.Array(Type.Array(Type.Number())),
+    leftOut: described('Samples that are set aside or lack a value.', Type.Integer()),
+  }),
+);
+export type RowsReply = Static<typeof rowsReply>;
 
 export const spectrumBody = closed({ ...window, as: Type.Union([Type.Literal('amplitude'), Type.Literal('density')]) });
 export const spectrumReply = Type.Array(

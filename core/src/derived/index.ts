@@ -7,7 +7,7 @@ export {
   recipeWords,
   saidOfCuts,
   type CutAt,
-  type CutSettings,
+  type CutSettings, type IntegralSettings,
 } from './recipes';
 export { rememberedFaces } from './fieldTools';
 export { nameOfSame } from './nameOfSame';

@@ -508,6 +508,11 @@ export const catalogue = {
     (f) =>
       `${formatCount(f.have)} columns are kept; a run takes ${formatCount(f.most)} channels. Leave some of them out.`,
   ),
+  TOO_MANY_ROWS: entry<{ have: number; most: number }>(
+    'input',
+    (f) =>
+      `${formatCount(f.have)} rows are more than ${formatCount(f.most)}. Choose a channel with fewer values, or set rows aside first.`,
+  ),
   FORMAT_UNKNOWN: entry<{ format: string; known: string }>(
     'input',
     (f) => `There is no export as "${f.format}". Choose one of ${f.known}.`,

@@ -187,12 +187,19 @@ function lookingRoutes(app: Routes, { db, loader, pools }: Services): void {
       },
     },
     async ({ params: { id }, body: { recipe, steps } }) => {
-      const { channel } = (recipe.settings['where'] ?? {}) as { channel?: unknown };
-      const only = typeof channel === 'string' ? [channel] : [];
+      const only = wordsIn(recipe.settings);
       return pools.cutOfField({ ...(await loader.field(id, { steps: steps as Step[] | undefined, only })), recipe });
     },
   );
 }
+
+/** All texts of settings: the symbols that they name are among them, and what is no symbol is passed over. */
+const wordsIn = (settings: unknown): string[] =>
+  typeof settings === 'string'
+    ? [settings]
+    : settings !== null && typeof settings === 'object'
+      ? Object.values(settings).flatMap(wordsIn)
+      : [];
 
 /** Runs that are made from others. */
 function derivingRoutes(app: Routes, { db, derivedRuns }: Services): void {

@@ -4,6 +4,8 @@ import {
   idParams,
   pairsBody,
   pairsReply,
+  rowsBody,
+  rowsReply,
   spectrumBody,
   spectrumReply,
   stretchBody,
@@ -68,6 +70,19 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
       },
     },
     async (request) => pools.pairsOf(await withRun(request.params.id, request.body)),
+  );
+  app.post(
+    '/runs/:id/rows',
+    {
+      schema: {
+        operationId: 'getRows',
+        ...schema,
+        summary: 'Values of channels side by side',
+        body: rowsBody,
+        response: { 200: rowsReply },
+      },
+    },
+    async (request) => pools.rowsOf(await withRun(request.params.id, request.body)),
   );
   app.post(
     '/runs/:id/spectrum',

@@ -19,6 +19,7 @@ import type {
   QualityReply,
   RankingReply,
   ReadingsReply,
+  RowsReply,
   SetPointsReply,
   SpectrumReply,
   StretchReply,
@@ -46,7 +47,7 @@ import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
 import { piecesOf } from './piecesOf';
 import type { OpenedFile, OpenTask, previewFile } from './openFile';
-import type { pairsOf, spectraOf, ViewTask, whyOf } from './views';
+import type { pairsOf, rowsOf, spectraOf, ViewTask, whyOf } from './views';
 import type { WriteTask } from './writeFileOf';
 
 /**
@@ -72,6 +73,7 @@ export class Pools {
   whyOf = (task: Parameters<typeof whyOf>[0]): Promise<WhyReply> => ask(this.screen, 'whyOf', task);
   stretchOf = (task: ViewTask): Promise<StretchReply> => ask(this.screen, 'stretchOf', task);
   pairsOf = (task: Parameters<typeof pairsOf>[0]): Promise<PairsReply> => ask(this.screen, 'pairsOf', task);
+  rowsOf = (task: Parameters<typeof rowsOf>[0]): Promise<RowsReply> => ask(this.screen, 'rowsOf', task);
   spectraOf = (task: Parameters<typeof spectraOf>[0]): Promise<SpectrumReply> => ask(this.screen, 'spectraOf', task);
   histogramsOf = (task: ViewTask): Promise<HistogramReply> => ask(this.screen, 'histogramsOf', task);
   costOf = (task: CostTask): Promise<CostReply | null> => ask(this.screen, 'costOf', task);

@@ -19,6 +19,7 @@ export const traces = reporting(windows);
 export const whyOf = reporting(views.whyOf);
 export const stretchOf = reporting(views.stretchOf);
 export const pairsOf = reporting(views.pairsOf);
+export const rowsOf = reporting(views.rowsOf);
 export const spectraOf = reporting(views.spectraOf);
 export const histogramsOf = reporting(views.histogramsOf);
 export const fit = reporting(model);

@@ -11,6 +11,7 @@ import {
   type CutSettings,
   type Derived,
   type FieldState,
+  type IntegralSettings,
   type Mesh,
   type Recipe,
 } from '@undameter/core';
@@ -100,7 +101,9 @@ export function cutOfField({ recipe, ...task }: FieldTask & { recipe: Recipe }):
     return { parts: partsOf(field, cuts), said: saidOfCuts(cuts) };
   }
   const { channels, said } = made(field, recipe);
-  return { parts: [wholeOf(field, channels)], said };
+  if (recipe.kind !== 'integrals') return { parts: [wholeOf(field, channels)], said };
+  const { at, zones } = recipe.settings as IntegralSettings;
+  return { parts: at ? partsOf(field, cutField(field, { where: at, zones })) : [], said };
 }
 
 function partsOf(field: FieldState, cuts: readonly CutAt[]): CutReply['parts'] {

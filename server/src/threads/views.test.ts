@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { AppError } from '@undameter/core';
 import { benchRun, count, step, trim, within } from '../../test/benchRun';
-import { histogramsOf, pairsOf, spectraOf, stretchOf, whyOf } from './views';
+import { histogramsOf, pairsOf, rowsOf, spectraOf, stretchOf, whyOf } from './views';
 
 const n = 1024;
 /** 5 Hz of amplitude 3 at 128 samples a second. */
@@ -134,5 +135,39 @@ describe('why a sample is or is not in the result', () => {
     expect(asked(1.25)).toMatchObject({ setAsideBy: null, conditions: ['c1', 'c2'] });
     expect(asked(1 + 0.4 / 128)).toMatchObject({ number: 129, setAsideBy: null, conditions: ['c1'] });
     expect(asked(1 + 0.6 / 128)).toMatchObject({ number: 130 });
+  });
+});
+
+describe('rows of values', () => {
+  const of = (symbols: string[], more: Partial<Parameters<typeof rowsOf>[0]> = {}) =>
+    rowsOf({
+      run: benchRun({ a: { values: Float64Array.of(3, 1, 3, NaN, 2), unit: 'm' }, b: { values: count(5), unit: 'm' } }),
+      ...{ symbols, isDistinct: false, unit: null, ...more },
+    });
+  test('stand side by side; what lacks one of them is counted', () =>
+    expect(of(['a', 'b'])).toEqual({
+      rows: [
+        [3, 0],
+        [1, 1],
+        [3, 2],
+        [2, 4],
+      ],
+      leftOut: 1,
+    }));
+  test('each once, in rising order, in the unit that is asked for', () =>
+    expect(of(['a'], { isDistinct: true, unit: 'mm' }).rows).toEqual([[1000], [2000], [3000]]));
+  test('in a unit of something else are refused, and more than can be typed too', () => {
+    expect(() => of(['a'], { unit: 'kPa' })).toThrow(AppError);
+    const long = benchRun({ a: { values: count(5001) } });
+    expect(() => of(['a'], { run: long })).toThrow(expect.objectContaining({ code: 'TOO_MANY_ROWS' }) as never);
+  });
+  test('leave out what a step sets aside', () => {
+    const { rows, leftOut } = rowsOf({
+      run: run({ steps: [trim(1, 2)] }),
+      symbols: ['y'],
+      isDistinct: false,
+      unit: null,
+    });
+    expect([rows[0], leftOut]).toEqual([[256], run().samples - rows.length]);
   });
 });

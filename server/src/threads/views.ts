@@ -1,16 +1,27 @@
-import type { HistogramReply, PairsReply, SpectrumReply, StretchReply, WhyReply } from '@undameter/contract';
+import type {
+  HistogramReply,
+  PairsReply,
+  RowsBody,
+  RowsReply,
+  SpectrumReply,
+  StretchReply,
+  WhyReply,
+} from '@undameter/contract';
 import {
   AppError,
   amplitudes,
+  convertColumn,
   describe,
   gather,
   histogram,
   KEPT,
   line,
   numberChannelOf,
+  parseUnit,
   powerDensity,
   segments,
   needEven,
+  type Channel,
   type RunState,
   sampleNumbers,
 } from '@undameter/core';
@@ -77,6 +88,29 @@ export function pairsOf(task: ViewTask & { x: string }): PairsReply {
   const shown = kept.filter((_, k) => k % every === 0);
   const column = (symbol: string) => readings(gather(numberChannelOf(final, symbol).values, shown));
   return { every, x: column(task.x), series: task.symbols.map((symbol) => ({ symbol, y: column(symbol) })) };
+}
+
+const MOST_ROWS = 5000;
+
+/** @throws {AppError} TOO_MANY_ROWS, CHANNEL_MISSING, CHANNEL_IS_CATEGORY, UNIT_CLASH */
+export function rowsOf({ run, symbols, isDistinct, unit }: { run: BenchRun } & RowsBody): RowsReply {
+  const { final } = benchState(run).result;
+  const columns = symbols.map((symbol) => inUnit(numberChannelOf(final, symbol), unit));
+  const present = keptWithin(final, { run, symbols, from: null, to: null }).filter((i) =>
+    columns.every((column) => Number.isFinite(column[i]!)),
+  );
+  const all = Array.from(present, (i) => columns.map((column) => column[i]!));
+  const rows = isDistinct ? distinctRows(all) : all;
+  if (rows.length > MOST_ROWS) throw new AppError('TOO_MANY_ROWS', { have: rows.length, most: MOST_ROWS });
+  return { rows, leftOut: final.samples - present.length };
+}
+
+const inUnit = (channel: Channel, unit: string | null): Float64Array =>
+  unit === null ? channel.values : convertColumn(channel.values, parseUnit(channel.unit), parseUnit(unit));
+
+function distinctRows(rows: readonly number[][]): number[][] {
+  const known = new Map(rows.map((row) => [row.join(' '), row]));
+  return [...known.values()].sort((a, b) => a.reduce((order, v, k) => order || v - b[k]!, 0));
 }
 
 /** Spectra over the longest stretch of the window without a gap. */

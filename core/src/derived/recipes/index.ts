@@ -5,6 +5,7 @@ import { cut } from './cut';
 import { integrals } from './integrals';
 import { places } from './places';
 
+export type { IntegralSettings } from './integrals';
 export { cutField, saidOfCuts, type CutAt, type CutSettings } from './cut';
 
 /** Every way to make a run from a field. */

@@ -37,7 +37,7 @@ const settings = Type.Object({
   pressure: Type.String({ title: 'Pressure', description: 'None: no force.', maxLength: 40 }),
   reference: Type.Number({ title: 'Pressure on the other side', description: 'In the unit of the pressure.' }),
 });
-type IntegralSettings = Static<typeof settings>;
+export type IntegralSettings = Static<typeof settings>;
 
 /** A row of results: of a zone, or of all of them together. */
 interface Row {

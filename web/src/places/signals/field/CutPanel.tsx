@@ -1,10 +1,9 @@
 import type { CampaignReply, RunReply } from '@undameter/contract';
-import { printUnit } from '@undameter/core';
-import { Button, Checkbox, Input, InputNumber, Segmented } from 'antd';
+import { Button, Checkbox, Segmented } from 'antd';
 import { Field } from '../../../parts/Field';
 import { Sentence } from '../../../parts/Sentence';
-import { ChannelSelect } from '../../../step/ChannelSelect';
 import { cutName, type CutDraft } from './cutDraft';
+import { CutFields } from './CutFields';
 import { useKeepCut, type FieldHeld } from './useField';
 
 interface CutPanelProps {
@@ -54,9 +53,10 @@ export function CutPanel({ held, run, campaign, isOnTrial, onMade }: CutPanelPro
             { value: 'channel', label: 'at a value' },
             { value: 'plane', label: 'by a plane' },
             { value: 'places', label: 'at places' },
+            { value: 'integrals', label: 'integrals' },
           ]}
         />
-        <WhereFields held={held} draft={draft} />
+        <CutFields held={held} draft={draft} campaign={campaign} runId={run.id} />
         {zones.length > 1 && (
           <Field label="Zones" group>
             {zones.map((zone) => (
@@ -92,77 +92,5 @@ export function CutPanel({ held, run, campaign, isOnTrial, onMade }: CutPanelPro
         </div>
       </div>
     </section>
-  );
-}
-
-const withUnit = (label: string, unit: string): string => (unit === '' ? label : `${label} (${printUnit(unit)})`);
-
-function WhereFields({ held: { numbers, setCut, unit: length }, draft }: { held: FieldHeld; draft: CutDraft }) {
-  if (draft.by === 'channel') {
-    const unit = numbers.find((c) => c.symbol === draft.channel)?.unit ?? '';
-    return (
-      <>
-        <Field label="Channel">
-          <ChannelSelect
-            label="Channel of the cut"
-            channels={numbers}
-            value={draft.channel}
-            onChange={(channel) => setCut({ ...draft, channel })}
-          />
-        </Field>
-        <Field label={withUnit('Stations', unit)}>
-          <Input
-            aria-label="Stations"
-            placeholder="0.15 0.5 0.85"
-            value={draft.stations}
-            onChange={(e) => setCut({ ...draft, stations: e.target.value })}
-          />
-        </Field>
-      </>
-    );
-  }
-  if (draft.by === 'places')
-    return (
-      <>
-        <Field label={withUnit('Places', length)} hint="x, y and z of each, a line for each; pasted from a table too.">
-          <Input.TextArea
-            aria-label="Places"
-            rows={4}
-            placeholder="12.5 3 40"
-            value={draft.places}
-            onChange={(e) => setCut({ ...draft, places: e.target.value })}
-          />
-        </Field>
-        <Field label="Points between" hint="None: at the places alone; else along the lines between them.">
-          <InputNumber
-            aria-label="Points between two places"
-            min={0}
-            max={10_000}
-            precision={0}
-            value={draft.between}
-            onChange={(between) => setCut({ ...draft, between: between ?? 0 })}
-          />
-        </Field>
-      </>
-    );
-  const numbersOf = (what: 'point' | 'normal', label: string) => (
-    <Field label={what === 'point' ? withUnit(label, length) : label} group>
-      <span className="three-numbers">
-        {['x', 'y', 'z'].map((axis, k) => (
-          <InputNumber
-            key={axis}
-            aria-label={`${label} ${axis}`}
-            value={draft[what][k] ?? null}
-            onChange={(v) => setCut({ ...draft, [what]: draft[what].map((old, i) => (i === k ? v : old)) })}
-          />
-        ))}
-      </span>
-    </Field>
-  );
-  return (
-    <>
-      {numbersOf('point', 'Through')}
-      {numbersOf('normal', 'Looks to')}
-    </>
   );
 }

@@ -3,7 +3,7 @@ import { typedNumber } from '../../../sheet/typedNumber';
 
 /** A cut in hand: where, and through which zones. */
 export interface CutDraft {
-  by: 'channel' | 'plane' | 'places';
+  by: 'channel' | 'plane' | 'places' | 'integrals';
   channel: string;
   /** As they are typed: apart by blanks, semicolons, or commas with a blank. */
   stations: string;
@@ -15,11 +15,20 @@ export interface CutDraft {
   between: number;
   /** None: all of them. */
   zones: readonly string[];
+  /** Whether the upper side is told from the lower one, and by which coordinates. */
+  hasSides: boolean;
+  along: string;
+  across: string;
+  /** Of integrals: whether along cuts at the stations, else over the surface; the pressure, empty for none. */
+  isAlongCuts: boolean;
+  pressure: string;
+  reference: number;
 }
 
 export const emptyCut = (channel: string): CutDraft => ({
   ...{ by: 'channel', channel, stations: '' },
   ...{ point: [0, 0, 0], normal: [0, 0, 1], places: '', between: 0, zones: [] },
+  ...{ hasSides: false, along: 'x', across: 'y', isAlongCuts: false, pressure: '', reference: 0 },
 });
 
 /** The coordinate along which stations mostly lie: one that was computed for it, else z. */
@@ -58,26 +67,56 @@ export function placesIn(text: string): { places: number[][] } | { problem: stri
   return { places: places as number[][] };
 }
 
+/** A recipe, or what hinders it. */
+type Made = { recipe: Recipe } | { problem: string };
+
 /** The recipe of a cut, or what hinders it. */
-export function recipeOf(draft: CutDraft): { recipe: Recipe } | { problem: string } {
-  const zones = [...draft.zones];
-  if (draft.by === 'channel') {
-    if (draft.channel === '') return { problem: 'Choose the channel that is cut at.' };
-    const stations = stationsIn(draft.stations);
-    if ('problem' in stations) return stations;
-    return { recipe: { kind: 'cut', settings: { where: { channel: draft.channel, values: stations.values }, zones } } };
-  }
-  if (draft.by === 'places') {
-    const typed = placesIn(draft.places);
+export const recipeOf = (draft: CutDraft): Made => recipes[draft.by](draft);
+
+const recipes: Record<CutDraft['by'], (draft: CutDraft) => Made> = {
+  channel: (draft) => {
+    const at = channelAndStations(draft);
+    return 'problem' in at ? at : { recipe: { kind: 'cut', settings: { where: at, ...zonesAndSides(draft) } } };
+  },
+  plane: (draft) => {
+    const { point, normal } = draft;
+    if ([...point, ...normal].some((v) => v === null))
+      return { problem: 'Type all three numbers of the point and of the direction.' };
+    if (normal.every((v) => v === 0)) return { problem: 'The direction needs a number that is not zero.' };
+    const where = { point: [...point], normal: [...normal] };
+    return { recipe: { kind: 'cut', settings: { where, ...zonesAndSides(draft) } } };
+  },
+  places: ({ places, between, zones }) => {
+    const typed = placesIn(places);
     if ('problem' in typed) return typed;
-    return { recipe: { kind: 'places', settings: { places: typed.places, between: draft.between, zones } } };
-  }
-  const { point, normal } = draft;
-  if ([...point, ...normal].some((v) => v === null))
-    return { problem: 'Type all three numbers of the point and of the direction.' };
-  if (normal.every((v) => v === 0)) return { problem: 'The direction needs a number that is not zero.' };
-  return { recipe: { kind: 'cut', settings: { where: { point: [...point], normal: [...normal] }, zones } } };
+    return { recipe: { kind: 'places', settings: { places: typed.places, between, zones: [...zones] } } };
+  },
+  integrals: (draft) => {
+    const { zones, pressure, reference } = draft;
+    const settings = { zones: [...zones], pressure, reference };
+    if (!draft.isAlongCuts) return { recipe: { kind: 'integrals', settings } };
+    const at = channelAndStations(draft);
+    return 'problem' in at ? at : { recipe: { kind: 'integrals', settings: { at, ...settings } } };
+  },
+};
+
+function channelAndStations({
+  channel,
+  stations: typed,
+}: CutDraft): { channel: string; values: number[] } | { problem: string } {
+  if (channel === '') return { problem: 'Choose the channel that is cut at.' };
+  const stations = stationsIn(typed);
+  return 'problem' in stations ? stations : { channel, values: stations.values };
 }
+
+const zonesAndSides = ({ zones, hasSides, along, across }: CutDraft) => ({
+  zones: [...zones],
+  ...(hasSides ? { sides: { along, across } } : {}),
+});
+
+/** Rows of another run as they would be typed: a line for each, its numbers apart by blanks. */
+export const typedRows = (rows: readonly (readonly number[])[], between: string): string =>
+  rows.map((row) => row.map((v) => String(Number(v.toPrecision(12)))).join(' ')).join(between);
 
 /** A name for the run that a cut becomes. */
 export function cutName(run: string, draft: CutDraft, taken: ReadonlySet<string>): string {
@@ -91,7 +130,8 @@ export function cutName(run: string, draft: CutDraft, taken: ReadonlySet<string>
 function whereWords(draft: CutDraft): string {
   if (draft.by === 'plane') return 'cut by a plane';
   if (draft.by === 'places') return draft.between > 0 ? 'along a path' : 'at places';
+  if (draft.by === 'integrals' && !draft.isAlongCuts) return 'integrals';
   const stations = stationsIn(draft.stations);
   const listed = 'values' in stations && stations.values.length <= 3 ? ` ${stations.values.join(', ')}` : '';
-  return `cut at ${draft.channel}${listed}`;
+  return `${draft.by === 'integrals' ? 'integrals' : 'cut'} at ${draft.channel}${listed}`;
 }

@@ -1,6 +1,6 @@
 /** What the picture of a field is drawn from, and what a cut in hand becomes. */
 import { describe, expect, test } from '@jest/globals';
-import { cutName, emptyCut, placesIn, recipeOf, stationsAlong, stationsIn } from './cutDraft';
+import { cutName, emptyCut, placesIn, recipeOf, stationsAlong, stationsIn, typedRows } from './cutDraft';
 import {
   boxOf,
   drawnEvery,
@@ -126,7 +126,33 @@ describe('a cut in hand', () => {
       },
     });
   });
+  test('tells sides and integrals as they were asked for', () => {
+    const settingsOf = (of: Partial<typeof draft>) => {
+      const made = recipeOf({ ...draft, ...of });
+      return 'recipe' in made ? made.recipe : undefined;
+    };
+    expect(settingsOf({ hasSides: true, across: 'z' })?.settings).toMatchObject({ sides: { along: 'x', across: 'z' } });
+    expect(settingsOf({ by: 'plane', hasSides: true })?.settings).toHaveProperty('sides');
+    expect(settingsOf({})?.settings).not.toHaveProperty('sides');
+    const pushed = { by: 'integrals' as const, pressure: 'cp', reference: 0.1 };
+    expect(settingsOf(pushed)).toEqual({
+      kind: 'integrals',
+      settings: { zones: [], pressure: 'cp', reference: 0.1 },
+    });
+    expect(settingsOf({ ...pushed, isAlongCuts: true })?.settings).toMatchObject({
+      at: { channel: 'z_rel', values: [0.15, 0.5] },
+    });
+  });
+  test('rows of another run stand as they would be typed', () => {
+    expect(typedRows([[0.15 * 1000], [500]], ' ')).toBe('150 500');
+    const places = [
+      [1, 2.5, 1 / 3],
+      [4, 5, -6e-9],
+    ];
+    expect(placesIn(typedRows(places, '\n'))).toEqual({ places: [[1, 2.5, 0.333333333333], places[1]] });
+  });
   test.each([
+    [{ ...draft, by: 'integrals' as const, isAlongCuts: true, stations: '' }, 'at least one station'],
     [{ ...draft, channel: '' }, 'Choose the channel'],
     [{ ...draft, stations: '' }, 'at least one station'],
     [{ ...draft, by: 'plane' as const, point: [0, null, 0] }, 'all three numbers'],
@@ -141,6 +167,9 @@ describe('a cut in hand', () => {
     expect(cutName('Vane', { ...draft, stations: '1 2 3 4' }, new Set())).toBe('Vane, cut at z_rel');
     expect(cutName('Vane', { ...draft, by: 'plane' }, new Set())).toBe('Vane, cut by a plane');
     expect(cutName('Vane', { ...draft, by: 'places' }, new Set())).toBe('Vane, at places');
+    expect(cutName('Vane', { ...draft, by: 'integrals' }, new Set())).toBe('Vane, integrals');
+    const along = { ...draft, by: 'integrals' as const, isAlongCuts: true };
+    expect(cutName('Vane', along, new Set())).toBe('Vane, integrals at z_rel 0.15, 0.5');
     expect(cutName('Vane', { ...draft, by: 'places', between: 5 }, new Set())).toBe('Vane, along a path');
   });
 });
