@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import { facesOf, rangesOfFaces, type FaceRanges, type Faces } from '../field';
+import { facesOf, rangesOfFaces, type Coordinates, type FaceRanges, type Faces } from '../field';
 import type { Channel } from '../sample';
 import type { DerivedChannel, FieldState } from './RecipeKind';
 
@@ -19,6 +19,10 @@ export function freeSymbol(wanted: string, taken: Set<string>): string {
   taken.add(symbol);
   return symbol;
 }
+
+/** x, y, z of the nodes. */
+export const placesOfNodes = ({ state, coordinates }: FieldState): Coordinates =>
+  coordinates.map((symbol) => state.channels.get(symbol)!.values) as unknown as Coordinates;
 
 /** Faces are the same for every cut of a mesh. */
 const facesOfMesh = new WeakMap<object, Faces>();

@@ -7,7 +7,8 @@ export {
   recipeWords,
   saidOfCuts,
   type CutAt,
-  type CutSettings, type IntegralSettings,
+  type CutSettings,
+  type IntegralSettings,
 } from './recipes';
 export { rememberedFaces } from './fieldTools';
 export { nameOfSame } from './nameOfSame';

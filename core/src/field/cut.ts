@@ -1,4 +1,5 @@
 import { AppError } from '../error/AppError';
+import { Crossings, type EdgePoints } from './Crossings';
 import type { Faces } from './faces';
 
 /** A line that a cut leaves on a surface, point after point. */
@@ -13,11 +14,7 @@ export interface CutPart {
 }
 
 /** Where a surface is cut: points on its edges, in lines. */
-export interface Cut {
-  /** A point lies at from + share (to − from) of an edge between two nodes; on a node both are the node. */
-  from: Uint32Array;
-  to: Uint32Array;
-  share: Float64Array;
+export interface Cut extends EdgePoints {
   parts: CutPart[];
   /** Faces that lie in the cut as a whole, and so give no line of their own. */
   grazed: number;
@@ -88,40 +85,6 @@ function facesAt({ low, high, ofBlocks }: FaceRanges, level: number): number[] {
   return found;
 }
 
-/** Crossings of edges, each edge once. */
-class Crossings {
-  readonly from: number[] = [];
-  readonly to: number[] = [];
-  readonly share: number[] = [];
-  private readonly known = new Map<number, number>();
-
-  constructor(
-    private readonly values: Float64Array,
-    private readonly level: number,
-  ) {}
-
-  /** The place of the crossing of an edge whose ends lie on two sides. */
-  at(a: number, b: number): number {
-    const [low, high] = a < b ? [a, b] : [b, a];
-    const above = this.values[low]! - this.level;
-    const share = above / (above - (this.values[high]! - this.level));
-    if (share === 0) return this.keep(low, low, 0);
-    return share === 1 ? this.keep(high, high, 0) : this.keep(low, high, share);
-  }
-
-  private keep(from: number, to: number, share: number): number {
-    const key = from * this.values.length + to;
-    const known = this.known.get(key);
-    if (known !== undefined) return known;
-    const place = this.from.length;
-    this.known.set(key, place);
-    this.from.push(from);
-    this.to.push(to);
-    this.share.push(share);
-    return place;
-  }
-}
-
 /**
  * Cuts a surface where a quantity of its nodes has a value, straight along each edge.
  * A node at the value counts as above it, so that each edge is crossed or not, and a line goes through it once.
@@ -152,13 +115,9 @@ export function cutSurface(surface: Faces, values: Float64Array, choice: CutChoi
       cutFace(corners, sides, crossings, of);
     }
   }
-  const parts = [...segments].flatMap(([zone, of]) =>
-    of.lines(crossings.from.length).map((line) => ({ zone, ...line })),
-  );
+  const parts = [...segments].flatMap(([zone, of]) => of.lines(crossings.count).map((line) => ({ zone, ...line })));
   return {
-    from: Uint32Array.from(crossings.from),
-    to: Uint32Array.from(crossings.to),
-    share: Float64Array.from(crossings.share),
+    ...crossings.found(),
     ...{ parts, grazed, passedOver },
   };
 }

@@ -1,30 +1,18 @@
 import type { Faces } from './faces';
+import { boxGrid, cellAt, type BoxGrid } from './boxGrid';
 import { trianglesOf } from './faces';
 import type { Coordinates, Three } from './Mesh';
 
-/** The place on a surface that is nearest to a point: within a triangle, by the shares of its corners. */
-export interface NearestPlace {
-  /** Of each point three nodes. */
+/** Places of a field by the shares that the corners of a triangle or a solid have. */
+export interface FieldPlaces {
+  /** Of each point so many nodes: 3 on a surface, 8 where there are solids, the rest without a share. */
+  width: number;
   nodes: Uint32Array;
-  /** Of each point what share each of the three has; together 1. */
+  /** Of each point what share each of its nodes has; together 1. */
   shares: Float64Array;
   /** How far each place is from its point, in the unit of the coordinates; infinite where there is no surface. */
   distances: Float64Array;
 }
-
-/** Triangles by the cells of an even grid that their boxes touch. */
-interface Grid {
-  low: Three;
-  /** Side of a cell along each axis. */
-  side: Three;
-  counts: Three;
-  /** Triangles of one cell after those of another, and where each cell begins. */
-  triangles: Uint32Array;
-  starts: Uint32Array;
-}
-
-/** About so many triangles share a cell. */
-const PER_CELL = 3;
 
 /**
  * The places on a surface that are nearest to points.
@@ -39,74 +27,33 @@ export function nearestPlaces(
   at: Coordinates,
   points: Coordinates,
   keeps: (a: number, b: number, c: number, zone: number) => boolean = () => true,
-): NearestPlace {
+): FieldPlaces {
   const { corners, faces: faceOf } = trianglesOf(faces);
   const used = Uint32Array.from(faceOf.keys()).filter((t) =>
     keeps(corners[3 * t]!, corners[3 * t + 1]!, corners[3 * t + 2]!, faces.zones[faceOf[t]!]!),
   );
   const m = points[0].length;
-  const found: NearestPlace = {
+  const found: FieldPlaces = {
+    width: 3,
     nodes: new Uint32Array(3 * m),
     shares: new Float64Array(3 * m),
     distances: new Float64Array(m).fill(Infinity),
   };
   if (used.length === 0) return found;
-  const grid = gridOf(corners, used, at);
+  const starts = Uint32Array.from({ length: corners.length / 3 + 1 }, (_, t) => 3 * t);
+  const grid = boxGrid({ nodes: corners, starts }, used, at);
   for (let k = 0; k < m; k++) findNearest(grid, corners, at, [points[0][k]!, points[1][k]!, points[2][k]!], k, found);
   return found;
 }
 
-function gridOf(corners: Uint32Array, used: Uint32Array, at: Coordinates): Grid {
-  const low: Three = [Infinity, Infinity, Infinity];
-  const high: Three = [-Infinity, -Infinity, -Infinity];
-  for (const t of used)
-    for (let c = 3 * t; c < 3 * t + 3; c++)
-      for (let axis = 0; axis < 3; axis++) {
-        const value = at[axis]![corners[c]!]!;
-        if (value < low[axis]!) low[axis] = value;
-        if (value > high[axis]!) high[axis] = value;
-      }
-  const spans = low.map((v, k) => Math.max(high[k]! - v, 1e-9 * Math.max(1, Math.abs(v)))) as Three;
-  // Cells as nearly cubes as the box lets them be.
-  const edge = Math.cbrt((spans[0] * spans[1] * spans[2] * PER_CELL) / used.length);
-  const longest = Math.max(...spans);
-  const counts = spans.map((span) =>
-    Math.max(1, Math.min(200, Math.floor(span / Math.max(edge, longest / 200)))),
-  ) as Three;
-  const side = spans.map((span, k) => span / counts[k]!) as Three;
-  const cells = counts[0] * counts[1] * counts[2];
-  const starts = new Uint32Array(cells + 1);
-  const grid: Grid = { low, side, counts, starts, triangles: new Uint32Array() };
-  for (const t of used) eachCell(grid, corners, t, at, (cell) => starts[cell + 1]!++);
-  for (let cell = 0; cell < cells; cell++) starts[cell + 1]! += starts[cell]!;
-  grid.triangles = new Uint32Array(starts[cells]!);
-  const next = starts.slice();
-  for (const t of used) eachCell(grid, corners, t, at, (cell) => (grid.triangles[next[cell]!++] = t));
-  return grid;
-}
-
-const cellAt = ({ low, side, counts }: Grid, axis: number, value: number): number =>
-  Math.min(counts[axis]! - 1, Math.max(0, Math.floor((value - low[axis]!) / side[axis]!)));
-
-function eachCell(grid: Grid, corners: Uint32Array, t: number, at: Coordinates, take: (cell: number) => void): void {
-  const range = ([0, 1, 2] as const).map((axis) => {
-    const values = [0, 1, 2].map((c) => at[axis][corners[3 * t + c]!]!);
-    return [cellAt(grid, axis, Math.min(...values)), cellAt(grid, axis, Math.max(...values))] as const;
-  });
-  const [x, y, z] = range as [readonly [number, number], readonly [number, number], readonly [number, number]];
-  for (let k = z[0]; k <= z[1]; k++)
-    for (let j = y[0]; j <= y[1]; j++)
-      for (let i = x[0]; i <= x[1]; i++) take(i + grid.counts[0] * (j + grid.counts[1] * k));
-}
-
 /** Looks in the cell of a point, then in the shells around it, until no cell that is left can hold anything nearer. */
 function findNearest(
-  grid: Grid,
+  grid: BoxGrid,
   corners: Uint32Array,
   at: Coordinates,
   point: Three,
   k: number,
-  found: NearestPlace,
+  found: FieldPlaces,
 ): void {
   if (!point.every(Number.isFinite)) return;
   const middle = point.map((v, axis) => cellAt(grid, axis, v)) as Three;
@@ -120,14 +67,14 @@ function findNearest(
           if (away !== ring) continue;
           const cell = x + grid.counts[0] * (y + grid.counts[1] * z);
           for (let i = grid.starts[cell]!; i < grid.starts[cell + 1]!; i++)
-            tryTriangle(corners, grid.triangles[i]!, at, point, k, found);
+            tryTriangle(corners, grid.items[i]!, at, point, k, found);
         }
     if (found.distances[k]! <= leftBeyond(grid, point, from, to)) return;
   }
 }
 
 /** How near a triangle can be that no cell from `from` to `to` touches. */
-function leftBeyond({ low, side, counts }: Grid, point: Three, from: Three, to: Three): number {
+function leftBeyond({ low, side, counts }: BoxGrid, point: Three, from: Three, to: Three): number {
   let least = Infinity;
   for (let axis = 0; axis < 3; axis++) {
     if (from[axis]! > 0) least = Math.min(least, Math.max(0, point[axis]! - (low[axis]! + from[axis]! * side[axis]!)));
@@ -143,7 +90,7 @@ function tryTriangle(
   at: Coordinates,
   point: Three,
   k: number,
-  found: NearestPlace,
+  found: FieldPlaces,
 ): void {
   const nodes = [corners[3 * t]!, corners[3 * t + 1]!, corners[3 * t + 2]!] as Three;
   const [a, b, c] = nodes.map((node) => at.map((column) => column[node]!)) as [Three, Three, Three];
@@ -186,13 +133,16 @@ const onSide = (share: number, shares: (share: number) => Three): Three => share
 
 /** A column of the nodes at places; of a category the word of the corner that is nearest. */
 export function atPlaces(
-  { nodes, shares, distances }: NearestPlace,
+  { width, nodes, shares, distances }: FieldPlaces,
   values: Float64Array,
   isCategory = false,
 ): Float64Array {
   return distances.map((distance, k) => {
     if (distance === Infinity) return NaN;
-    const of = [0, 1, 2].map((c) => ({ share: shares[3 * k + c]!, value: values[nodes[3 * k + c]!]! }));
+    const of = Array.from({ length: width }, (_, c) => width * k + c).map((i) => ({
+      share: shares[i]!,
+      value: values[nodes[i]!]!,
+    }));
     if (isCategory) return of.reduce((best, next) => (next.share > best.share ? next : best)).value;
     // A corner without a share does not count, also where it has no value.
     return of.reduce((sum, { share, value }) => (share === 0 ? sum : sum + share * value), 0);

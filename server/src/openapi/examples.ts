@@ -267,7 +267,7 @@ export const examples: Readonly<Record<string, unknown>> = {
   measureStretch: { ...window, from: 100, to: 160 },
   explainSample: { at: 120 },
   getPairs: { ...window, x: 'Q' },
-  getRows: { symbols: ['n'], isDistinct: false, unit: null },
+  getRows: { symbols: ['z_rel'], isDistinct: true, unit: '' },
   getSpectra: { ...window, as: 'density' },
   getHistograms: window,
   createTable: table,

@@ -1,13 +1,6 @@
 import { Type, type Static } from 'typebox';
 import { AppError } from '../../error/AppError';
-import {
-  integrateLines,
-  integrateSurface,
-  type Coordinates,
-  type LineIntegrals,
-  type Sum,
-  type SurfaceIntegrals,
-} from '../../field';
+import { integrateLines, integrateSurface, type LineIntegrals, type Sum, type SurfaceIntegrals } from '../../field';
 import { formatCount, formatValue } from '../../number/formatNumber';
 import { KEPT, type Channel } from '../../sample';
 import {
@@ -19,7 +12,7 @@ import {
   raiseDimension,
   siUnit,
 } from '../../units';
-import { checkField, freeSymbol, rememberedFaces, zonesOf } from '../fieldTools';
+import { checkField, freeSymbol, placesOfNodes, rememberedFaces, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
 import { cutField } from './cut';
 
@@ -86,12 +79,9 @@ interface How {
   reference: number;
 }
 
-const placesOf = ({ state, coordinates }: FieldState): Coordinates =>
-  coordinates.map((symbol) => state.channels.get(symbol)!.values) as unknown as Coordinates;
-
 function overSurface(field: FieldState, { zones }: IntegralSettings, how: How): { rows: Row[]; said: string[] } {
   const { mask } = field.state;
-  const found = integrateSurface(rememberedFaces(field), placesOf(field), {
+  const found = integrateSurface(rememberedFaces(field), placesOfNodes(field), {
     ...how,
     zones: zonesOf(field, zones),
     isKept: (node) => mask[node] === KEPT,
@@ -104,7 +94,7 @@ function overSurface(field: FieldState, { zones }: IntegralSettings, how: How): 
 
 function alongCuts(field: FieldState, { at, zones }: IntegralSettings, how: How): { rows: Row[]; said: string[] } {
   const cuts = cutField(field, { where: at!, zones });
-  const places = placesOf(field);
+  const places = placesOfNodes(field);
   const found = cuts.map(({ cut, value }) => ({ ...integrateLines(cut, places, how), station: value }));
   const open = found.filter((one) => one.enclosed === undefined);
   const passedOver = cuts.reduce((sum, { cut }) => sum + cut.passedOver, 0);

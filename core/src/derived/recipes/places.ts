@@ -1,20 +1,21 @@
 import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
-import { atPlaces, lengthsAlong, nearestPlaces } from '../../field';
+import { atPlaces, lengthsAlong, placesInField, type FieldPlaces } from '../../field';
 import { formatCount, formatValue } from '../../number/formatNumber';
 import { printUnit } from '../../units';
 import { KEPT } from '../../sample';
-import { checkField, copyOf, freeSymbol, rememberedFaces, zonesOf } from '../fieldTools';
+import { checkField, copyOf, freeSymbol, placesOfNodes, rememberedFaces, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel } from '../RecipeKind';
 
 const MOST_POINTS = 100_000;
 
-/** Each place is brought to the surface; how far it was from it is a channel of its own. */
+/** A place outside of all solids is brought to the surface; how far it was from it is a channel of its own. */
 export const places = defineRecipe({
   kind: 'places',
   title: 'At places',
   purpose:
-    'All channels at given places, or along the straight lines between them: at the nearest point of the surface.',
+    'All channels at given places, or along the straight lines between them: within the solid that holds a place, else at ' +
+    'the nearest point of the surface.',
   settings: Type.Object({
     places: Type.Array(Type.Tuple([Type.Number(), Type.Number(), Type.Number()]), {
       title: 'Places',
@@ -32,14 +33,11 @@ export const places = defineRecipe({
   make: (field, { places: list, between, zones }) => {
     checkField(field);
     const { state } = field;
-    const chosen = zonesOf(field, zones);
     const wanted = pathThrough(list, between);
-    const found = nearestPlaces(
-      rememberedFaces(field),
-      field.coordinates.map((symbol) => state.channels.get(symbol)!.values) as never,
-      wanted,
-      (a, b, c, zone) => (!chosen || chosen.has(zone)) && [a, b, c].every((node) => state.mask[node] === KEPT),
-    );
+    const found = placesInField(field.mesh, rememberedFaces(field), placesOfNodes(field), wanted, {
+      zones: zonesOf(field, zones),
+      isKept: (node) => state.mask[node] === KEPT,
+    });
     if (found.distances[0] === Infinity) throw new AppError('FIELD_NO_FACE', { name: field.name });
     const unit = state.channels.get(field.coordinates[0])!.unit;
     const taken = new Set(state.channels.keys());
@@ -49,12 +47,12 @@ export const places = defineRecipe({
         ...{ symbol: freeSymbol('s', taken), name: 'Length through the places', unit },
         values: lengthsAlong([{ zone: 0, isClosed: false, points: new Uint32Array(count) }], wanted),
       },
-      { symbol: freeSymbol('distance', taken), name: 'Distance from the surface', unit, values: found.distances },
+      { symbol: freeSymbol('distance', taken), name: 'Distance from the field', unit, values: found.distances },
     ];
     const copied = [...state.channels.values()].map((channel) =>
       copyOf(channel, atPlaces(found, channel.values, channel.labels !== undefined)),
     );
-    return { channels: [...made, ...copied], along: made[0]!.symbol, said: saidOf(found.distances, unit) };
+    return { channels: [...made, ...copied], along: made[0]!.symbol, said: saidOf(found, unit) };
   },
 });
 
@@ -75,12 +73,17 @@ function pathThrough(
   return [column(0), column(1), column(2)];
 }
 
-function saidOf(distances: Float64Array, unit: string): string[] {
+function saidOf({ distances, width }: FieldPlaces, unit: string): string[] {
+  const outside = distances.filter((d) => d > 0).length;
+  const one = distances.length === 1;
+  const count = `${formatCount(distances.length)} point${one ? '' : 's'}`;
+  if (width > 3 && outside === 0) return [`${count}, ${one ? 'it lies' : 'all of them lie'} in the field.`];
   const farthest = distances.reduce((most, d, k) => (d > distances[most]! ? k : most), 0);
   const length = `${formatValue(distances[farthest]!, 3)} ${printUnit(unit)}`.trim();
-  const one = distances.length === 1;
+  const isOfSurface = width === 3 || outside === distances.length;
+  const on = isOfSurface ? 'on the surface' : `${formatCount(outside)} of them on the surface`;
   return [
-    `${formatCount(distances.length)} point${one ? '' : 's'} on the surface`,
+    `${count}${isOfSurface ? ' ' : ', '}${on}`,
     one
       ? `It lies ${length} from the place that was asked for.`
       : `At most ${length} from the place that was asked for, at point ${formatCount(farthest + 1)}.`,
