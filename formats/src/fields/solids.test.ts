@@ -53,8 +53,8 @@ describe('values at places', () => {
     const inside = expected.probed.flatMap((value, k) => (value === null ? [] : [k]));
     expect(inside.length).toBe(150);
     for (const k of inside) {
-      // Sides that are bent belong to both neighbours there; here a place has the first that holds it.
-      expect(found.distances[k]).toBeLessThan(1e-9);
+      // A bent side of four corners leaves a gap to two of three: the other library takes the nearest cell there.
+      expect(found.distances[k]).toBeLessThan(0.01);
       expect(Math.abs(values[k]! - expected.probed[k]!)).toBeLessThan(0.02);
     }
     const same = inside.filter((k) => Math.abs(values[k]! - expected.probed[k]!) < 1e-6);
