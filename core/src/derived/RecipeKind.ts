@@ -23,6 +23,8 @@ export interface Derived {
   along: string;
   /** What was done and what was passed over, in sentences. */
   said: string[];
+  /** The samples are nodes of a field: x, y, z and the zone are the first channels, and the mesh joins them. */
+  mesh?: Mesh;
 }
 
 /** A way to make a run from a field: one file under recipes/, and one line in its index. */
@@ -33,8 +35,10 @@ export interface RecipeKind<Settings extends TObject = TObject> {
   settings: Settings;
   /** What it does, in plain words. */
   words(settings: Static<Settings>): string;
-  /** @throws {AppError} what it cannot do with these settings and this field */
-  make(field: FieldState, settings: Static<Settings>): Derived;
+  /** Ids of the runs of further fields that it reads; absent: none. */
+  others?(settings: Static<Settings>): number[];
+  /** @param others  in the order of their ids above @throws {AppError} what it cannot do with these settings and fields */
+  make(field: FieldState, settings: Static<Settings>, others: readonly FieldState[]): Derived;
 }
 
 export const defineRecipe = <Settings extends TObject>(kind: RecipeKind<Settings>): RecipeKind =>

@@ -3,6 +3,7 @@ export {
   checkRecipe,
   cutField,
   makeDerived,
+  othersOf,
   recipeKinds,
   recipeWords,
   saidOfCuts,

@@ -83,6 +83,10 @@ export const fieldErrors = {
     'input',
     (f) => `"${f.name}" holds no variable "${f.variable}". Send the file anew and choose among what it holds.`,
   ),
+  FIELD_NO_SOLIDS: entry<{ name: string }>(
+    'input',
+    (f) => `"${f.name}" has no solid cells, so a section has nothing to cut. Cut its surface instead.`,
+  ),
   FIELD_NO_FACE: entry<{ name: string }>(
     'input',
     (f) =>

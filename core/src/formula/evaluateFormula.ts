@@ -138,7 +138,9 @@ export function symbolsIn(node: Node): string[] {
 
 function prepare(text: string, wanted: string, input: Omit<FormulaInput, 'samples'>) {
   const tree = parseFormula(text);
-  const words = new Map([...input.channels].flatMap(([symbol, { labels }]) => (labels ? [[symbol, labels] as const] : [])));
+  const words = new Map(
+    [...input.channels].flatMap(([symbol, { labels }]) => (labels ? [[symbol, labels] as const] : [])),
+  );
   const units = new Map([...input.channels].map(([symbol, c]) => [symbol, unitOfChannel(c)]));
   const compiled = compile(tree, { channels: units, words, tables: input.tables ?? new Map(), ambient: input.ambient });
   const si = siUnit(compiled.dimension);

@@ -139,7 +139,11 @@ class FormulaReader {
   private fail(expected: string): never {
     const token = this.next();
     const found =
-      token.type === 'end' ? 'the end of the formula' : token.type === 'word' ? `the word ${token.text}` : `"${token.text}"`;
+      token.type === 'end'
+        ? 'the end of the formula'
+        : token.type === 'word'
+          ? `the word ${token.text}`
+          : `"${token.text}"`;
     throw new AppError('FORMULA_SYNTAX', { at: token.at, found, expected });
   }
 }

@@ -1,29 +1,14 @@
 import { Type, type Static } from 'typebox';
-import { AppError } from '../../error/AppError';
-import { abovePlane, alongCut, cutSurface, lengthsAlong, sidesOf, type Cut, type FaceRanges } from '../../field';
-import { formatCount, formatValue } from '../../number/formatNumber';
-import { printUnit } from '../../units';
+import { alongCut, cutSurface, lengthsAlong, sidesOf, type Cut } from '../../field';
+import { formatCount } from '../../number/formatNumber';
 import { KEPT, type Channel } from '../../sample';
 import { checkField, copyOf, freeSymbol, rememberedFaces, rememberedRanges, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
-
-const three = (title: string) => Type.Tuple([Type.Number(), Type.Number(), Type.Number()], { title });
+import { cutNothing, cutPlaces, numbersOf, where, whereInWords, zones } from './where';
 
 const settings = Type.Object({
-  where: Type.Union(
-    [
-      Type.Object(
-        {
-          channel: Type.String({ title: 'Channel', minLength: 1, maxLength: 40 }),
-          values: Type.Array(Type.Number(), { title: 'Stations', minItems: 1, maxItems: 200 }),
-        },
-        { additionalProperties: false },
-      ),
-      Type.Object({ point: three('Point'), normal: three('Direction') }, { additionalProperties: false }),
-    ],
-    { title: 'Where' },
-  ),
-  zones: Type.Array(Type.String(), { title: 'Zones', description: 'None: all of them.', maxItems: 1000 }),
+  where,
+  zones,
   sides: Type.Optional(
     Type.Object(
       {
@@ -43,13 +28,9 @@ export const cut = defineRecipe({
   purpose:
     'The lines where a channel of a surface has a value, or where a plane meets it, with all channels along them.',
   settings,
-  words: ({ where, zones, sides }) => {
+  words: ({ where: at, zones: of, sides }) => {
     const split = sides ? `, upper and lower side by ${sides.across} along ${sides.along}` : '';
-    const of = (zones.length === 0 ? '' : ` on ${zones.join(', ')}`) + split;
-    if ('channel' in where)
-      return `cut at ${where.channel} = ${where.values.map((v) => formatValue(v, 6)).join(', ')}${of}`;
-    const [point, normal] = [where.point, where.normal].map((p) => p.map((v) => formatValue(v, 6)).join(', '));
-    return `cut by the plane through (${point}) that looks to (${normal})${of}`;
+    return `cut ${whereInWords(at, of)}${split}`;
   },
   make: (field, chosen) => {
     const cuts = cutField(field, chosen);
@@ -112,31 +93,23 @@ export interface CutAt {
  * @throws {AppError} FIELD_NODES_MOVED, FIELD_CHANNEL, FIELD_ZONE, FIELD_UNITS, FIELD_CUT_NOTHING, FIELD_CUT_ASIDE,
  *   FIELD_PLANE
  */
-export function cutField(field: FieldState, { where, zones, sides }: CutSettings): CutAt[] {
+export function cutField(field: FieldState, { where: at, zones: wanted, sides }: CutSettings): CutAt[] {
   const { state } = field;
   checkField(field);
   const faces = rememberedFaces(field);
-  const chosen = zonesOf(field, zones);
+  const chosen = zonesOf(field, wanted);
   const choice = {
     ...(chosen ? { zones: chosen } : {}),
     // Of most fields nothing is set aside, and then no node has to be asked.
     ...(state.mask.some((m) => m !== KEPT) ? { isKept: (node: number) => state.mask[node] === KEPT } : {}),
   };
-  const cutAt = (at: CutPlace, ranges?: FaceRanges): CutAt => {
-    const one = cutSurface(faces, at.values, { ...choice, level: at.value, ...(ranges ? { ranges } : {}) });
-    if (one.parts.length === 0) throw nothing(field, at, one, chosen);
-    return { cut: sides ? withSides(field, one, sides) : one, value: at.value };
-  };
-  if (!('channel' in where)) {
-    const [x, y, z] = field.coordinates.map((symbol) => state.channels.get(symbol)!.values);
-    const above = abovePlane([x!, y!, z!], where);
-    const { unit } = state.channels.get(field.coordinates[0])!;
-    return [cutAt({ what: 'the distance from the plane', value: 0, unit, values: above })];
-  }
-  const { channel: symbol } = where;
-  const { unit, values } = numbersOf(field, symbol);
-  const ranges = rememberedRanges(faces, values);
-  return where.values.map((value) => cutAt({ what: symbol, value, unit, values }, ranges));
+  return cutPlaces(field, at).map((place) => {
+    // The distance from a plane is computed anew each time, so that nothing of it is remembered.
+    const ranges = 'channel' in at ? rememberedRanges(faces, place.values) : undefined;
+    const one = cutSurface(faces, place.values, { ...choice, level: place.value, ...(ranges ? { ranges } : {}) });
+    if (one.parts.length === 0) throw cutNothing(field, place, one, chosen);
+    return { cut: sides ? withSides(field, one, sides) : one, value: place.value };
+  });
 }
 
 /** @throws {AppError} FIELD_CHANNEL */
@@ -149,42 +122,6 @@ function withSides(field: FieldState, one: Cut, { along, across }: NonNullable<C
       return a + one.share[point]! * (b - a);
     };
   return { ...one, parts: sidesOf(one.parts, { along: at(from!), across: at(over!) }) };
-}
-
-/** @throws {AppError} FIELD_CHANNEL */
-function numbersOf({ state, name }: FieldState, symbol: string): Channel {
-  const channel = state.channels.get(symbol);
-  if (!channel || channel.labels) throw new AppError('FIELD_CHANNEL', { symbol, name });
-  return channel;
-}
-
-/** Where a cut is made, in words, and what it is made of. */
-interface CutPlace {
-  what: string;
-  value: number;
-  unit: string;
-  values: Float64Array;
-}
-
-/** Why a cut has no line: all of its faces are set aside, or it misses them. */
-function nothing(
-  { state, zone }: FieldState,
-  { what, value, unit: written, values }: CutPlace,
-  { passedOver: count }: Cut,
-  zones: ReadonlySet<number> | undefined,
-): AppError {
-  const unit = printUnit(written);
-  if (count > 0) return new AppError('FIELD_CUT_ASIDE', { what, value, unit, count });
-  const zoneOfNode = state.channels.get(zone)!.values;
-  let [low, high] = [Infinity, -Infinity];
-  for (let node = 0; node < values.length; node++) {
-    const v = values[node]!;
-    if (state.mask[node] !== KEPT || Number.isNaN(v) || (zones && !zones.has(zoneOfNode[node]!))) continue;
-    low = Math.min(low, v);
-    high = Math.max(high, v);
-  }
-  if (low > high) [low, high] = [NaN, NaN];
-  return new AppError('FIELD_CUT_NOTHING', { what, value, low, high, unit });
 }
 
 /** What was found by cuts, in sentences. */

@@ -3,13 +3,15 @@ import { settingsProblem } from '../../error/settingsProblem';
 import type { Derived, FieldState, Recipe, RecipeKind } from '../RecipeKind';
 import { cut } from './cut';
 import { integrals } from './integrals';
+import { difference } from './difference';
 import { places } from './places';
+import { section } from './section';
 
 export type { IntegralSettings } from './integrals';
 export { cutField, saidOfCuts, type CutAt, type CutSettings } from './cut';
 
 /** Every way to make a run from a field. */
-export const recipeKinds: readonly RecipeKind[] = [cut, places, integrals];
+export const recipeKinds: readonly RecipeKind[] = [cut, section, places, integrals, difference];
 
 /** @throws {AppError} RECIPE_UNKNOWN, RECIPE_SETTINGS */
 export function checkRecipe({ kind: wanted, settings }: Recipe): RecipeKind {
@@ -20,9 +22,16 @@ export function checkRecipe({ kind: wanted, settings }: Recipe): RecipeKind {
   return kind;
 }
 
-/** Makes a run from a field. @throws {AppError} as `checkRecipe`, and what the recipe cannot do with this field */
-export const makeDerived = (field: FieldState, recipe: Recipe): Derived =>
-  checkRecipe(recipe).make(field, recipe.settings as never);
+/** Ids of the further fields that a recipe reads. @throws {AppError} as `checkRecipe` */
+export const othersOf = (recipe: Recipe): number[] => checkRecipe(recipe).others?.(recipe.settings as never) ?? [];
+
+/**
+ * Makes a run from a field.
+ * @param others  further fields, as `othersOf` names them
+ * @throws {AppError} as `checkRecipe`, and what the recipe cannot do with these fields
+ */
+export const makeDerived = (field: FieldState, recipe: Recipe, others: readonly FieldState[] = []): Derived =>
+  checkRecipe(recipe).make(field, recipe.settings as never, others);
 
 /** What a recipe does, in plain words. @throws {AppError} as `checkRecipe` */
 export const recipeWords = (recipe: Recipe): string => checkRecipe(recipe).words(recipe.settings as never);

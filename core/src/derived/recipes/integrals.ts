@@ -15,6 +15,7 @@ import {
 import { checkField, freeSymbol, placesOfNodes, rememberedFaces, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
 import { cutField } from './cut';
+import { zones } from './where';
 
 const settings = Type.Object({
   at: Type.Optional(
@@ -26,7 +27,7 @@ const settings = Type.Object({
       { title: 'Cuts', description: 'None: over the surface.', additionalProperties: false },
     ),
   ),
-  zones: Type.Array(Type.String(), { title: 'Zones', description: 'None: all of them.', maxItems: 1000 }),
+  zones,
   pressure: Type.String({ title: 'Pressure', description: 'None: no force.', maxLength: 40 }),
   reference: Type.Number({ title: 'Pressure on the other side', description: 'In the unit of the pressure.' }),
 });
@@ -49,11 +50,11 @@ export const integrals = defineRecipe({
   purpose:
     'Area or length, the mean of every channel and the force of a pressure: over the surface or along cuts, for each zone.',
   settings,
-  words: ({ at, zones, pressure }) => {
+  words: ({ at, zones: wanted, pressure }) => {
     const over = at
       ? `along cuts at ${at.channel} = ${at.values.map((v) => formatValue(v, 6)).join(', ')}`
       : 'over the surface';
-    const of = zones.length === 0 ? '' : ` on ${zones.join(', ')}`;
+    const of = wanted.length === 0 ? '' : ` on ${wanted.join(', ')}`;
     return `means${pressure === '' ? '' : ` and force of ${pressure}`} ${over}${of}`;
   },
   make: (field, chosen) => {
@@ -79,11 +80,11 @@ interface How {
   reference: number;
 }
 
-function overSurface(field: FieldState, { zones }: IntegralSettings, how: How): { rows: Row[]; said: string[] } {
+function overSurface(field: FieldState, { zones: of }: IntegralSettings, how: How): { rows: Row[]; said: string[] } {
   const { mask } = field.state;
   const found = integrateSurface(rememberedFaces(field), placesOfNodes(field), {
     ...how,
-    zones: zonesOf(field, zones),
+    zones: zonesOf(field, of),
     isKept: (node) => mask[node] === KEPT,
   });
   return {
@@ -92,8 +93,8 @@ function overSurface(field: FieldState, { zones }: IntegralSettings, how: How): 
   };
 }
 
-function alongCuts(field: FieldState, { at, zones }: IntegralSettings, how: How): { rows: Row[]; said: string[] } {
-  const cuts = cutField(field, { where: at!, zones });
+function alongCuts(field: FieldState, { at, zones: of }: IntegralSettings, how: How): { rows: Row[]; said: string[] } {
+  const cuts = cutField(field, { where: at!, zones: of });
   const places = placesOfNodes(field);
   const found = cuts.map(({ cut, value }) => ({ ...integrateLines(cut, places, how), station: value }));
   const open = found.filter((one) => one.enclosed === undefined);
@@ -186,9 +187,9 @@ function channelsOf(field: FieldState, rows: readonly Row[], { columns, pressure
   const means = columns.map((c, k): DerivedChannel => ({
     ...{ symbol: c.symbol, name: `${c.name}, mean`, unit: c.unit, values: column((r) => r.sum.means[k]!) },
   }));
-  const zones = { ...{ symbol: zone, name: state.channels.get(zone)!.name, unit: '', labels } };
+  const named = { ...{ symbol: zone, name: state.channels.get(zone)!.name, unit: '', labels } };
   const channels = [
-    ...[first, { ...zones, values: column((r) => r.zone ?? labels.length - 1) }, ...sizes, ...forces],
+    ...[first, { ...named, values: column((r) => r.zone ?? labels.length - 1) }, ...sizes, ...forces],
     ...means,
   ];
   const told = rows.slice(0, MOST_TOLD).map((row, k) => rowInWords(row, k, { labels, sizes, forces, isCut }));

@@ -6,6 +6,7 @@ import { printUnit } from '../../units';
 import { KEPT } from '../../sample';
 import { checkField, copyOf, freeSymbol, placesOfNodes, rememberedFaces, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel } from '../RecipeKind';
+import { zones } from './where';
 
 const MOST_POINTS = 100_000;
 
@@ -23,19 +24,19 @@ export const places = defineRecipe({
       maxItems: 5000,
     }),
     between: Type.Integer({ title: 'Points between two', minimum: 0, maximum: 10_000 }),
-    zones: Type.Array(Type.String(), { title: 'Zones', description: 'None: all of them.', maxItems: 1000 }),
+    zones,
   }),
-  words: ({ places: list, between, zones }) => {
-    const of = zones.length === 0 ? '' : ` on ${zones.join(', ')}`;
+  words: ({ places: list, between, zones: wanted }) => {
+    const of = wanted.length === 0 ? '' : ` on ${wanted.join(', ')}`;
     const places = `${formatCount(list.length)} place${list.length === 1 ? '' : 's'}`;
     return between === 0 ? `at ${places}${of}` : `along the lines between ${places}${of}`;
   },
-  make: (field, { places: list, between, zones }) => {
+  make: (field, { places: list, between, zones: of }) => {
     checkField(field);
     const { state } = field;
     const wanted = pathThrough(list, between);
     const found = placesInField(field.mesh, rememberedFaces(field), placesOfNodes(field), wanted, {
-      zones: zonesOf(field, zones),
+      zones: zonesOf(field, of),
       isKept: (node) => state.mask[node] === KEPT,
     });
     if (found.distances[0] === Infinity) throw new AppError('FIELD_NO_FACE', { name: field.name });

@@ -28,7 +28,8 @@ export const derive = defineStep({
     symbol: Type.String({ title: 'Symbol', minLength: 1, maxLength: 40 }),
     formula: Type.String({
       title: 'Formula',
-      description: 'A unit in square brackets belongs to the number before it: 9.81 [m/s^2]. if(zone = "hub", −x, x) asks for a word.',
+      description:
+        'A unit in square brackets belongs to the number before it: 9.81 [m/s^2]. if(zone = "hub", −x, x) asks for a word.',
       minLength: 1,
       maxLength: 2000,
       field: 'formula',

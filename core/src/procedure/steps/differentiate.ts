@@ -141,7 +141,12 @@ export const differentiate = defineStep({
     const channelMade = { symbol, name, unit: rateUnit, spread };
     return ends === 'leave'
       ? made(state, { ...channelMade, values: leave(values), errors: () => mapErrors(errors(), leave) }, words, notes)
-      : made(state, { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } }, words, notes);
+      : made(
+          state,
+          { ...channelMade, values, errors, doubtful: { samples: unsure, why: 'end of a stretch' } },
+          words,
+          notes,
+        );
   },
 });
 

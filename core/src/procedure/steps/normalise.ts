@@ -74,7 +74,12 @@ export const normalise = defineStep({
       });
     };
     const errors = () => mapErrors(errorsOf(source, state.channels), moved);
-    return made(state, { symbol, name, unit: '', values, errors }, [], saidOf(scales, groups.names, source.unit, method));
+    return made(
+      state,
+      { symbol, name, unit: '', values, errors },
+      [],
+      saidOf(scales, groups.names, source.unit, method),
+    );
   },
 });
 
@@ -132,7 +137,9 @@ const MOST_SAID = 6;
 function saidOf(scales: readonly Scale[], names: readonly string[], unit: string, method: Method): string[] {
   const of = (value: number): string => `${formatValue(value)} ${unit}`.trim();
   const said = scales.map(({ zero, one }, g) => {
-    const ends = countsFromLowest(method) ? `0 stands for ${of(zero)}, 1 for ${of(zero + one)}` : `1 stands for ${of(one)}`;
+    const ends = countsFromLowest(method)
+      ? `0 stands for ${of(zero)}, 1 for ${of(zero + one)}`
+      : `1 stands for ${of(one)}`;
     return names[g] === '' ? ends : `${names[g]}: ${ends}`;
   });
   const more = said.length - MOST_SAID;
