@@ -60,7 +60,7 @@ for (const theme of ['light', 'dark'])
     // A field in space, with a cut in hand and a node that is told.
     await page.goto(page.url().replace(/\/campaign\/.*/, '/campaign/2/signals/8'));
     await page.addStyleTag({ content: '* { transition: none !important; animation: none !important; }' });
-    await page.getByRole('button', { name: '+ Cut' }).click();
+    await page.getByRole('button', { name: '+ Derived run' }).click();
     await page.getByRole('button', { name: 'Colours and zones' }).click();
     await page.getByRole('spinbutton', { name: 'Node to tell' }).fill('100');
     await expect(page.getByRole('status', { name: 'Node' })).toContainText('Node 100', { timeout: 30_000 });

@@ -85,7 +85,7 @@ test('two sides become a field, a cut at two heights, and the same cut of a fine
   await choose(page, 'Look from', 'Along y');
 
   // A cut that misses says between what it would not.
-  await page.getByRole('button', { name: '+ Cut' }).click();
+  await page.getByRole('button', { name: '+ Derived run' }).click();
   await page.getByRole('textbox', { name: 'Stations' }).fill('30');
   await expect(
     page.getByText('No face is cut at z = 30 mm: on the zones chosen it goes from 0 to 20 mm'),

@@ -143,7 +143,7 @@ const views: readonly [string, string, ((page: Page) => Promise<unknown>)?, numb
     'field',
     '/signals/8',
     async (page) => {
-      await page.getByRole('button', { name: '+ Cut' }).click();
+      await page.getByRole('button', { name: '+ Derived run' }).click();
       await page.getByRole('textbox', { name: 'Stations' }).fill('0.15 0.5 0.85');
       await page.getByText(/^3 cuts/).waitFor();
     },

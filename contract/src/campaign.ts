@@ -36,6 +36,7 @@ export const runRow = closed({
   name: Type.String(),
   kind: runKind,
   origin: runOrigin,
+  isField: described('Its samples are nodes that a mesh joins.', Type.Boolean()),
   fileName: Type.String(),
   samples: Type.Integer(),
   channels: Type.Integer(),

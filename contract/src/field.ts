@@ -62,6 +62,7 @@ export type FieldBody = Static<typeof fieldBody>;
 export const fieldReply = closed({
   nodes,
   cells,
+  hasSolids: described('Some of its cells are solids, so that it has an inside.', Type.Boolean()),
   zones: described('Their names, in the order of the codes of the category.', Type.Array(Type.String())),
   coordinates: described('Symbols of x, y and z.', Type.Array(Type.String(), { minItems: 3, maxItems: 3 })),
   zone: described('Symbol of the category that names the zone of a node.', Type.String()),

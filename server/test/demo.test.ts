@@ -281,7 +281,14 @@ test('every example of the API’s document is taken', async () => {
   );
   const ofFive = { saveProcedure: 5, moveInHistory: 5, joinRun: 5, continueRun: 5, findOffset: 5 };
   // The guide vane has a campaign of its own, the second one: its field is the eighth run.
-  const ofField = { createDerivedRun: 2, makeAlike: 10, getFieldSurface: 8, getFieldValues: 8, cutField: 8, getRows: 7 };
+  const ofField = {
+    createDerivedRun: 2,
+    makeAlike: 10,
+    getFieldSurface: 8,
+    getFieldValues: 8,
+    cutField: 8,
+    getRows: 7,
+  };
   const runs = { ...ofFive, ...ofField, ...atBench, renameRun: 1, saveSheet: typed.id };
   const sent = await sendExamples(api, { runs, uploads }, (method, path, body) => askBuilt(server, path, body, method));
   expect(sent.filter(({ status }) => status >= 300)).toEqual([]);

@@ -143,7 +143,15 @@ describe('a file of a field', () => {
       'p kPa',
     ]);
     expect((await server.ask<FieldReply>(`/runs/${field.id}/field`)).body).toEqual({
-      ...{ nodes: 9, cells: 6, zones: ['zone 1'], coordinates: ['x', 'y', 'z'], zone: 'zone', remarks: [] },
+      ...{
+        nodes: 9,
+        cells: 6,
+        hasSolids: false,
+        zones: ['zone 1'],
+        coordinates: ['x', 'y', 'z'],
+        zone: 'zone',
+        remarks: [],
+      },
     });
   });
   test('of another kind, cut off or empty is refused and leaves nothing', async () => {

@@ -86,6 +86,9 @@ export interface Mesh {
   zones: Uint16Array;
 }
 
+export const hasSolids = (mesh: Pick<Mesh, 'shapes'>): boolean =>
+  mesh.shapes.some((code) => shapeOfCell(code).dimension === 3);
+
 export const cellsOf = (mesh: Pick<Mesh, 'starts'>): number => Math.max(0, mesh.starts.length - 1);
 
 /**

@@ -1,5 +1,6 @@
 export {
   cellsOf,
+  hasSolids,
   checkMesh,
   shapeCode,
   shapeOfCell,

@@ -1,5 +1,6 @@
 import type { DerivedBody } from '@undameter/contract';
-import { AppError, checkRecipe, checkSettings, type Derived, type Step } from '@undameter/core';
+import { AppError, checkRecipe, checkSettings, othersOf, type Derived, type Recipe, type Step } from '@undameter/core';
+import { keepField, replaceMesh } from '../store/fields';
 import { keepDerived, markMade, staleDerived } from '../store/derivedRuns';
 import type { Database } from '../store/pg/Database';
 import { beginRun, markReady, putSamples, removeRun, run, saveProcedure, type NewChannel } from '../store/runs';
@@ -27,10 +28,12 @@ export class DerivedRuns {
    */
   async create(campaignId: number, { name, runId, recipe }: DerivedBody, steps: readonly Step[] = []): Promise<number> {
     const from = await run(this.db, runId);
-    if (from.campaignId !== campaignId) throw new AppError('NOT_FOUND', { what: 'run', id: String(runId) });
     checkRecipe(recipe);
+    const others = othersOf(recipe);
+    for (const one of [from, ...(await Promise.all(others.map((id) => run(this.db, id))))])
+      if (one.campaignId !== campaignId) throw new AppError('NOT_FOUND', { what: 'run', id: String(one.id) });
     steps.forEach(checkSettings);
-    const made = await this.pools.makeDerived({ ...(await this.loader.field(runId)), recipe });
+    const made = await this.make(runId, recipe);
     const { id, sampleSet } = await beginRun(this.db, {
       ...{ campaignId, name, kind: from.kind, origin: 'derived' },
       file: {
@@ -45,7 +48,8 @@ export class DerivedRuns {
         sampleSet,
         made.channels.map((c) => c.values),
       );
-      await keepDerived(this.db, { runId: id, fromRunId: runId, recipe }, made.said);
+      if (made.mesh) await keepField(this.db, id, takenOf(made), made.mesh);
+      await keepDerived(this.db, { runId: id, fromRunId: runId, recipe }, made.said, others);
       await markReady(this.db, id, made.channels[0]!.values.length, null);
       if (steps.length > 0) await saveProcedure(this.db, id, steps, 0);
     } catch (error) {
@@ -53,6 +57,13 @@ export class DerivedRuns {
       throw error;
     }
     return id;
+  }
+
+  /** @throws {AppError} NOT_FOUND, FIELD_ABSENT, and as `makeDerived` of core */
+  private async make(fromRunId: number, recipe: Recipe): Promise<Derived> {
+    const others = [];
+    for (const id of othersOf(recipe)) others.push(await this.loader.field(id));
+    return this.pools.makeDerived({ ...(await this.loader.field(fromRunId)), recipe, others });
   }
 
   /** Makes anew what stands on something that changed. @returns whether anything did; one at a time */
@@ -67,8 +78,7 @@ export class DerivedRuns {
       if (stale.length === 0) return round > 0;
       for (const { runId, fromRunId, recipe, said } of stale)
         try {
-          const made = await this.pools.makeDerived({ ...(await this.loader.field(fromRunId)), recipe });
-          await this.replace(runId, made);
+          await this.replace(runId, await this.make(fromRunId, recipe));
         } catch (error) {
           // What there was before stays, and says that it is from before.
           if (!(error instanceof AppError)) throw error;
@@ -78,7 +88,7 @@ export class DerivedRuns {
     return true;
   }
 
-  private async replace(runId: number, { channels, said }: Derived): Promise<void> {
+  private async replace(runId: number, { channels, said, mesh }: Derived): Promise<void> {
     const sampleSet = await this.db.transaction(createSampleSet);
     try {
       await writeColumns(
@@ -92,6 +102,7 @@ export class DerivedRuns {
           samples: channels[0]!.values.length,
           channels: channels.map(declared),
         });
+        if (mesh) await replaceMesh(tx, runId, mesh);
         await markMade(tx, runId, said, null);
       });
     } catch (error) {
@@ -103,4 +114,13 @@ export class DerivedRuns {
 
 const declared = ({ symbol, name, unit, labels, uncertainty }: Derived['channels'][number]): NewChannel => ({
   ...{ symbol, name, unit, labels, uncertainty, reading: null },
+});
+
+/** Of a field that is made: its coordinates and all channels behind the zone, by their own names. */
+const takenOf = ({ channels, said }: Derived) => ({
+  taken: {
+    coordinateUnit: channels[0]!.unit,
+    variables: channels.slice(4).map(({ symbol, name, unit }) => ({ variable: name, symbol, name, unit })),
+  },
+  remarks: said,
 });

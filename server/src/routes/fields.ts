@@ -19,7 +19,7 @@ import {
   runReply,
   uploadParams,
 } from '@undameter/contract';
-import { cellsOf, type Step } from '@undameter/core';
+import { cellsOf, hasSolids, othersOf, type Step } from '@undameter/core';
 import { makeAlike } from '../fields/makeAlike';
 import { FILE_BODY, sentFile, takeFiles } from '../http/fileBodies';
 import type { Services } from '../services';
@@ -121,7 +121,15 @@ function lookingRoutes(app: Routes, { db, loader, pools }: Services): void {
       if (!kept) return null;
       const { mesh, coordinates, zone } = await loader.field(id, { only: [] });
       const zones = declared.find((c) => c.symbol === zone)?.labels ?? [];
-      return { nodes: samples, cells: cellsOf(mesh), zones, coordinates, zone, remarks: kept.remarks };
+      return {
+        nodes: samples,
+        cells: cellsOf(mesh),
+        hasSolids: hasSolids(mesh),
+        zones,
+        coordinates,
+        zone,
+        remarks: kept.remarks,
+      };
     },
   );
   app.post(
@@ -188,7 +196,10 @@ function lookingRoutes(app: Routes, { db, loader, pools }: Services): void {
     },
     async ({ params: { id }, body: { recipe, steps } }) => {
       const only = wordsIn(recipe.settings);
-      return pools.cutOfField({ ...(await loader.field(id, { steps: steps as Step[] | undefined, only })), recipe });
+      const others = [];
+      for (const other of othersOf(recipe)) others.push(await loader.field(other, { only }));
+      const task = await loader.field(id, { steps: steps as Step[] | undefined, only });
+      return pools.cutOfField({ ...task, recipe, others });
     },
   );
 }

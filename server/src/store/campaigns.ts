@@ -31,6 +31,7 @@ export async function campaign(db: Db, id: number): Promise<CampaignReply> {
 export const runRows = (db: Db, campaignId: number | null, id: number | null = null): Promise<RunRow[]> =>
   db.sql<RunRow>`
     select r.id, r.campaign_id as "campaignId", r.name, r.kind, r.origin, r.file_name as "fileName", r.samples,
+           exists (select from field f where f.run_id = r.id) as "isField",
            (select count(*)::int from channel c where c.run_id = r.id) as channels,
            coalesce((select jsonb_array_length(p.steps) from procedure_version p
                       where p.run_id = r.id and p.version = r.procedure_version), 0) as steps,

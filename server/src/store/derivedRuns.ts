@@ -8,34 +8,43 @@ export interface DerivedRun {
   recipe: Recipe;
 }
 
+/** What a run is, as far as what is made from it depends on it: its samples, its procedure, what is declared of them. */
+const CONTENT_OF = (run: string): string => `
+  concat_ws('|', ${run}.sample_set,
+    (select v.steps::text from procedure_version v where v.run_id = ${run}.id and v.version = ${run}.procedure_version),
+    (select jsonb_agg(jsonb_build_array(c.symbol, c.name, c.unit, c.labels, c.uncertainty, s.sources) order by c.position)
+       from channel c left join sensor s on s.id = c.sensor_id where c.run_id = ${run}.id)::text)`;
+
 /**
- * What a run made from another stands on, as one word: its recipe, the samples and the procedure of the other, what is
- * declared of its channels, and the tables that its formulas may look up in.
+ * What a run made from another stands on, as one word: its recipe, the other and further ones that it reads, and the
+ * tables that their formulas may look up in.
  */
 const STANDS_ON = `
-  md5(concat_ws('|', d.recipe::text, r.sample_set, p.steps::text,
-    (select jsonb_agg(jsonb_build_array(c.symbol, c.name, c.unit, c.labels, c.uncertainty, s.sources) order by c.position)
-       from channel c left join sensor s on s.id = c.sensor_id where c.run_id = r.id)::text,
+  md5(concat_ws('|', d.recipe::text, ${CONTENT_OF('r')},
+    (select string_agg(${CONTENT_OF('o')}, '|' order by o.id)
+       from derived_run_other other join run o on o.id = other.other_run_id where other.run_id = d.run_id),
     (select jsonb_agg(to_jsonb(t) order by t.id)
        from property_table t where t.campaign_id = r.campaign_id or t.is_shared)::text))`;
 
 const FROM = `
   from derived_run d
-  join run r on r.id = d.from_run_id
-  join procedure_version p on p.run_id = r.id and p.version = r.procedure_version`;
+  join run r on r.id = d.from_run_id`;
 
 /** A statement whose parts are texts of ours and numbers. */
 const ask = <Row>(db: Db, text: string): Promise<Row[]> => db.sql<Row>(Object.assign([text], { raw: [text] }));
 
-/** Keeps how a run is made, and that it was made from what is there now. */
+/** Keeps how a run is made, and that it was made from what is there now. @param others  runs of the further fields */
 export async function keepDerived(
   db: Db,
   { runId, fromRunId, recipe }: DerivedRun,
   said: readonly string[],
+  others: readonly number[] = [],
 ): Promise<void> {
   await db.sql`
     insert into derived_run (run_id, from_run_id, recipe, made_from, said)
     values (${runId}, ${fromRunId}, ${JSON.stringify(recipe)}::jsonb, '', ${JSON.stringify(said)}::jsonb)`;
+  for (const other of new Set(others))
+    await db.sql`insert into derived_run_other (run_id, other_run_id) values (${runId}, ${other})`;
   await markMade(db, runId, said, null);
 }
 

@@ -31,6 +31,16 @@ export async function keepField(db: Database, runId: number, field: KeptField, m
   await db.sql`
     insert into field (run_id, taken, remarks)
     values (${runId}, ${JSON.stringify(taken)}::jsonb, ${JSON.stringify(remarks)}::jsonb)`;
+  await writeMesh(db, runId, mesh);
+}
+
+/** Another mesh in the place of the one that is kept. */
+export async function replaceMesh(db: Db, runId: number, mesh: Mesh): Promise<void> {
+  await db.sql`delete from field_mesh where run_id = ${runId}`;
+  await writeMesh(db, runId, mesh);
+}
+
+async function writeMesh(db: Db, runId: number, mesh: Mesh): Promise<void> {
   for (const part of Object.keys(parts) as Part[]) {
     const { buffer, byteOffset, byteLength } = mesh[part];
     const bytes = new Uint8Array(buffer as ArrayBuffer, byteOffset, byteLength);
@@ -75,5 +85,6 @@ export async function meshOf(db: Database, runId: number): Promise<Mesh> {
 export const takenBefore = async (db: Db): Promise<KeptField['taken'][]> =>
   (
     await db.sql<Pick<KeptField, 'taken'>>`
-      select taken from field join run on run.id = field.run_id where run.ready order by run_id desc limit 50`
+      select taken from field join run on run.id = field.run_id
+       where run.ready and run.origin = 'field' order by run_id desc limit 50`
   ).map(({ taken }) => taken);

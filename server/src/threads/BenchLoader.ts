@@ -25,8 +25,8 @@ export class BenchLoader {
   /** Columns on their way, so that two questions at once load each once. */
   private readonly coming = new Map<string, Promise<Column>>();
 
-  /** A mesh stays the same as long as its run. */
-  private readonly meshes = new LRUCache<number, Promise<Mesh>>({ max: 6 });
+  /** A mesh stays the same as long as the samples of its run. */
+  private readonly meshes = new LRUCache<string, Promise<Mesh>>({ max: 6 });
 
   constructor(private readonly db: Database) {}
 
@@ -73,20 +73,21 @@ export class BenchLoader {
     runId: number,
     { steps, only }: { steps?: readonly Step[] | undefined; only?: readonly string[] } = {},
   ): Promise<FieldTask> {
-    const { name, origin, declared } = await run(this.db, runId);
-    if (origin !== 'field') throw new AppError('FIELD_ABSENT', { name });
+    const { name, isField, sampleSet, declared } = await run(this.db, runId);
+    if (!isField) throw new AppError('FIELD_ABSENT', { name });
     const at = (position: number): string => declared[position]!.symbol;
     const coordinates: FieldTask['coordinates'] = [at(FIELD_CHANNELS.x), at(FIELD_CHANNELS.y), at(FIELD_CHANNELS.z)];
     const zone = at(FIELD_CHANNELS.zone);
     const loaded = await this.run(runId, steps, only && [...coordinates, zone, ...only]);
-    return { run: loaded, mesh: await this.mesh(runId), meshKey: String(runId), coordinates, zone };
+    return { run: loaded, ...(await this.mesh(runId, sampleSet)), coordinates, zone };
   }
 
-  private async mesh(runId: number): Promise<Mesh> {
-    const known = this.meshes.get(runId) ?? meshOf(this.db, runId);
-    this.meshes.set(runId, known);
-    known.catch(() => this.meshes.delete(runId));
-    return known;
+  private async mesh(runId: number, sampleSet: number): Promise<Pick<FieldTask, 'mesh' | 'meshKey'>> {
+    const meshKey = keyOf(runId, sampleSet);
+    const known = this.meshes.get(meshKey) ?? meshOf(this.db, runId);
+    this.meshes.set(meshKey, known);
+    known.catch(() => this.meshes.delete(meshKey));
+    return { mesh: await known, meshKey };
   }
 
   /** Conditions of a campaign, all or those named, in the order named. @throws {AppError} NOT_FOUND */

@@ -25,10 +25,16 @@ import { benchState } from './benchState';
 export interface FieldTask {
   run: BenchRun;
   mesh: Mesh;
-  /** Names the mesh: it stays the same as long as its run. */
+  /** Names the mesh: it stays the same as long as the samples of its run. */
   meshKey: string;
   coordinates: [string, string, string];
   zone: string;
+}
+
+export interface DerivedTask extends FieldTask {
+  recipe: Recipe;
+  /** Further fields that the recipe reads. */
+  others: FieldTask[];
 }
 
 /** Meshes come as new objects with each task, although their memory is shared: what is known of one is found by the first. */
@@ -93,14 +99,17 @@ export function nodeOfField({ node, ...task }: FieldTask & { node: number }): No
 }
 
 /** The lines of a cut, or the points of a path, for a picture. @throws {AppError} as `makeDerived` */
-export function cutOfField({ recipe, ...task }: FieldTask & { recipe: Recipe }): CutReply {
+export function cutOfField({ recipe, others, ...task }: DerivedTask): CutReply {
   const field = fieldState(task);
   if (recipe.kind === 'cut') {
     checkRecipe(recipe);
     const cuts = cutField(field, recipe.settings as CutSettings);
     return { parts: partsOf(field, cuts), said: saidOfCuts(cuts) };
   }
-  const { channels, said } = made(field, recipe);
+  const { channels, said, mesh } = made(field, recipe, others.map(fieldState));
+  if (recipe.kind === 'section')
+    return { parts: partsOf(field, cutField(field, recipe.settings as CutSettings)), said };
+  if (mesh) return { parts: [], said };
   if (recipe.kind !== 'integrals') return { parts: [wholeOf(field, channels)], said };
   const { at, zones } = recipe.settings as IntegralSettings;
   return { parts: at ? partsOf(field, cutField(field, { where: at, zones })) : [], said };
@@ -127,8 +136,8 @@ function wholeOf({ coordinates }: FieldState, channels: Derived['channels']): Cu
 }
 
 /** @throws {AppError} what the recipe cannot do with this field */
-export const makeDerived = ({ recipe, ...task }: FieldTask & { recipe: Recipe }): Derived =>
-  made(fieldState(task), recipe);
+export const makeDerived = ({ recipe, others, ...task }: DerivedTask): Derived =>
+  made(fieldState(task), recipe, others.map(fieldState));
 
 function channelOf({ state, name }: FieldState, symbol: string) {
   const channel = state.channels.get(symbol);

@@ -28,7 +28,7 @@ export function SameOfAnother({ run, made }: { run: RunReply; made: DerivedReply
       );
     },
   });
-  const others = (campaign?.runRows ?? []).filter((r) => r.origin === 'field' && r.id !== made.fromRunId);
+  const others = (campaign?.runRows ?? []).filter((r) => r.isField && r.id !== made.fromRunId && r.id !== run.id);
   if (others.length === 0) return null;
   return (
     <>

@@ -1,6 +1,6 @@
 import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
-import { atCrossings, cellsOf, sectionOf, shapeOfCell, type Mesh, type SolidSection } from '../../field';
+import { atCrossings, cellsOf, hasSolids, sectionOf, type Mesh, type SolidSection } from '../../field';
 import { formatCount } from '../../number/formatNumber';
 import { KEPT } from '../../sample';
 import { checkField, copyOf, freeSymbol, zonesOf } from '../fieldTools';
@@ -39,8 +39,6 @@ export const section = defineRecipe({
     };
   },
 });
-
-export const hasSolids = (mesh: Mesh): boolean => mesh.shapes.some((code) => shapeOfCell(code).dimension === 3);
 
 /** The coordinates and the zone first, as those of every field. */
 export function inOrder({ state, coordinates, zone }: FieldState) {

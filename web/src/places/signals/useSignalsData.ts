@@ -58,7 +58,7 @@ export function useSignalsData(
   );
   const along = bench?.channels.find((c) => c.symbol === bench.along);
   const onChart = withColours(bench, shown);
-  const isField = run?.origin === 'field';
+  const isField = run?.isField ?? false;
   const field = useField({ campaignId, run, runId, bench, trial, shown });
   const view = useView({ campaignId, runId, isField, bench, trial, shown: onChart, window, looks });
   const build = useSignalsChart({ traces: traces.data, shown: onChart, looks, along, smoothing, offset, palette });

@@ -1,6 +1,6 @@
 import type { CampaignReply } from '@undameter/contract';
 import { printUnit } from '@undameter/core';
-import { Checkbox, Input, InputNumber, Segmented } from 'antd';
+import { Checkbox, Input, InputNumber, Segmented, Select } from 'antd';
 import { Field } from '../../../parts/Field';
 import { ChannelSelect } from '../../../step/ChannelSelect';
 import { typedRows, type CutDraft } from './cutDraft';
@@ -13,6 +13,8 @@ interface CutFieldsProps {
   campaign: CampaignReply | undefined;
   /** The field itself. */
   runId: number;
+  /** Other fields of the campaign. */
+  fields: readonly { id: number; name: string }[];
 }
 
 /** Where a field is cut, by the way that is chosen. */
@@ -36,6 +38,10 @@ export function CutFields(props: CutFieldsProps) {
       return <PlaceFields {...props} />;
     case 'integrals':
       return <IntegralFields {...props} />;
+    case 'section':
+      return <StationFields {...props} />;
+    case 'difference':
+      return <DifferenceFields {...props} />;
   }
 }
 
@@ -77,7 +83,7 @@ function StationFields({ held: { numbers, setCut }, draft, campaign, runId }: Cu
 }
 
 const othersOf = (campaign: CampaignReply | undefined, runId: number) =>
-  (campaign?.runRows ?? []).filter((r) => r.id !== runId && r.origin !== 'field');
+  (campaign?.runRows ?? []).filter((r) => r.id !== runId && !r.isField);
 
 function PlaceFields({ held: { setCut, unit, field }, draft, campaign, runId }: CutFieldsProps) {
   return (
@@ -203,6 +209,36 @@ function IntegralFields(props: CutFieldsProps) {
           />
         </Field>
       )}
+    </>
+  );
+}
+
+function DifferenceFields({ held: { numbers, field, setCut }, draft, fields }: CutFieldsProps) {
+  const coordinates = new Set(field?.coordinates ?? []);
+  return (
+    <>
+      <Field label="From" hint="Read at the nodes of this one; a finer mesh, another setting.">
+        <Select
+          aria-label="The other field"
+          popupMatchSelectWidth={false}
+          placeholder="Choose a field"
+          value={draft.other}
+          onChange={(other) => setCut({ ...draft, other })}
+          options={fields.map((f) => ({ value: f.id, label: f.name }))}
+        />
+      </Field>
+      <Field label="Channels">
+        <Select
+          mode="multiple"
+          aria-label="Channels of the difference"
+          placeholder="Choose channels"
+          value={[...draft.compared]}
+          onChange={(compared) => setCut({ ...draft, compared })}
+          options={numbers
+            .filter((c) => !coordinates.has(c.symbol))
+            .map((c) => ({ value: c.symbol, label: `${c.symbol}  ${c.name}` }))}
+        />
+      </Field>
     </>
   );
 }

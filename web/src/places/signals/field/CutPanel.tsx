@@ -1,5 +1,5 @@
 import type { CampaignReply, RunReply } from '@undameter/contract';
-import { Button, Checkbox, Segmented } from 'antd';
+import { Button, Checkbox, Select } from 'antd';
 import { Field } from '../../../parts/Field';
 import { Sentence } from '../../../parts/Sentence';
 import { cutName, type CutDraft } from './cutDraft';
@@ -25,39 +25,36 @@ export function CutPanel({ held, run, campaign, isOnTrial, onMade }: CutPanelPro
   if (!draft)
     return (
       <div className="panel-pad">
-        <Button onClick={held.begin}>+ Cut</Button>
+        <Button onClick={held.begin}>+ Derived run</Button>
       </div>
     );
   const taken = new Set((campaign?.runRows ?? []).map((r) => r.name));
+  const others = (campaign?.runRows ?? []).filter((r) => r.isField && r.id !== run.id);
   const toggle = (zone: string, isCut: boolean) => {
     const now = draft.zones.length === 0 ? zones : draft.zones;
     const next = isCut ? [...now, zone] : now.filter((z) => z !== zone);
     setCut({ ...draft, zones: next.length === zones.length ? [] : next });
   };
   return (
-    <section aria-label="Cut" className="cut-panel">
+    <section aria-label="Derived run" className="cut-panel">
       <header className="panel-head">
-        <h2>Cut</h2>
+        <h2>Derived run</h2>
         <span className="grow" />
         <button className="quiet" onClick={() => setCut(null)}>
           Cancel
         </button>
       </header>
       <div className="panel-pad">
-        <Segmented<CutDraft['by']>
-          size="small"
-          aria-label="Cut by"
-          value={draft.by}
-          onChange={(by) => setCut({ ...draft, by })}
-          options={[
-            { value: 'channel', label: 'at a value' },
-            { value: 'plane', label: 'by a plane' },
-            { value: 'places', label: 'at places' },
-            { value: 'integrals', label: 'integrals' },
-          ]}
-        />
-        <CutFields held={held} draft={draft} campaign={campaign} runId={run.id} />
-        {zones.length > 1 && (
+        <Field label="Make">
+          <Select<CutDraft['by']>
+            aria-label="Make"
+            value={draft.by}
+            onChange={(by) => setCut({ ...draft, by })}
+            options={waysOf(held, others.length > 0)}
+          />
+        </Field>
+        <CutFields held={held} draft={draft} campaign={campaign} runId={run.id} fields={others} />
+        {zones.length > 1 && draft.by !== 'difference' && (
           <Field label="Zones" group>
             {zones.map((zone) => (
               <Checkbox
@@ -93,4 +90,17 @@ export function CutPanel({ held, run, campaign, isOnTrial, onMade }: CutPanelPro
       </div>
     </section>
   );
+}
+
+/** A section needs solids, a difference another field. */
+function waysOf({ field }: FieldHeld, hasOthers: boolean): { value: CutDraft['by']; label: string }[] {
+  const ways: { value: CutDraft['by']; label: string; isOffered?: boolean }[] = [
+    { value: 'channel', label: 'Cut at values of a channel' },
+    { value: 'plane', label: 'Cut by a plane' },
+    { value: 'places', label: 'Points at places' },
+    { value: 'integrals', label: 'Integrals' },
+    { value: 'section', label: 'Section of solids', isOffered: field?.hasSolids ?? false },
+    { value: 'difference', label: 'Difference from another field', isOffered: hasOthers },
+  ];
+  return ways.filter(({ isOffered = true }) => isOffered).map(({ value, label }) => ({ value, label }));
 }

@@ -3,7 +3,7 @@ import { typedNumber } from '../../../sheet/typedNumber';
 
 /** A cut in hand: where, and through which zones. */
 export interface CutDraft {
-  by: 'channel' | 'plane' | 'places' | 'integrals';
+  by: 'channel' | 'plane' | 'places' | 'integrals' | 'section' | 'difference';
   channel: string;
   /** As they are typed: apart by blanks, semicolons, or commas with a blank. */
   stations: string;
@@ -23,12 +23,24 @@ export interface CutDraft {
   isAlongCuts: boolean;
   pressure: string;
   reference: number;
+  /** Of a difference: the other field, and the channels. */
+  other: number | null;
+  compared: readonly string[];
 }
 
 export const emptyCut = (channel: string): CutDraft => ({
   ...{ by: 'channel', channel, stations: '' },
   ...{ point: [0, 0, 0], normal: [0, 0, 1], places: '', between: 0, zones: [] },
-  ...{ hasSides: false, along: 'x', across: 'y', isAlongCuts: false, pressure: '', reference: 0 },
+  ...{
+    hasSides: false,
+    along: 'x',
+    across: 'y',
+    isAlongCuts: false,
+    pressure: '',
+    reference: 0,
+    other: null,
+    compared: [],
+  },
 });
 
 /** The coordinate along which stations mostly lie: one that was computed for it, else z. */
@@ -91,6 +103,16 @@ const recipes: Record<CutDraft['by'], (draft: CutDraft) => Made> = {
     if ('problem' in typed) return typed;
     return { recipe: { kind: 'places', settings: { places: typed.places, between, zones: [...zones] } } };
   },
+  section: (draft) => {
+    const at = channelAndStations(draft);
+    if ('problem' in at) return at;
+    return { recipe: { kind: 'section', settings: { where: at, zones: [...draft.zones] } } };
+  },
+  difference: ({ other, compared }) => {
+    if (other === null) return { problem: 'Choose the field to compare with.' };
+    if (compared.length === 0) return { problem: 'Choose at least one channel that both have.' };
+    return { recipe: { kind: 'difference', settings: { other, channels: [...compared] } } };
+  },
   integrals: (draft) => {
     const { zones, pressure, reference } = draft;
     const settings = { zones: [...zones], pressure, reference };
@@ -131,7 +153,8 @@ function whereWords(draft: CutDraft): string {
   if (draft.by === 'plane') return 'cut by a plane';
   if (draft.by === 'places') return draft.between > 0 ? 'along a path' : 'at places';
   if (draft.by === 'integrals' && !draft.isAlongCuts) return 'integrals';
+  if (draft.by === 'difference') return 'difference';
   const stations = stationsIn(draft.stations);
   const listed = 'values' in stations && stations.values.length <= 3 ? ` ${stations.values.join(', ')}` : '';
-  return `${draft.by === 'integrals' ? 'integrals' : 'cut'} at ${draft.channel}${listed}`;
+  return `${draft.by === 'channel' ? 'cut' : draft.by} at ${draft.channel}${listed}`;
 }

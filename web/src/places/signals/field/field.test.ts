@@ -143,6 +143,17 @@ describe('a cut in hand', () => {
       at: { channel: 'z_rel', values: [0.15, 0.5] },
     });
   });
+  test('a section has its stations, a difference its other field and channels', () => {
+    expect(recipeOf({ ...draft, by: 'section', zones: ['hub'] })).toEqual({
+      recipe: { kind: 'section', settings: { where: { channel: 'z_rel', values: [0.15, 0.5] }, zones: ['hub'] } },
+    });
+    const off = { ...draft, by: 'difference' as const, other: 9, compared: ['cp'] };
+    expect(recipeOf(off)).toEqual({ recipe: { kind: 'difference', settings: { other: 9, channels: ['cp'] } } });
+    expect(recipeOf({ ...off, other: null })).toEqual({ problem: expect.stringContaining('Choose the field') });
+    expect(recipeOf({ ...off, compared: [] })).toEqual({ problem: expect.stringContaining('at least one channel') });
+    expect(cutName('Vane', off, new Set())).toBe('Vane, difference');
+    expect(cutName('Vane', { ...draft, by: 'section' }, new Set())).toBe('Vane, section at z_rel 0.15, 0.5');
+  });
   test('rows of another run stand as they would be typed', () => {
     expect(typedRows([[0.15 * 1000], [500]], ' ')).toBe('150 500');
     const places = [

@@ -37,7 +37,7 @@ interface Looked {
 
 /** A field: what it is drawn from, how it is looked at, and the cut in hand. */
 export function useField({ campaignId, run, runId, bench, trial, shown }: Looked) {
-  const isField = run?.origin === 'field';
+  const isField = run?.isField ?? false;
   const field = useQuery({ ...queries.field(runId), enabled: isField });
   const [look, setLook] = usePreference<FieldLook>(`field.${runId}`, PLAIN);
   const [view, setView] = useState<{ look: Look; count: number }>({ look: 'aslant', count: 0 });
