@@ -33,8 +33,8 @@ export interface RecipeKind<Settings extends TObject = TObject> {
   title: string;
   purpose: string;
   settings: Settings;
-  /** What it does, in plain words. */
-  words(settings: Static<Settings>): string;
+  /** What it does, in plain words. @param others  names of the further fields, where they are known */
+  words(settings: Static<Settings>, others: readonly string[]): string;
   /** Ids of the runs of further fields that it reads; absent: none. */
   others?(settings: Static<Settings>): number[];
   /** @param others  in the order of their ids above @throws {AppError} what it cannot do with these settings and fields */

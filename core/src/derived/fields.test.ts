@@ -120,6 +120,7 @@ describe('the difference from another field', () => {
     expect(othersOf(recipe)).toEqual([7]);
     expect(othersOf({ kind: 'section', settings: { where: { channel: 'z', values: [1] }, zones: [] } })).toEqual([]);
     expect(recipeWords(recipe)).toBe('difference of q from another field');
+    expect(recipeWords(recipe, ['Finer'])).toBe('difference of q from "Finer"');
   });
   test('of a straight quantity is nothing on any mesh, in solids and on surfaces, in another unit of length', () => {
     const q = (x: number, y: number, z: number) => 2 * x - y + 3 * z;

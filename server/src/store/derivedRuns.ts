@@ -77,8 +77,12 @@ export const staleDerived = (db: Db): Promise<(DerivedRun & { said: string[] })[
 
 /** @returns undefined for a run that was not made from another */
 export async function derivedOf(db: Db, runId: number): Promise<DerivedReply | undefined> {
-  const [row] = await db.sql<Omit<DerivedReply, 'words'>>`
-    select d.from_run_id as "fromRunId", r.name as "fromName", d.recipe, d.said, d.problem
+  const [row] = await db.sql<Omit<DerivedReply, 'words'> & { others: string[] }>`
+    select d.from_run_id as "fromRunId", r.name as "fromName", d.recipe, d.said, d.problem,
+           array(select o.name from derived_run_other other join run o on o.id = other.other_run_id
+                  where other.run_id = d.run_id order by o.id) as others
       from derived_run d join run r on r.id = d.from_run_id where d.run_id = ${runId}`;
-  return row && { ...row, words: recipeWords(row.recipe) };
+  if (!row) return undefined;
+  const { others, ...rest } = row;
+  return { ...rest, words: recipeWords(rest.recipe, others) };
 }

@@ -21,7 +21,8 @@ export const difference = defineRecipe({
   purpose:
     'What another field says at the nodes of this one, and the difference of both: a finer mesh, another setting.',
   settings,
-  words: ({ channels }) => `difference of ${channels.join(', ')} from another field`,
+  words: ({ channels }, [other]) =>
+    `difference of ${channels.join(', ')} from ${other === undefined ? 'another field' : `"${other}"`}`,
   others: ({ other }) => [other],
   make: (field, { channels }, [other]) => differenceOf(field, other!, channels),
 });

@@ -34,4 +34,5 @@ export const makeDerived = (field: FieldState, recipe: Recipe, others: readonly 
   checkRecipe(recipe).make(field, recipe.settings as never, others);
 
 /** What a recipe does, in plain words. @throws {AppError} as `checkRecipe` */
-export const recipeWords = (recipe: Recipe): string => checkRecipe(recipe).words(recipe.settings as never);
+export const recipeWords = (recipe: Recipe, others: readonly string[] = []): string =>
+  checkRecipe(recipe).words(recipe.settings as never, others);

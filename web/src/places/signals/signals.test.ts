@@ -220,4 +220,12 @@ describe('a step on trial', () => {
     const rows = benchOf(['t', 'a', 'b', 'c', 'd'].map((s) => channelRow(s)));
     expect(mostUsed(rows, [])).toEqual(['a', 'b', 'c']);
   });
+  test('of a derived run differences come first, and where the samples are last', () => {
+    const of = (...symbols: string[]) => ({
+      ...{ along: 's', channels: symbols.map((symbol) => ({ symbol, origin: 'logged', present: 1 })) },
+    });
+    const made = of('station', 's', 'part', 'x', 'y', 'z', 'zone', 'cp', 'cp_diff', 'z_rel') as never;
+    expect(mostUsed(made, [], true)).toEqual(['cp_diff', 'cp', 'z_rel']);
+    expect(mostUsed(made, [])).toEqual(['station', 'part', 'x']);
+  });
 });

@@ -43,15 +43,25 @@ export function smoothingInHand(draft: Draft | null, bench: BenchReply | undefin
   return bench?.channels.some((c) => c.symbol === made) ? { channel, made, variants } : undefined;
 }
 
-/** Channels to show at first: those that the procedure speaks of most. */
-export function mostUsed(bench: BenchReply, steps: readonly Step[]): string[] {
+/** Where the samples of a derived run are; nobody made it for these. */
+const WHERE = /^(x|y|z|zone|station|s|part|row|side|distance)(_\d+)?$/;
+
+/**
+ * Channels to show at first: those that the procedure speaks of most; of a derived run its differences first, and where
+ * its samples are last.
+ */
+export function mostUsed(bench: BenchReply, steps: readonly Step[], isDerived = false): string[] {
   const text = JSON.stringify(steps.map((s) => s.settings));
   const uses = (symbol: string) =>
     text.split(new RegExp(`(?<![\\p{L}\\p{N}_])${symbol}(?![\\p{L}\\p{N}_])`, 'u')).length;
   return bench.channels
     .filter((c) => c.symbol !== bench.along && c.origin === 'logged' && c.present > 0)
-    .map((c) => ({ symbol: c.symbol, uses: uses(c.symbol) }))
-    .sort((a, b) => b.uses - a.uses)
+    .map(({ symbol }) => ({
+      symbol,
+      uses: uses(symbol),
+      rank: isDerived ? Number(WHERE.test(symbol)) - Number(symbol.endsWith('_diff')) : 0,
+    }))
+    .sort((a, b) => a.rank - b.rank || b.uses - a.uses)
     .slice(0, 3)
     .map((c) => c.symbol);
 }

@@ -40,7 +40,7 @@ export function useSignalsData(
   const tried = useQuery({ ...queries.bench(runId, rested), enabled: rested !== undefined });
   const bench = trial ? tried.data : saved.data;
   const smoothing = trial ? smoothingInHand(draft, bench) : undefined;
-  const shown = shownOf(bench, chosen ?? (bench && mostUsed(bench, steps)), draft);
+  const shown = shownOf(bench, chosen ?? (bench && mostUsed(bench, steps, run?.origin === 'derived')), draft);
   const traces = useQuery(
     queries.traces(runId, {
       ...(trial ? { steps: trial } : {}),
