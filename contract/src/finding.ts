@@ -44,6 +44,13 @@ export const findingOrigin = described(
         Type.Optional(Type.Integer({ minimum: 0, maximum: 11 })),
       ),
     }),
+    /** What the series of a group say of a candidate together. */
+    closed({
+      kind: Type.Literal('group'),
+      comparisonId: id,
+      group: described('What its conditions have in common, in words.', Type.String({ minLength: 1, maxLength: 400 })),
+      candidate: described('Which of the candidates, from 0.', Type.Integer({ minimum: 0, maximum: 11 })),
+    }),
   ]),
 );
 export type FindingOrigin = Static<typeof findingOrigin>;

@@ -4,9 +4,12 @@ import type {
   AppliedRun,
   BenchReply,
   CampaignRow,
+  ComparisonReply,
   ConditionRow,
+  FindingBudget,
   FindingRow,
   FitReply,
+  LivingReply,
   PairsReply,
   PointsReply,
   QualityReply,
@@ -100,6 +103,28 @@ test('one curve holds all speeds by the affinity laws, and the coast-down gives 
   for (const [symbol, value] of Object.entries(truth))
     expect(Math.abs(found[symbol]!.value! - value)).toBeLessThan(4 * found[symbol]!.standardError!);
   expect(found['tau']!.unit).toBe('s');
+});
+
+test('what a station of the guide vane says becomes a finding, and a number of a report', async () => {
+  const { body: compared } = await ask<ComparisonReply>('/comparisons/2/result');
+  const [first, , tip] = compared.groups;
+  const pin = (group: string) =>
+    ask<FindingRow & { code: string }>('/campaigns/2/findings', {
+      origin: { kind: 'group', comparisonId: 2, group, candidate: 0 },
+    });
+  const { body: agrees } = await pin(first!.name);
+  expect(agrees.sentence).toMatch(
+    /^Pressure coefficient of Guide vane, cut .* against Guide vane, taps, .*: At all 11/,
+  );
+  expect((await pin(tip!.name)).body.sentence).toContain('Differs at 2 of 11 points');
+  expect((await pin('z_rel 0.3')).body.code).toBe('NOT_FOUND');
+  const { body: budget } = await ask<FindingBudget>(`/findings/${agrees.id}/budget`);
+  expect(budget.why).toContain('in the sentence');
+  const { body: said } = await ask<LivingReply>('/campaigns/2/living', {
+    sources: [{ kind: 'number', origin: agrees.origin }],
+    taken: [],
+  });
+  expect(JSON.stringify(said)).toMatch(/±/);
 });
 
 test('the ledger of the sweep accounts for every sample', async () => {

@@ -3,6 +3,7 @@ import {
   crossingSentence,
   differenceSentence,
   goodnessSentence,
+  groupSentence,
   optimumSentence,
   parameterSentence,
   rankingSentence,
@@ -144,5 +145,12 @@ test('a place on the curve, its optimum and its scatter read as sentences, and a
     goodnessSentence({ ...parameter, pointKind: 'operatingPoints', points: 6, deviation: 0.0855, rSquared: 0.99984 }),
   ).toContain(
     'standard deviation of 0.0855 m (R² 0.99984), from a polynomial, degree 2 through 6 operating points of Sweep',
+  );
+});
+
+test('a group of series says what, of whom, against whom, where and what the comparison says', () => {
+  const facts = { yName: 'Pressure coefficient', candidate: 'Cut', reference: 'Taps', group: 'z_rel 0.85' };
+  expect(groupSentence({ ...facts, verdict: 'Differs at 1 of 11 points: at 0.3 by 0.084.' })).toBe(
+    'Pressure coefficient of Cut against Taps, z_rel 0.85: Differs at 1 of 11 points: at 0.3 by 0.084.',
   );
 });

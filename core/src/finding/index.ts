@@ -2,6 +2,7 @@ export {
   crossingSentence,
   differenceSentence,
   goodnessSentence,
+  groupSentence,
   optimumSentence,
   parameterSentence,
   rankingSentence,

@@ -214,3 +214,18 @@ export function differenceSentence(f: DifferenceFacts): string {
     `over ${formatCount(f.points)} points.`
   );
 }
+
+/** What a finding about several series of a comparison together is made of. */
+export interface GroupFacts {
+  yName: string;
+  candidate: string;
+  reference: string;
+  /** What the series have in common, in words. */
+  group: string;
+  /** What the comparison says of them. */
+  verdict: string;
+}
+
+/** What several series say of a candidate together as a sentence. */
+export const groupSentence = ({ yName, candidate, reference, group, verdict }: GroupFacts): string =>
+  `${yName} of ${candidate} against ${reference}, ${group}: ${verdict}`;

@@ -27,6 +27,8 @@ export async function budgetOfFinding(services: Services, origin: FindingOrigin)
       const { compared, result } = await comparedPair(services, origin);
       return budget(result.y.unit, compared.budget);
     }
+    case 'group':
+      return none('What several series say together has its ± in the sentence; each series has a budget of its own.');
     case 'goodness':
       return none('A goodness of fit carries no ± of its own, so there is nothing to divide.');
     case 'ranking':

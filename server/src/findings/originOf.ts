@@ -86,3 +86,11 @@ export async function comparedPair({ db, loader, pools }: Services, origin: Of<'
     throw new AppError('NOT_FOUND', { what: 'compared series', id: String(origin.conditionId) });
   return { result, series, compared, mean: compared.mean, candidate: result.candidates[which]!.name };
 }
+
+/** What a group of series says of a candidate. @throws {AppError} NOT_FOUND where the comparison has no such group any more */
+export async function comparedGroup({ db, loader, pools }: Services, origin: Of<'group'>) {
+  const result = await pools.compare(await loader.comparison(await comparison(db, origin.comparisonId)));
+  const compared = result.groups.find((g) => g.name === origin.group)?.candidates[origin.candidate];
+  if (!compared) throw new AppError('NOT_FOUND', { what: 'group of compared series', id: origin.group });
+  return { result, compared, candidate: result.candidates[origin.candidate]!.name };
+}

@@ -4,13 +4,23 @@ import {
   crossingSentence,
   differenceSentence,
   goodnessSentence,
+  groupSentence,
   optimumSentence,
   parameterSentence,
   rankingSentence,
   readingSentence,
 } from '@undameter/core';
 import type { Services } from '../services';
-import { comparedPair, crossingOf, fittedSeries, optimumOf, parameterOf, readingsOf, type Of } from './originOf';
+import {
+  comparedGroup,
+  comparedPair,
+  crossingOf,
+  fittedSeries,
+  optimumOf,
+  parameterOf,
+  readingsOf,
+  type Of,
+} from './originOf';
 
 /** The sentence of a finding as its numbers are now. @throws {AppError} NOT_FOUND and what the computation cannot do */
 export function sentenceOf(services: Services, origin: FindingOrigin): Promise<string> {
@@ -27,6 +37,8 @@ export function sentenceOf(services: Services, origin: FindingOrigin): Promise<s
       return goodnessFinding(services, origin);
     case 'difference':
       return differenceFinding(services, origin);
+    case 'group':
+      return groupFinding(services, origin);
   }
 }
 
@@ -88,4 +100,10 @@ async function differenceFinding(services: Services, origin: Of<'difference'>): 
     verdict: compared.verdict.state,
     differsIn: compared.verdict.differsIn,
   });
+}
+
+async function groupFinding(services: Services, origin: Of<'group'>): Promise<string> {
+  const { result, compared, candidate } = await comparedGroup(services, origin);
+  const { reference, y } = result;
+  return groupSentence({ yName: y.name, candidate, reference, group: origin.group, verdict: compared.verdict.text });
 }

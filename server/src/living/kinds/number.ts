@@ -2,6 +2,7 @@ import { seriesAddress, type FindingOrigin, type LivingEntry } from '@undameter/
 import { AppError, formatValue, printUnit } from '@undameter/core';
 import {
   placeOf,
+  comparedGroup,
   comparedPair,
   crossingOf,
   fittedSeries,
@@ -64,6 +65,11 @@ async function textOf(services: Services, origin: FindingOrigin): Promise<string
       const half = compared.uVal === null ? compared.meanHalfWidth : 2 * compared.uVal;
       return quantityText(compared.e ?? mean, half, result.y.unit);
     }
+    case 'group': {
+      const { result, compared } = await comparedGroup(services, origin);
+      if (compared.e === null) throw new AppError('NOT_FOUND', { what: 'mean of the group', id: origin.group });
+      return quantityText(compared.e, compared.uVal === null ? null : 2 * compared.uVal, result.y.unit);
+    }
     case 'ranking':
       throw new AppError('NOT_FOUND', { what: 'number of the ranking', id: String(origin.fitId) });
   }
@@ -80,6 +86,14 @@ async function standsOn(
     const { series } = await comparedPair(services, origin);
     return {
       basis: [{ what: `points of ${series.name}`, value: String(series.points) }],
+      origin: { place: 'compare', thing: row.id, words: `Compare: ${row.name}` },
+    };
+  }
+  if (origin.kind === 'group') {
+    const row = ofCampaign(await comparison(db, origin.comparisonId), campaignId, 'comparison');
+    const { compared } = await comparedGroup(services, origin);
+    return {
+      basis: [{ what: `points of ${origin.group}`, value: String(compared.points) }],
       origin: { place: 'compare', thing: row.id, words: `Compare: ${row.name}` },
     };
   }

@@ -229,7 +229,9 @@ function ComparisonPanel({ campaign, fits, row, start, onNew, held }: PanelProps
           + Comparison
         </button>
       </header>
-      {reply && reply.groups.length > 0 && <GroupVerdicts reply={reply} />}
+      {reply && reply.groups.length > 0 && (
+        <GroupVerdicts campaignId={campaign.id} reply={reply} comparisonId={isSaved ? row?.id : undefined} />
+      )}
       {reply && inHand && (
         <VerdictPanel
           campaignId={campaign.id}

@@ -1,7 +1,10 @@
 import type { ComparisonReply } from '@undameter/contract';
+import { Segmented } from 'antd';
+import { useState } from 'react';
 import { Board } from '../../board/Board';
 import { differenceColumns } from './differenceColumns';
 import type { DifferenceRow } from './differenceRows';
+import { GroupBoard } from './GroupBoard';
 
 interface BoardProps {
   reply: ComparisonReply | undefined;
@@ -11,8 +14,28 @@ interface BoardProps {
   onTake(key: string): void;
 }
 
-/** How each candidate differs from the reference in each condition. */
+/** How each candidate differs from the reference in each condition, or in each group of them. */
 export function DifferenceBoard({ reply, rows, waiting, inHand, onTake }: BoardProps) {
+  const [by, setBy] = useState<'group' | 'series'>('group');
+  const isGrouped = reply !== undefined && reply.groups.length > 0;
+  const tools = (
+    <>
+      {isGrouped && (
+        <Segmented<'group' | 'series'>
+          size="small"
+          aria-label="A line for each"
+          value={by}
+          onChange={setBy}
+          options={[
+            { value: 'group', label: 'groups' },
+            { value: 'series', label: 'series' },
+          ]}
+        />
+      )}
+      <span className="soft">candidate − reference, at the reference’s points</span>
+    </>
+  );
+  if (isGrouped && by === 'group') return <GroupBoard reply={reply} tools={tools} />;
   return (
     <Board<DifferenceRow>
       title="Differences"
@@ -21,7 +44,7 @@ export function DifferenceBoard({ reply, rows, waiting, inHand, onTake }: BoardP
       keyOf={(r) => r.key}
       inHand={inHand}
       onTake={(r) => onTake(r.key)}
-      tools={<span className="soft">candidate − reference, at the reference’s points</span>}
+      tools={tools}
       columns={differenceColumns(reply, rows)}
     />
   );
