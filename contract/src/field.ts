@@ -31,6 +31,10 @@ export const fieldUploadReply = closed({
   zones: described('Its parts.', Type.Array(closed({ name: Type.String(), nodes, cells }))),
   coordinateUnit: described('As the file states it, else of the field that was read last; empty: none was.', unit),
   plane: described('In which nodes without cells were joined; null: all have cells.', orNull(plane)),
+  times: described(
+    'Of the series that it is one of, as the file counts them; none: it is of none.',
+    Type.Array(Type.Number()),
+  ),
   variables: described(
     'What is known at its nodes.',
     Type.Array(
@@ -54,6 +58,10 @@ export const fieldBody = closed({
   plane: described(
     'In which nodes without cells are joined; absent: in the one in which they spread most.',
     Type.Optional(plane),
+  ),
+  time: described(
+    'Number of the time of a series that is taken, counted from 0; absent: the last one.',
+    Type.Optional(Type.Integer({ minimum: 0, maximum: 1_000_000 })),
   ),
   variables: described('Those that become channels.', Type.Array(takenVariable, { maxItems: 500 })),
 });

@@ -6,7 +6,7 @@ export { containerOf, type Unpacked } from './containers';
 export type { Guess } from './delimited/guessLayout';
 export { writers, type ChannelToWrite, type RunToWrite, type Writer } from './writers';
 export { zipOf } from './zipOf';
-export { fieldExtensions, readField, type Field, type FieldVariable } from './fields';
+export { fieldExtensions, loadForField, readField, type Field, type FieldVariable } from './fields';
 export type { HowRead } from './fields/FieldFormat';
 export { MOST_CHANNELS } from './delimited/preview';
 export { BLOCK_ROWS } from './delimited/readRun';

@@ -1,5 +1,5 @@
 /** Simulated fields: sent, taken as runs, looked at, cut, and cut anew when they change. */
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type {
   AlikeReply,
@@ -102,6 +102,20 @@ describe('a table of nodes', () => {
   test('of a log is refused, with what a field is', async () => {
     const { body: refusedLog } = await send('log.csv', 't,p\n0,1\n1,2\n');
     expect(refusedLog).toMatchObject({ code: 'FILE_DAMAGED', message: expect.stringContaining('table of nodes') });
+  });
+});
+
+describe('a file with a series of times', () => {
+  test('tells them, and is taken at one of them', async () => {
+    const bytes = readFileSync('formats/test/fields/unstructured.cgns');
+    const { body: sent } = await send('block.cgns', new Uint8Array(bytes));
+    expect(sent).toMatchObject({ times: [0, 0.25, 0.5], coordinateUnit: 'm', nodes: 24 });
+    expect(sent.variables[0]).toMatchObject({ variable: 'Pressure', unit: 'Pa', lowest: 119.25, isRemembered: false });
+    const variables = [{ variable: 'Pressure', symbol: 'p', name: 'Pressure', unit: 'Pa' }];
+    const { body: taken } = await take(sent.uploadId, 'First time', { variables, time: 0 });
+    expect((await columnsOf(taken.id, ['p'])).p![0]).toBe(101.25);
+    expect(taken.declared[3]!.labels).toEqual(['solids', 'solids, Wall', 'faces']);
+    expect((await server.ask(`/runs/${taken.id}`, undefined, 'DELETE')).status).toBe(204);
   });
 });
 

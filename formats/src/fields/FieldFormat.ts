@@ -7,6 +7,8 @@ export interface FieldFormat {
   /** Endings of the names of its files, without the dot. */
   extensions: readonly string[];
   recognises(head: Uint8Array, name: string): boolean;
+  /** Brings into memory what its reading needs; absent: nothing. */
+  load?(): Promise<void>;
   /**
    * @param bytes  the whole file
    * @throws {AppError} FILE_DAMAGED, FILE_UNPACKS_TOO_LARGE, FIELD_SHAPE, FIELD_TOO_LARGE, and as `checkMesh`
@@ -18,6 +20,8 @@ export interface FieldFormat {
 export interface HowRead {
   /** In which plane nodes without cells are joined; absent: the one in which they spread most. */
   plane?: JoinPlane | undefined;
+  /** Number of the time of a series, counted from 0; absent: the last one. */
+  time?: number | undefined;
   /** The other files of its archive, by their paths. */
   beside?: Readonly<Record<string, Uint8Array>> | undefined;
 }
@@ -39,6 +43,8 @@ export interface FieldPart {
   coordinateUnit?: string;
   /** The plane in which its nodes were joined; absent: the file has cells. */
   joinedIn?: JoinPlane;
+  /** The times of the series that it is one of, as the file counts them; absent: it is of none. */
+  times?: number[];
 }
 
 /** Values of a quantity. */

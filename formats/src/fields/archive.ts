@@ -22,6 +22,17 @@ function blocksOf(text: string, path: string): Listed[] {
   return childrenOf(elementsOf(text, path, true), 'VTKFile').flatMap((file) => below(file, ''));
 }
 
+/** The files of a series, by their times. Source: VTK XML file format, a Collection of data sets with time steps (.pvd). */
+function seriesIn(text: string, path: string): { time: number; file: string }[] {
+  const folder = path.includes('/') ? path.slice(0, path.lastIndexOf('/') + 1) : '';
+  const all = (element: Element): Element[] => [element, ...element.children.flatMap(all)];
+  return childrenOf(elementsOf(text, path, true), 'VTKFile')
+    .flatMap(all)
+    .flatMap(({ attributes: { timestep, file } }) =>
+      file && timestep !== undefined ? [{ time: Number(timestep), file: folder + file }] : [],
+    );
+}
+
 /**
  * The parts of an archive of field files: as a multi-block file of it names them, else each file by its name.
  * @throws {AppError} FILE_NO_PARTS, FILE_UNPACKS_TOO_LARGE, and as the files' format
@@ -41,24 +52,33 @@ export function partsOfArchive(
     return true;
   });
   const blocks = Object.keys(files).find((path) => /\.vtm$/i.test(path));
-  const listed = blocks
-    ? blocksOf(Buffer.from(files[blocks]!).toString('utf8'), blocks)
-    : Object.keys(files).map((path) => ({
-        path,
-        name: path
-          .split('/')
-          .at(-1)!
-          .replace(/\.\w+$/, ''),
-      }));
+  const collection = Object.keys(files).find((path) => /\.pvd$/i.test(path));
+  const series = collection ? seriesIn(Buffer.from(files[collection]!).toString('utf8'), collection) : [];
+  const times = [...new Set(series.map((s) => s.time))].sort((a, b) => a - b);
+  const time = times[Math.min(how.time ?? times.length - 1, times.length - 1)];
+  const ofTime = series.filter((s) => s.time === time).map(({ file }) => ({ path: file, name: '' }));
+  const listed = collection
+    ? ofTime
+    : blocks
+      ? blocksOf(Buffer.from(files[blocks]!).toString('utf8'), blocks)
+      : Object.keys(files).map((path) => ({
+          path,
+          name: path
+            .split('/')
+            .at(-1)!
+            .replace(/\.\w+$/, ''),
+        }));
   const parts = listed.flatMap(({ path, name: called }) => {
     const file = files[path];
     if (!file)
       throw new AppError('FILE_DAMAGED', { name, what: 'archive of a field', reason: `"${path}" is missing in it` });
     const format = formatOf(file, path);
     if (!format) return [];
-    return format
-      .read(file, path, { ...how, beside: files })
-      .map((part) => ({ ...part, name: [called, part.name].filter(Boolean).join(', ') }));
+    return format.read(file, path, { ...how, beside: files }).map((part) => ({
+      ...part,
+      ...(times.length > 1 ? { times } : {}),
+      name: [called, part.name].filter(Boolean).join(', '),
+    }));
   });
   if (parts.length === 0) throw new AppError('FILE_NO_PARTS', { name, what: 'file of a field' });
   return parts;

@@ -1,6 +1,7 @@
 import { AppError } from '@undameter/core';
 import { zip } from '../containers/zip';
 import { partsOfArchive } from './archive';
+import { cgns } from './cgns/cgns';
 import type { FieldFormat, HowRead } from './FieldFormat';
 import { stl } from './stl';
 import { nodeTable } from './table/nodeTable';
@@ -11,13 +12,19 @@ import { wholeField, type Field } from './wholeField';
 export type { Field, FieldVariable } from './wholeField';
 
 /** Every format of a simulated field. */
-const fieldFormats: readonly FieldFormat[] = [vtkXml, vtkLegacy, stl, nodeTable];
+const fieldFormats: readonly FieldFormat[] = [vtkXml, vtkLegacy, stl, cgns, nodeTable];
 
 /** Endings of files that are fields, without the dot. */
 export const fieldExtensions: readonly string[] = fieldFormats.flatMap((f) => f.extensions);
 
 const formatOf = (head: Uint8Array, name: string): FieldFormat | undefined =>
   fieldFormats.find((f) => f.recognises(head, name));
+
+/** Brings into memory what the reading of a file needs: before `readField`. */
+export async function loadForField(bytes: Uint8Array, name: string): Promise<void> {
+  const needed = zip.recognises(bytes, name) ? fieldFormats : [formatOf(bytes, name)];
+  for (const format of needed) await format?.load?.();
+}
 
 /**
  * Reads a file of a simulated field, or an archive of several, each a zone.

@@ -17,6 +17,8 @@ export interface Field {
   coordinateUnit?: string | undefined;
   /** The plane in which nodes without cells were joined; undefined: all have cells. */
   joinedIn?: JoinPlane | undefined;
+  /** The times of the series that it is one of, as the file counts them; undefined: it is of none. */
+  times?: number[] | undefined;
 }
 
 export interface FieldVariable {
@@ -67,6 +69,7 @@ export function wholeField(parts: readonly FieldPart[], name: string): Field {
     variables: [...variables.values()],
     coordinateUnit: parts.find((p) => p.coordinateUnit !== undefined)?.coordinateUnit,
     joinedIn: parts.find((p) => p.joinedIn !== undefined)?.joinedIn,
+    times: parts.find((p) => p.times !== undefined)?.times,
   };
 }
 

@@ -64,12 +64,12 @@ export class FieldUploads {
   }
 
   /** The summary with symbols and units for each variable: as the file states them, else as in the last field that had one. */
-  private async proposed({ nodes, zones, variables, remarks, coordinateUnit, plane }: FieldSummary) {
+  private async proposed({ nodes, zones, variables, remarks, coordinateUnit, plane, times }: FieldSummary) {
     const before = await takenBefore(this.db);
     const taken = new Set(['x', 'y', 'z', 'zone']);
     const cells = zones.reduce((sum, zone) => sum + zone.cells, 0);
     return {
-      ...{ nodes, cells, zones, remarks, plane },
+      ...{ nodes, cells, zones, remarks, plane, times },
       coordinateUnit: coordinateUnit || (before[0]?.coordinateUnit ?? ''),
       variables: variables.map(({ variable, unit, ...range }) => {
         const known = before.flatMap((b) => b.variables).find((v) => v.variable === variable);
@@ -86,11 +86,11 @@ export class FieldUploads {
    * @returns its id
    * @throws {AppError} UPLOAD_MISSING, NAME_TAKEN, NOT_FOUND, FIELD_VARIABLE, SYMBOL_INVALID, SYMBOL_TAKEN, UNIT_UNKNOWN
    */
-  async take(campaignId: number, { uploadId, name, plane, ...taken }: FieldBody): Promise<number> {
+  async take(campaignId: number, { uploadId, name, plane, time, ...taken }: FieldBody): Promise<number> {
     const upload = this.waiting.get(uploadId);
     if (!upload || !existsSync(upload.path)) throw new AppError('UPLOAD_MISSING', { uploadId });
     checkTaken(taken);
-    const field = await this.pools.readField({ ...upload, plane });
+    const field = await this.pools.readField({ ...upload, plane, time });
     const columns = taken.variables.map(({ variable }) => {
       const found = field.variables.find((v) => v.name === variable);
       if (!found) throw new AppError('FIELD_VARIABLE', { name: upload.name, variable });

@@ -138,7 +138,7 @@ export class Pools {
   fieldSummary = (task: Parameters<typeof fieldSummary>[0]): Promise<FieldSummary> =>
     ask(this.desk, 'fieldSummary', task);
   readField = (task: Parameters<typeof readFieldFile>[0]): Promise<Field> =>
-    ask(this.desk, 'readField', { path: task.path, name: task.name, plane: task.plane });
+    ask(this.desk, 'readField', { path: task.path, name: task.name, plane: task.plane, time: task.time });
   preview = (task: Parameters<typeof previewFile>[0]): Promise<Preview> => ask(this.desk, 'preview', task);
   /** A file on its way out, which begins with its first piece. @throws {AppError} TOO_LARGE_FOR_FORMAT */
   write = (task: Omit<WriteTask, 'port'>): Promise<Readable> =>

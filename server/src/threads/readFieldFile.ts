@@ -1,19 +1,22 @@
 import { readFileSync, statSync } from 'node:fs';
 import type { JoinPlane } from '@undameter/core';
-import { readField, type Field } from '@undameter/formats';
+import { loadForField, readField, type Field } from '@undameter/formats';
 
 interface FieldFile {
   path: string;
   name: string;
   /** In which nodes without cells are joined; absent: in the one in which they spread most. */
   plane?: JoinPlane | undefined;
+  /** Number of the time of a series, counted from 0; absent: the last one. */
+  time?: number | undefined;
 }
 
 /** Reads a file of a simulated field as a whole. @throws {AppError} as `readField` */
-export const readFieldFile = ({ path, name, plane }: FieldFile): Field => {
+export async function readFieldFile({ path, name, plane, time }: FieldFile): Promise<Field> {
   const bytes = statSync(path).size === 0 ? new Uint8Array() : new Uint8Array(readFileSync(path));
-  return readField(bytes, name, { plane });
-};
+  await loadForField(bytes, name);
+  return readField(bytes, name, { plane, time });
+}
 
 /** What a file of a field holds, without its values. */
 export interface FieldSummary {
@@ -25,15 +28,26 @@ export interface FieldSummary {
   coordinateUnit: string;
   /** The plane in which nodes without cells were joined; null: all have cells. */
   plane: JoinPlane | null;
+  /** Of the series that it is one of; none: it is of none. */
+  times: number[];
 }
 
-export function fieldSummary(task: FieldFile): FieldSummary {
-  const { zones, zoneOfNode, mesh, variables, remarks, coordinateUnit = '', joinedIn } = readFieldFile(task);
+export async function fieldSummary(task: FieldFile): Promise<FieldSummary> {
+  const {
+    zones,
+    zoneOfNode,
+    mesh,
+    variables,
+    remarks,
+    coordinateUnit = '',
+    joinedIn,
+    times = [],
+  } = await readFieldFile(task);
   const counted = zones.map((name) => ({ name, nodes: 0, cells: 0 }));
   for (const zone of zoneOfNode) counted[zone]!.nodes++;
   for (const zone of mesh.zones) counted[zone]!.cells++;
   return {
-    ...{ nodes: zoneOfNode.length, zones: counted, remarks, coordinateUnit, plane: joinedIn ?? null },
+    ...{ nodes: zoneOfNode.length, zones: counted, remarks, coordinateUnit, plane: joinedIn ?? null, times },
     variables: variables.map(({ name: variable, unit = '', values }) => ({ variable, unit, ...rangeOf(values) })),
   };
 }

@@ -186,6 +186,19 @@ function FieldPanel({ sent, draft, onDraft, work }: DraftProps & { work: FieldFi
             />
           </Field>
         )}
+        {draft.time !== null && (
+          <Field label="Time" hint="The file is a series. Lowest and highest are those of the last one.">
+            <Select<number>
+              aria-label="Time of the series"
+              value={draft.time}
+              onChange={(time) => onDraft({ ...draft, time })}
+              options={sent.times.map((time, k) => ({
+                value: k,
+                label: `${formatValue(time, 6)}, ${k + 1} of ${sent.times.length}`,
+              }))}
+            />
+          </Field>
+        )}
         {remarksOf(sent, draft).map((remark) => (
           <p key={remark} className="doubt">
             {remark}

@@ -22,6 +22,7 @@ const sent: FieldUploadReply = {
     cells: 4,
     coordinateUnit: 'mm',
     plane: null,
+    times: [],
     remarks: [],
   },
   zones: [{ name: 'suction side', nodes: 9, cells: 4 }],
@@ -92,4 +93,12 @@ describe('a field is told from a log', () => {
     ['zones.zip', file('zones.zip', zip('suction.vtp', 'all.vtm') as BlobPart), true],
     ['logs.zip', file('logs.zip', zip('sweep.csv', 'vtu-notes.txt') as BlobPart), false],
   ])('%s', async (_, of, wanted) => expect(await isField(of, endings)).toBe(wanted));
+});
+
+test('of a series the last time is proposed; a file of none asks for no time', () => {
+  const series = beginField({ ...sent, times: [0, 0.25, 0.5] });
+  expect(fieldBodyOf(series, sent.uploadId).time).toBe(2);
+  expect(fieldBodyOf({ ...series, time: 0 }, sent.uploadId).time).toBe(0);
+  expect(fieldBodyOf(beginField({ ...sent, times: [3] }), sent.uploadId)).not.toHaveProperty('time');
+  expect(fieldBodyOf(draft, sent.uploadId)).not.toHaveProperty('time');
 });

@@ -7,12 +7,14 @@ export interface FieldDraft {
   coordinateUnit: string;
   /** In which nodes without cells are joined; null: all have cells. */
   plane: JoinPlane | null;
+  /** Number of the time that is taken; null: the file is of no series. */
+  time: number | null;
   variables: (FieldBody['variables'][number] & { isTaken: boolean })[];
 }
 
-export const beginField = ({ fileName, coordinateUnit, plane, variables }: FieldUploadReply): FieldDraft => ({
+export const beginField = ({ fileName, coordinateUnit, plane, times, variables }: FieldUploadReply): FieldDraft => ({
   name: fileName.replace(/\.[^.]+$/, '').slice(0, 120),
-  ...{ coordinateUnit, plane },
+  ...{ coordinateUnit, plane, time: times.length > 1 ? times.length - 1 : null },
   variables: variables.map(({ variable, symbol, name, unit }) => ({ variable, symbol, name, unit, isTaken: true })),
 });
 
@@ -51,9 +53,13 @@ export function fieldProblem({ name, coordinateUnit, variables }: FieldDraft): s
   return [coordinateUnit, ...taken.map((v) => v.unit)].map(unitProblem).find((p) => p !== undefined) ?? null;
 }
 
-export const fieldBodyOf = ({ name, coordinateUnit, plane, variables }: FieldDraft, uploadId: string): FieldBody => ({
+export const fieldBodyOf = (
+  { name, coordinateUnit, plane, time, variables }: FieldDraft,
+  uploadId: string,
+): FieldBody => ({
   ...{ uploadId, name: name.trim(), coordinateUnit },
   ...(plane === null ? {} : { plane }),
+  ...(time === null ? {} : { time }),
   variables: variables.filter((v) => v.isTaken).map(({ isTaken: _, ...variable }) => variable),
 });
 
