@@ -137,6 +137,13 @@ test('three stations of the vane: a sentence for each, one figure, and the same 
   await page.getByRole('button', { name: 'Keep as figure' }).click();
   await expect(page.getByText('Kept as figure 1.')).toBeVisible();
 
+  // What one of them says is a finding.
+  await page.getByRole('button', { name: /^Pin as finding: z_rel 0.85/ }).click();
+  await expect(
+    page.getByText(/^Pinned: Pressure coefficient of .*, z_rel 0.85 ± 0.01: Differs at 2 of 11 points/),
+  ).toBeVisible();
+  await expect(page.getByRole('row', { name: /z_rel 0.85 ± 0.01 .* differs/ })).toBeVisible();
+
   // Everything that stands on the cut is made of the coarser field too.
   await go(page, 'Signals');
   await choose(page, 'Run', 'Guide vane, cut at three stations');

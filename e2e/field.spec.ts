@@ -109,6 +109,30 @@ test('two sides become a field, a cut at two heights, and the same cut of a fine
   await choose(page, 'The same of another field', 'finer');
   await expect(page.getByRole('heading', { name: 'finer, cut at z 5, 15' })).toBeVisible();
   await expect.poll(() => ledger(page)).toMatchObject({ logged: 164, kept: 164 });
+
+  // What both meshes differ by is a field, and so is seen in space.
+  await choose(page, 'Run', /^plate \(/);
+  await page.getByRole('button', { name: '+ Derived run' }).click();
+  await choose(page, 'Make', 'Difference from another field');
+  await expect(page.getByText('Choose the field to compare with.')).toBeVisible();
+  await choose(page, 'The other field', 'finer');
+  await choose(page, 'Channels of the difference', /^p /);
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/^p: at most 0 kPa, at node 1 /)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep as a run' }).click();
+  await expect(page.getByRole('heading', { name: 'plate, difference' })).toBeVisible();
+  await expect(view(page)).toHaveAttribute('aria-label', /^Field coloured by Static_Pressure, difference/);
+  await expect(page.getByRole('region', { name: 'Made from' })).toContainText('difference of p from "finer"');
+
+  // The force of the pressure, in words before it is kept.
+  await choose(page, 'Run', /^plate \(/);
+  await page.getByRole('button', { name: '+ Derived run' }).click();
+  await choose(page, 'Make', 'Integrals');
+  await choose(page, 'Pressure', /^p /);
+  await expect(page.getByText('2 surfaces, 0 closed')).toBeVisible();
+  await expect(page.getByText(/^An open surface: its outer side/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep as a run' }).click();
+  await expect.poll(() => ledger(page)).toMatchObject({ logged: 3, kept: 3 });
 });
 
 test('rows with x, y and z are the nodes of a field when somebody says so', async ({ bench: page }) => {

@@ -25,7 +25,7 @@ export function GroupVerdicts({ campaignId, reply: { groups, candidates }, compa
               <span>{verdict.text}</span>
               <button
                 className="quiet"
-                aria-label={`Pin ${group.name} as finding`}
+                aria-label={`Pin as finding: ${group.name}`}
                 disabled={comparisonId === undefined || pin.isPending}
                 title={comparisonId === undefined ? 'Save the comparison first' : undefined}
                 onClick={() => pin.mutate({ kind: 'group', comparisonId: comparisonId!, group: group.name, candidate })}

@@ -59,7 +59,8 @@ export function useSignalsData(
   const along = bench?.channels.find((c) => c.symbol === bench.along);
   const onChart = withColours(bench, shown);
   const isField = run?.isField ?? false;
-  const field = useField({ campaignId, run, runId, bench, trial, shown });
+  // It is coloured by what was put on the chart last; what is proposed begins with what matters most.
+  const field = useField({ campaignId, run, runId, bench, trial, shown: chosen ? shown : [...shown].reverse() });
   const view = useView({ campaignId, runId, isField, bench, trial, shown: onChart, window, looks });
   const build = useSignalsChart({ traces: traces.data, shown: onChart, looks, along, smoothing, offset, palette });
   return {
