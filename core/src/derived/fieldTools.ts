@@ -12,6 +12,17 @@ export const copyOf = (
   uncertainty: origin === 'logged' ? uncertainty : undefined,
 });
 
+/** Columns one after another. */
+export function joined(parts: readonly Float64Array[]): Float64Array {
+  const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
+  }
+  return all;
+}
+
 /** A symbol that is not taken yet, and is from then on. */
 export function freeSymbol(wanted: string, taken: Set<string>): string {
   let symbol = wanted;

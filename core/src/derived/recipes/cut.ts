@@ -2,7 +2,7 @@ import { Type, type Static } from 'typebox';
 import { alongCut, cutSurface, lengthsAlong, sidesOf, type Cut } from '../../field';
 import { formatCount } from '../../number/formatNumber';
 import { KEPT, type Channel } from '../../sample';
-import { checkField, copyOf, freeSymbol, rememberedFaces, rememberedRanges, zonesOf } from '../fieldTools';
+import { checkField, copyOf, freeSymbol, joined, rememberedFaces, rememberedRanges, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
 import { cutNothing, cutPlaces, numbersOf, where, whereInWords, zones } from './where';
 
@@ -71,16 +71,6 @@ export const cut = defineRecipe({
     };
   },
 });
-
-function joined(parts: readonly Float64Array[]): Float64Array {
-  const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    all.set(part, at);
-    at += part.length;
-  }
-  return all;
-}
 
 export interface CutAt {
   cut: Cut;

@@ -3,7 +3,7 @@ import { AppError } from '../../error/AppError';
 import { atCrossings, cellsOf, hasSolids, sectionOf, type Mesh, type SolidSection } from '../../field';
 import { formatCount } from '../../number/formatNumber';
 import { KEPT } from '../../sample';
-import { checkField, copyOf, freeSymbol, zonesOf } from '../fieldTools';
+import { checkField, copyOf, freeSymbol, joined, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
 import { cutNothing, cutPlaces, where, whereInWords, zones, type Where } from './where';
 
@@ -58,16 +58,6 @@ function stationOf(
     ...{ symbol: freeSymbol('station', new Set(state.channels.keys())), name: `Station, ${name}`, unit },
     values: joined(found.map(({ one, value }) => new Float64Array(one.share.length).fill(value))),
   };
-}
-
-function joined(parts: readonly Float64Array[]): Float64Array {
-  const all = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    all.set(part, at);
-    at += part.length;
-  }
-  return all;
 }
 
 /** Meshes one after another, each with nodes of its own. */
