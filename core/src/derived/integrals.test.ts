@@ -93,9 +93,18 @@ describe('along cuts', () => {
   test('an open cut has no force, which is told', () => {
     const { column, said } = made({ at, pressure: 'p_z', zones: ['flanks'] });
     expect(column('F_x').every(Number.isNaN)).toBe(true);
-    expect(said.join()).toContain('No force at z = 5, 15: the cut is not closed.');
+    expect(said.join()).toContain('No force at z = 5, 15: its lines do not close, or lie on each other.');
     expect(said.join()).not.toContain('force (');
   });
+});
+
+test('no sum is given over zones that lie on each other, which is told; over others one is', () => {
+  const doubled = box([0, 0, 1, 2, 3, 4, 5]);
+  doubled.mesh.zones[0] = 2;
+  const { column, said } = made({ pressure: 'p_z' }, doubled);
+  expect(column('zone')).toEqual([0, 1, 2]);
+  expect(said.join()).toContain('1 face lies on one of another zone, so that no sum over all zones is given.');
+  expect(made({}).said.join()).not.toContain('of another zone');
 });
 
 test('a channel that is not there, or holds words, is refused', () => {

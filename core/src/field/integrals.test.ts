@@ -202,3 +202,44 @@ describe('along a cut', () => {
     expect(whole.force[0]).toBeCloseTo(-enclosed!, 10);
   });
 });
+
+describe('zones that lie on each other', () => {
+  /** Two cubes of edge 1 side by side, each a zone, and the lower side of the first as a third. */
+  const at = [0, 1, 2].map((axis) =>
+    Float64Array.from({ length: 12 }, (_, n) => [n % 3, Math.floor(n / 3) % 2, Math.floor(n / 6)][axis]!),
+  ) as unknown as Coordinates;
+  const cube = (x: number): number[] => [0, 1, 4, 3, 6, 7, 10, 9].map((n) => n + x);
+  const solids = (withFloor: boolean): Faces =>
+    facesOf({
+      nodes: Uint32Array.from([...cube(0), ...cube(1), ...(withFloor ? [0, 1, 4, 3] : [])]),
+      starts: Uint32Array.from([0, 8, 16, ...(withFloor ? [20] : [])]),
+      shapes: Uint8Array.from([
+        shapeCode('hexahedron'),
+        shapeCode('hexahedron'),
+        ...(withFloor ? [shapeCode('quadrilateral')] : []),
+      ]),
+      zones: Uint16Array.from([0, 1, ...(withFloor ? [2] : [])]),
+    });
+  const p = { columns: [at[2]], pressure: 0 };
+  test('two solids that touch are each closed, and each is lifted by its own volume', () => {
+    const { ofZones, onOthers, pieces } = integrateSurface(solids(false), at, p);
+    expect(onOthers).toBe(1);
+    expect(pieces.map((piece) => piece.isClosed)).toEqual([true, true]);
+    for (const zone of [0, 1]) expect(ofZones.get(zone)!.force[2]).toBeCloseTo(-1, 12);
+  });
+  test('a boundary on the skin of a solid does not turn it about', () => {
+    const { ofZones, onOthers } = integrateSurface(solids(true), at, p);
+    expect(onOthers).toBe(2);
+    expect([ofZones.get(0)!.force[2], ofZones.get(2)!.size]).toEqual([expect.closeTo(-1, 12), 1]);
+  });
+  test('one zone alone lies on nothing', () =>
+    expect(integrateSurface(solids(true), at, { ...p, zones: new Set([0]) }).onOthers).toBe(0));
+  test('lines that lie on each other enclose nothing that could be told', () => {
+    const cut = cutSurface(solids(false), at[2], { level: 0.5 });
+    const { isDoubled, enclosed, ofZones } = integrateLines(cut, at, p);
+    expect([isDoubled, enclosed]).toEqual([true, undefined]);
+    expect([...ofZones.values()].map((zone) => zone.size)).toEqual([4, 4]);
+    const first = integrateLines(cutSurface(solids(false), at[2], { level: 0.5, zones: new Set([0]) }), at, p);
+    expect([first.isDoubled, first.enclosed]).toEqual([false, expect.closeTo(1, 12)]);
+  });
+});

@@ -1,12 +1,15 @@
 import type { Faces } from './faces';
 import type { Coordinates, Three } from './Mesh';
-import { doubleArea, eachTriangle, outwardFaces, type SurfacePiece } from './outward';
+import { doubleArea, eachTriangle, facesOnOthers, mergedNodes, outwardFaces, type SurfacePiece } from './outward';
 import { Sums, type Sum } from './Sums';
 
 export interface SurfaceIntegrals {
   /** Of each zone by its code, those without a face are not there. */
   ofZones: Map<number, Sum>;
+  /** Where zones lie on each other, what lies there counts for each of them. */
   whole: Sum;
+  /** Faces that lie on one of another zone: each zone is turned outward by itself then. */
+  onOthers: number;
   pieces: SurfacePiece[];
   /** Faces with a corner that is set aside, or has no place or no pressure. */
   passedOver: number;
@@ -43,7 +46,14 @@ export function integrateSurface(faces: Faces, at: Coordinates, choice: Integral
     passedOver += 1 - isWhole[face]!;
   }
   const keeps = (face: number): boolean => isWhole[face] === 1;
-  const { sign, pieces } = outwardFaces(faces, at, keeps);
+  const merged = mergedNodes(faces, at);
+  const used = [...new Set(faces.zones.filter((_, face) => keeps(face)))];
+  const onOthers = used.length > 1 ? facesOnOthers(faces, merged, keeps) : 0;
+  const groups = onOthers > 0 ? used.map((zone) => [zone]) : [used];
+  const turned = groups.map((group) =>
+    outwardFaces(faces, at, (face) => keeps(face) && group.includes(faces.zones[face]!), merged),
+  );
+  const signOf = (face: number): number => turned.reduce((sum, { sign }) => sum + sign[face]!, 0);
   const sums = new Map<number, Sums>();
   for (let face = 0; face < isWhole.length; face++) {
     if (!keeps(face)) continue;
@@ -53,12 +63,12 @@ export function integrateSurface(faces: Faces, at: Coordinates, choice: Integral
     eachTriangle(faces, face, (a, b, c) => {
       const double = doubleArea(at, a, b, c);
       const means = columns.map((column) => (column[a]! + column[b]! + column[c]!) / 3);
-      const push = pressure === undefined ? 0 : sign[face]! * (means[pressure]! - reference);
+      const push = pressure === undefined ? 0 : signOf(face) * (means[pressure]! - reference);
       sum.add(Math.hypot(...double) / 2, means, double.map((n) => (-push * n) / 2) as Three);
     });
   }
   const whole = new Sums(columns.length);
   for (const sum of sums.values()) whole.addAll(sum);
   const ofZones = new Map([...sums].sort(([a], [b]) => a - b).map(([zone, sum]) => [zone, sum.result()]));
-  return { ofZones, whole: whole.result(), pieces, passedOver };
+  return { ofZones, whole: whole.result(), onOthers, pieces: turned.flatMap((t) => t.pieces), passedOver };
 }

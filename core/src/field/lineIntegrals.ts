@@ -1,14 +1,19 @@
 import { alongCut, type Cut } from './cut';
 import type { Coordinates, Three } from './Mesh';
-import { areaOf, cross, dot, linesOf, normalOf, roundsOf } from './rounds';
+import { areaOf, cross, dot, lieOnEachOther, linesOf, normalOf, roundsOf } from './rounds';
 import { Sums, type Sum } from './Sums';
 
 export interface LineIntegrals {
   /** Of each zone by its code. */
   ofZones: Map<number, Sum>;
   whole: Sum;
-  /** Enclosed by all lines, holes taken off; undefined where a line is open, and then there is no force either. */
+  /**
+   * Enclosed by all lines, holes taken off; undefined where a line is open or two lie on each other, and then there is no
+   * force either.
+   */
   enclosed: number | undefined;
+  /** Lines of two zones lie on each other: the whole counts them twice. */
+  isDoubled: boolean;
 }
 
 export interface LineChoice {
@@ -34,7 +39,8 @@ export function integrateLines(
   const place = at.map((column) => alongCut(cut, column)) as unknown as Coordinates;
   const along = columns.map((column) => alongCut(cut, column));
   const lines = linesOf(cut);
-  const rounds = roundsOf(lines, place);
+  const isDoubled = lieOnEachOther(lines, place);
+  const rounds = isDoubled ? undefined : roundsOf(lines, place);
   const normal = rounds && normalOf(rounds, place);
   // Backwards where the round that a line belongs to runs against it.
   const parts = rounds?.flatMap((round) => round.lines) ?? [];
@@ -57,5 +63,5 @@ export function integrateLines(
   const ofZones = new Map([...sums].sort(([a], [b]) => a - b).map(([zone, sum]) => [zone, sum.result()]));
   const enclosed =
     rounds && normal ? rounds.reduce((sum, round) => sum + dot(areaOf(round, place), normal), 0) : undefined;
-  return { ofZones, whole: whole.result(), enclosed };
+  return { ofZones, whole: whole.result(), enclosed, isDoubled };
 }

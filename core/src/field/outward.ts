@@ -28,12 +28,18 @@ const FLAT = 1e-9;
  * too, and a flat one to where most of its faces are wound.
  * @param at     x, y, z of the nodes, each of length n; nodes at the same place are one
  * @param keeps  whether a face counts
+ * @param merged  for each node the first one at its place, see `mergedNodes`
  * Source: the volume by the divergence theorem over faces, common practice; the walk from face to face is this program's.
  */
-export function outwardFaces(faces: Faces, at: Coordinates, keeps: (face: number) => boolean): Outward {
+export function outwardFaces(
+  faces: Faces,
+  at: Coordinates,
+  keeps: (face: number) => boolean,
+  merged: Uint32Array = mergedNodes(faces, at),
+): Outward {
   const count = faces.starts.length - 1;
   const sign = new Int8Array(count);
-  const neighbours = new Neighbours(faces, mergedNodes(faces, at), keeps);
+  const neighbours = new Neighbours(faces, merged, keeps);
   const pieces: SurfacePiece[] = [];
   for (let face = 0; face < count; face++) {
     if (sign[face] !== 0 || !keeps(face)) continue;
@@ -48,7 +54,7 @@ export function outwardFaces(faces: Faces, at: Coordinates, keeps: (face: number
 }
 
 /** For each node the first one at its place. */
-function mergedNodes({ nodes }: Faces, [x, y, z]: Coordinates): Uint32Array {
+export function mergedNodes({ nodes }: Faces, [x, y, z]: Coordinates): Uint32Array {
   const first = new Uint32Array(x.length);
   const buckets = new Map<number, number[]>();
   const seen = new Uint8Array(x.length);
@@ -164,4 +170,23 @@ function volumeAbout(faces: Faces, at: Coordinates, members: readonly number[], 
     enclosed += (sign[face]! * height) / 6;
   });
   return { area, enclosed };
+}
+
+/** Faces that lie on one of another zone: the skin of solids and a boundary of theirs, or two blocks that touch. */
+export function facesOnOthers(
+  { nodes, starts, zones }: Faces,
+  merged: Uint32Array,
+  keeps: (face: number) => boolean,
+): number {
+  const zoneAt = new Map<string, number>();
+  let count = 0;
+  for (let face = 0; face + 1 < starts.length; face++) {
+    if (!keeps(face)) continue;
+    const corners = Array.from(nodes.subarray(starts[face], starts[face + 1]), (node) => merged[node]!);
+    const key = corners.sort((a, b) => a - b).join(' ');
+    const known = zoneAt.get(key);
+    if (known === undefined) zoneAt.set(key, zones[face]!);
+    else if (known !== zones[face]) count++;
+  }
+  return count;
 }

@@ -27,7 +27,7 @@ const SAME_PLACE = 1e-9;
 
 /** @returns undefined where lines are left that do not close */
 export function roundsOf(lines: readonly Line[], place: Coordinates): Round[] | undefined {
-  const span = Math.max(...place.map((column) => column.reduce((m, v) => Math.max(m, Math.abs(v)), 0)));
+  const span = spanOf(place);
   const isSame = (a: number, b: number): boolean =>
     Math.hypot(...place.map((column) => column[a]! - column[b]!)) <= SAME_PLACE * span;
   const left = [...lines];
@@ -47,6 +47,23 @@ export function roundsOf(lines: readonly Line[], place: Coordinates): Round[] | 
     rounds.push(round);
   }
   return rounds;
+}
+
+const spanOf = (place: Coordinates): number =>
+  Math.max(...place.map((column) => column.reduce((most, v) => Math.max(most, Math.abs(v)), 0)));
+
+/** Whether a piece of a line lies where another one does: of solids and of a boundary of theirs. */
+export function lieOnEachOther(lines: readonly Line[], place: Coordinates): boolean {
+  const apart = SAME_PLACE * spanOf(place);
+  const seen = new Set<string>();
+  for (const { from, to } of lines)
+    for (let k = from + 1; k < to; k++) {
+      const middle = place.map((column) => Math.round((column[k]! + column[k - 1]!) / 2 / (apart || 1)));
+      const key = middle.join(' ');
+      if (seen.has(key)) return true;
+      seen.add(key);
+    }
+  return false;
 }
 
 /** What a round encloses, as a vector across it. */

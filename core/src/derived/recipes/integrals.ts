@@ -102,9 +102,12 @@ function alongCuts(field: FieldState, { at, zones: of }: IntegralSettings, how: 
   return {
     rows: found.flatMap((one) => rowsOf(one, { station: one.station, hasForce: one.enclosed !== undefined })),
     said: [
+      ...(found.some((one) => one.isDoubled)
+        ? ['Lines of two zones lie on each other, so that no sum over all zones is given there.']
+        : []),
       ...(open.length > 0 && how.pressure !== undefined
         ? [
-            `No force at ${at!.channel} = ${open.map((o) => formatValue(o.station, 6)).join(', ')}: the cut is not closed.`,
+            `No force at ${at!.channel} = ${open.map((o) => formatValue(o.station, 6)).join(', ')}: its lines do not close, or lie on each other.`,
           ]
         : []),
       ...(passedOver > 0
@@ -114,24 +117,29 @@ function alongCuts(field: FieldState, { at, zones: of }: IntegralSettings, how: 
   };
 }
 
-/** Of each zone, and of all where there is more than one. */
+/** Of each zone, and of all where there is more than one and none lies on another. */
 function rowsOf(
-  found: Pick<SurfaceIntegrals, 'ofZones' | 'whole'> & Partial<LineIntegrals>,
+  found: Pick<SurfaceIntegrals, 'ofZones' | 'whole'> & Partial<SurfaceIntegrals & LineIntegrals>,
   { station, hasForce }: Pick<Row, 'station' | 'hasForce'>,
 ): Row[] {
   const each = [...found.ofZones].map(([zone, sum]): Row => ({ station, zone, sum, hasForce }));
   const whole: Row = { station, zone: undefined, sum: found.whole, enclosed: found.enclosed, hasForce };
-  return each.length === 1
-    ? [{ ...each[0]!, enclosed: found.enclosed }]
-    : [...each, ...(each.length > 1 ? [whole] : [])];
+  if (each.length === 1) return [{ ...each[0]!, enclosed: found.enclosed }];
+  const isDoubled = found.isDoubled === true || (found.onOthers ?? 0) > 0;
+  return [...each, ...(each.length > 1 && !isDoubled ? [whole] : [])];
 }
 
-function saidOfSurface({ pieces, passedOver }: SurfaceIntegrals, isPushed: boolean): string[] {
+function saidOfSurface({ pieces, passedOver, onOthers }: SurfaceIntegrals, isPushed: boolean): string[] {
   const closed = pieces.filter((p) => p.isClosed).length;
   const count = `${formatCount(pieces.length)} surface${pieces.length === 1 ? '' : 's'}`;
   const told = (isSo: boolean, sentence: string): string[] => (isPushed && isSo ? [sentence] : []);
   return [
     `${count}, ${formatCount(closed)} closed`,
+    ...(onOthers > 0
+      ? [
+          `${formatCount(onOthers)} ${onOthers === 1 ? 'face lies on one' : 'faces lie on those'} of another zone, so that no sum over all zones is given.`,
+        ]
+      : []),
     ...told(
       pieces.some((p) => p.isTwisted),
       'No force: a surface has a twist, so that its outer side cannot be told.',
