@@ -433,7 +433,7 @@ describe('a log on its way', () => {
     [derive('x + t'), 'cannot be added'],
     [derive('x +'), 'the end of the formula'],
     [derive('constructor(x)'), '"constructor" at character 1'],
-    [derive('("; drop table run")'), 'found """'],
+    [derive('("; drop table run")'), 'found the word "; drop table run"'],
     [step('trim', { channel: 't', from: 5, to: 1, unit: 's' }), 'ends (1) before it begins (5)'],
     [step('trim', { channel: 't', from: 500, to: 600, unit: 's' }), 'No kept sample'],
     [step('trim', { channel: 't', from: 'a', to: 1, unit: 's' }), '"From" must be number'],

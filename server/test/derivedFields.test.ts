@@ -147,3 +147,16 @@ describe('a difference', () => {
     expect((await derive('C', block.id, differenceFrom(line.id))).body.code).toBe('FIELD_ABSENT');
   });
 });
+
+test('rows are not put below those of a field or of a derived run, nor channels beside those of one', async () => {
+  const { body: line } = await derive('Line to add to', block.id, {
+    ...{ kind: 'cut', settings: { where: { channel: 'x', values: [0.5] }, zones: [] } },
+  });
+  const refusal = async (id: number, path: string, body: object) =>
+    (await server.ask<Refused>(`/runs/${id}/${path}`, { otherRunId: finer.id, ...body })).body.code;
+  const rows = { matches: [{ symbol: 'p', from: 'p' }], times: 'follow' };
+  expect(await refusal(block.id, 'continue', rows)).toBe('FIELD_CONTINUED');
+  expect(await refusal(line.id, 'continue', rows)).toBe('DERIVED_JOINED');
+  const channels = [{ from: 'p', symbol: 'p_2', name: 'Second' }];
+  expect(await refusal(line.id, 'join', { channels, offset: 0, method: 'linear' })).toBe('DERIVED_JOINED');
+});

@@ -83,6 +83,16 @@ export const fieldErrors = {
     'input',
     (f) => `"${f.name}" holds no variable "${f.variable}". Send the file anew and choose among what it holds.`,
   ),
+  FIELD_CONTINUED: entry<{ name: string }>(
+    'input',
+    (f) =>
+      `"${f.name}" is a field: its rows are nodes, and further ones would have no cells. Take the other one as a run of its own.`,
+  ),
+  DERIVED_JOINED: entry<{ name: string }>(
+    'input',
+    (f) =>
+      `"${f.name}" is made anew when the run that it is made from changes; what is added to it would be lost. Add it to that run.`,
+  ),
   FIELD_NO_SOLIDS: entry<{ name: string }>(
     'input',
     (f) => `"${f.name}" has no solid cells, so a section has nothing to cut. Cut its surface instead.`,

@@ -1,4 +1,4 @@
-import type { ContinueBody, JoinBody, Source } from '@undameter/contract';
+import type { ContinueBody, JoinBody, RunReply, Source } from '@undameter/contract';
 import { AppError, isSymbol } from '@undameter/core';
 import type { Services } from '../services';
 import { replaceSamples, run, type NewChannel } from '../store/runs';
@@ -18,9 +18,20 @@ export async function twoRuns(
   return { run: first, other };
 }
 
-/** Puts the rows of another run below those of a run; its procedure goes over all of them. */
+/** What is made from another run keeps nothing of its own. @throws {AppError} DERIVED_JOINED */
+function checkKept({ origin, name }: Pick<RunReply, 'origin' | 'name'>): void {
+  if (origin === 'derived') throw new AppError('DERIVED_JOINED', { name });
+}
+
+/**
+ * Puts the rows of another run below those of a run; its procedure goes over all of them.
+ * @throws {AppError} DERIVED_JOINED, FIELD_CONTINUED
+ */
 export async function continueRun(services: Services, runId: number, body: ContinueBody): Promise<void> {
   const { otherRunId, matches, times } = body;
+  const head = await run(services.db, runId);
+  checkKept(head);
+  if (head.isField) throw new AppError('FIELD_CONTINUED', { name: head.name });
   const { columns, shift } = await services.pools.continueRun({
     ...(await twoRuns(services, runId, otherRunId)),
     matches,
@@ -32,10 +43,12 @@ export async function continueRun(services: Services, runId: number, body: Conti
   await take(services, { runId, otherRunId, how: 'continued', count, shift }, channels, columns);
 }
 
-/** Adds channels of another run to a run, at its own times. @throws {AppError} SYMBOL_TAKEN, SYMBOL_INVALID */
+/** Adds channels of another run to a run, at its own times. @throws {AppError} SYMBOL_TAKEN, SYMBOL_INVALID, DERIVED_JOINED */
 export async function joinRun(services: Services, runId: number, body: JoinBody): Promise<void> {
   const { otherRunId, channels, offset, method } = body;
-  const { declared } = await run(services.db, runId);
+  const head = await run(services.db, runId);
+  checkKept(head);
+  const { declared } = head;
   const taken = new Set(declared.map((c) => c.symbol));
   for (const { symbol } of channels) {
     if (!isSymbol(symbol)) throw new AppError('SYMBOL_INVALID', { symbol });

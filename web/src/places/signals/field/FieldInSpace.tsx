@@ -46,6 +46,8 @@ export function FieldInSpace({ held }: { held: FieldHeld }) {
             lookCount={held.view.count}
             axes={held.axes}
             onNode={held.setNode}
+            plane={held.plane}
+            onPlane={held.movePlane}
           />
         </Suspense>
       </div>

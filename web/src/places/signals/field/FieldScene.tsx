@@ -17,7 +17,8 @@ import { LineGeometry } from 'three/addons/lines/LineGeometry.js';
 import { LineMaterial } from 'three/addons/lines/LineMaterial.js';
 import { scaleBytes, shareOf, type SurfaceScale } from '../../../chart/surfaceScale';
 import type { Palette } from '../../../theme/palette';
-import { AxisNames, BoxOutline } from './SceneBox';
+import { PlaneHandle, type ScenePlane } from './PlaneHandle';
+import { AxisMarks, BoxOutline } from './SceneBox';
 import { drawnTriangles, looks, middleOf, nearestNode, sizeOf, type Box, type Look, type Surface } from './surface';
 
 export interface SceneLine {
@@ -47,6 +48,9 @@ export interface SceneProps {
   /** What hears the keys that move and turn it. */
   keys: HTMLElement | null;
   onNode(node: number): void;
+  /** Of the cut in hand, where it is one by a plane. */
+  plane: ScenePlane | null;
+  onPlane(point: [number, number, number]): void;
 }
 
 /** A field in three dimensions; drawn when something changes, and at rest otherwise. */
@@ -70,8 +74,9 @@ export default function FieldScene(props: SceneProps) {
       {node !== null && (
         <Probe at={surface.positions.subarray(3 * node, 3 * node + 3)} size={sizeOf(box)} colour={palette.doubt} />
       )}
+      {props.plane && <PlaneHandle plane={props.plane} box={box} colour={palette.act} onMove={props.onPlane} />}
       <BoxOutline box={box} colour={palette.faint} />
-      <AxisNames box={box} axes={axes} colour={palette.ink} />
+      <AxisMarks box={box} axes={axes} colour={palette.ink} />
     </Canvas>
   );
 }
@@ -80,16 +85,19 @@ type ControlsProps = Pick<SceneProps, 'box' | 'look' | 'lookCount' | 'keys'>;
 
 /** Turned by the left button, moved by the right one, nearer and farther by the wheel. */
 function Controls({ box, look, lookCount, keys }: ControlsProps) {
-  const { camera, gl, invalidate } = useThree();
+  const { camera, gl, invalidate, set } = useThree();
   const controls = useMemo(() => new OrbitControls(camera, gl.domElement), [camera, gl]);
   useEffect(() => {
     const draw = () => invalidate();
     controls.addEventListener('change', draw);
+    // Who drags something in the picture holds them meanwhile.
+    set({ controls });
     return () => {
+      set({ controls: null });
       controls.removeEventListener('change', draw);
       controls.dispose();
     };
-  }, [controls, invalidate]);
+  }, [controls, invalidate, set]);
   useEffect(() => {
     if (!keys) return;
     controls.listenToKeyEvents(keys);

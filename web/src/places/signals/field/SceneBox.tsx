@@ -1,6 +1,7 @@
 import { useEffect, useMemo } from 'react';
 import { Box3, Box3Helper, CanvasTexture, Color, type LineBasicMaterial, SRGBColorSpace, Vector3 } from 'three';
 import { fonts } from '../../../theme/palette';
+import { boxMarks } from './boxMarks';
 import { sizeOf, type Box } from './surface';
 
 /** The edges of the box around a field. */
@@ -15,20 +16,17 @@ export function BoxOutline({ box, colour }: { box: Box; colour: string }) {
   return <primitive object={helper} />;
 }
 
-/** Names of the axes with their ends, at the edges of the box that meet in its lowest corner. */
-export function AxisNames({ box, axes, colour }: { box: Box; axes: readonly string[]; colour: string }) {
-  const span = sizeOf(box);
-  const [x, y, z] = box.low;
-  const [across, deep, up] = box.high;
-  const places: [number, number, number][] = [
-    [(x + across) / 2, y - 0.08 * span, z],
-    [across + 0.08 * span, (y + deep) / 2, z],
-    [x - 0.08 * span, y, (z + up) / 2],
-  ];
+/** Names of the axes and numbers along them, at the edges of the box that meet in its lowest corner. */
+export function AxisMarks({ box, axes, colour }: { box: Box; axes: readonly string[]; colour: string }) {
+  const size = sizeOf(box);
+  const { names, numbers } = boxMarks(box, axes);
   return (
     <>
-      {axes.map((name, k) => (
-        <Label key={name} text={name} at={places[k]!} height={span / 17} colour={colour} />
+      {names.map(({ text, at }) => (
+        <Label key={text} text={text} at={at} height={size / 17} colour={colour} />
+      ))}
+      {numbers.map(({ text, at }) => (
+        <Label key={at.join(' ')} text={text} at={at} height={size / 24} colour={colour} />
       ))}
     </>
   );

@@ -8,6 +8,7 @@ import { queries } from '../../../data/queries';
 import { useDraft } from '../../../data/useDraft';
 import { usePreference } from '../../../data/usePreference';
 import { emptyCut, recipeOf, stationsAlong, type CutDraft } from './cutDraft';
+import { directionOf } from './planeInSpace';
 import { boxOf, rangeShown, surfaceIn, type Look } from './surface';
 
 /** How a field is looked at; ends that are null are those of what is shown. */
@@ -95,6 +96,8 @@ export function useField({ campaignId, run, runId, bench, trial, shown }: Looked
     draft,
     begin: () => setKept(emptyCut('')),
     setCut: (to: CutDraft | null) => setKept(to),
+    plane: draft ? planeOf(draft) : null,
+    movePlane: (point: [number, number, number]) => draft && setKept({ ...draft, point }),
     recipe,
     problem: made && 'problem' in made ? made.problem : null,
     lines: recipe ? lines.data : undefined,
@@ -102,6 +105,15 @@ export function useField({ campaignId, run, runId, bench, trial, shown }: Looked
   };
 }
 export type FieldHeld = ReturnType<typeof useField>;
+
+/** The plane of a cut in hand, where it is one by a plane and whole. */
+function planeOf({ by, point, normal }: CutDraft) {
+  const direction = directionOf(normal);
+  const [x, y, z] = point.map((v) => v ?? NaN) as [number, number, number];
+  return by === 'plane' && direction && Number.isFinite(x + y + z)
+    ? { point: [x, y, z] as [number, number, number], normal: direction }
+    : null;
+}
 
 /** The channel last put on the chart that is none of the coordinates, else the first of all. */
 function colouredBy(
