@@ -118,7 +118,7 @@ test('two sides become a field, a cut at two heights, and the same cut of a fine
   await choose(page, 'The other field', 'finer');
   await choose(page, 'Channels of the difference', /^p /);
   await page.keyboard.press('Escape');
-  await expect(page.getByText(/^p: at most 0 kPa, at node 1 /)).toBeVisible();
+  await expect(page.getByText(/^p: largest difference 0 kPa, at node 1 /)).toBeVisible();
   await page.getByRole('button', { name: 'Keep as a run' }).click();
   await expect(page.getByRole('heading', { name: 'plate, difference' })).toBeVisible();
   await expect(view(page)).toHaveAttribute('aria-label', /^Field coloured by Static_Pressure, difference/);

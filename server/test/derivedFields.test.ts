@@ -109,12 +109,12 @@ describe('a difference', () => {
       [2, 120, 122, -2],
     ]);
     const { body } = await server.ask<DerivedReply>(`/runs/${made.id}/derivation`);
-    expect(body.said[0]).toContain('p: at most −2 kPa, at node 9 (2, 0, 0)');
+    expect(body.said[0]).toContain('p: largest difference −2 kPa, at node 9 (2, 0, 0)');
   });
   test('on trial is told, without a line', async () => {
     const tried = await server.ask<CutReply>(`/runs/${block.id}/field/cut`, { recipe: differenceFrom(finer.id) });
     expect(tried.body.parts).toEqual([]);
-    expect(tried.body.said[0]).toContain('p: at most −2 kPa');
+    expect(tried.body.said[0]).toContain('p: largest difference −2 kPa');
   });
   test('follows when the other field changes, and says why where it cannot', async () => {
     const warmer: Step = {

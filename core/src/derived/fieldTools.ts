@@ -1,5 +1,6 @@
 import { AppError } from '../error/AppError';
 import { facesOf, rangesOfFaces, type Coordinates, type FaceRanges, type Faces } from '../field';
+import { formatCount } from '../number/formatNumber';
 import type { Channel } from '../sample';
 import type { DerivedChannel, FieldState } from './RecipeKind';
 
@@ -11,6 +12,9 @@ export const copyOf = (
   ...{ symbol, name, unit, labels, values },
   uncertainty: origin === 'logged' ? uncertainty : undefined,
 });
+
+/** "1 face", "2 faces". */
+export const counted = (n: number, what: string): string => `${formatCount(n)} ${what}${n === 1 ? '' : 's'}`;
 
 /** Columns one after another. */
 export function joined(parts: readonly Float64Array[]): Float64Array {

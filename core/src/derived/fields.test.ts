@@ -146,9 +146,26 @@ describe('the difference from another field', () => {
     expect(worst(4) / worst(8)).toBeCloseTo(4, 0);
     const { said } = made(recipe, block({ cells: 2, q: () => 1 }), [block({ cells: 2, q: (x) => (x > 5 ? 1.25 : 1) })]);
     expect(said[0]).toBe(
-      'q: at most −0.25 kPa, at node 3 (10, 0, 0); root mean square 0.144 kPa, mean −0.0833 kPa over 27 nodes',
+      'q: largest difference −0.25 kPa, at node 3 (10, 0, 0); root mean square 0.144 kPa, mean −0.0833 kPa over 27 nodes',
     );
     expect(said[1]).toBe('No node lies farther from the other field than 0 mm.');
+  });
+  test('of two temperatures is a difference of temperatures, of two gauge pressures a pressure', () => {
+    for (const [unit, off] of [
+      ['°C', 'Δ°C'],
+      ['kPa(g)', 'kPa'],
+      ['m/s', 'm/s'],
+    ] as const) {
+      const inUnit = (q: number) => {
+        const of = block({ cells: 2, q: () => q });
+        Object.assign(of.state.channels.get('q')!, { unit });
+        return of;
+      };
+      const { channels, said } = made(recipe, inUnit(20), [inUnit(15)]);
+      expect(channels.find((c) => c.symbol === 'q_diff')!.unit).toBe(off);
+      expect(channels.find((c) => c.symbol === 'q_other')!.unit).toBe(unit);
+      expect(said[0]).toContain(`q: largest difference 5 ${off},`);
+    }
   });
   test('a zone is looked up in the one of its name; one that the other has not is told', () => {
     const named = made(recipe, block({ cells: 2 }), [block({ cells: 2 })]);

@@ -66,6 +66,15 @@ describe('over the surface of a box', () => {
   test('a coefficient of pressure has an area for its force', () => {
     const { unit, column } = made({ pressure: 'p_z' }, box(undefined, ''));
     expect([unit('F_z'), column('F_z')[3]]).toEqual(['mm²', expect.closeTo(-24_000, 8)]);
+    expect(made({ pressure: 'p_z' }, box(undefined, '%')).column('F_z')[3]).toBeCloseTo(-240, 8);
+  });
+  test('what is no pressure pushes on nothing; its mean is there', () => {
+    for (const [pressure, of] of [
+      ['p', box(undefined, '°C')],
+      ['x', box()],
+    ] as const)
+      expect(() => made({ pressure }, of)).toThrow(expect.objectContaining({ code: 'FIELD_NO_PRESSURE' }) as never);
+    expect(made({}, box(undefined, '°C')).unit('p')).toBe('°C');
   });
   test('tells areas and forces in words, and that it is closed; an open one says which side is outside', () => {
     const { said } = made({ pressure: 'p_z' });
@@ -84,6 +93,8 @@ describe('along cuts', () => {
   test('each station has length, enclosed area, means and force by depth', () => {
     const { column, unit } = made({ at, pressure: 'p_z' });
     expect(column('station')).toEqual([5, 5, 5, 15, 15, 15]);
+    expect(unit('station')).toBe('mm');
+    expect(made({ at }).said[0]).toBe('z 5 mm, flanks: 80 mm');
     expect(column('L')).toEqual([80, 60, 140, 80, 60, 140]);
     expect([column('A')[2], column('A')[0]]).toEqual([1200, NaN]);
     expect(column('p_z')).toEqual([5, 5, 5, 15, 15, 15]);

@@ -93,6 +93,11 @@ export const fieldErrors = {
     (f) =>
       `"${f.name}" is made anew when the run that it is made from changes; what is added to it would be lost. Add it to that run.`,
   ),
+  FIELD_NO_PRESSURE: entry<{ symbol: string; unit: string }>(
+    'input',
+    (f) =>
+      `${f.symbol} in ${f.unit} is no pressure and so has no force. Choose a pressure, or a coefficient without a unit.`,
+  ),
   FIELD_NO_SOLIDS: entry<{ name: string }>(
     'input',
     (f) => `"${f.name}" has no solid cells, so a section has nothing to cut. Cut its surface instead.`,

@@ -47,13 +47,9 @@ export function integrateSurface(faces: Faces, at: Coordinates, choice: Integral
   }
   const keeps = (face: number): boolean => isWhole[face] === 1;
   const merged = mergedNodes(faces, at);
-  const used = [...new Set(faces.zones.filter((_, face) => keeps(face)))];
-  const onOthers = used.length > 1 ? facesOnOthers(faces, merged, keeps) : 0;
-  const groups = onOthers > 0 ? used.map((zone) => [zone]) : [used];
-  const turned = groups.map((group) =>
-    outwardFaces(faces, at, (face) => keeps(face) && group.includes(faces.zones[face]!), merged),
-  );
-  const signOf = (face: number): number => turned.reduce((sum, { sign }) => sum + sign[face]!, 0);
+  const used = new Set(faces.zones.filter((_, face) => keeps(face)));
+  const onOthers = used.size > 1 ? facesOnOthers(faces, merged, keeps) : 0;
+  const { sign, pieces } = outwardFaces(faces, at, keeps, { merged, isByZone: onOthers > 0 });
   const sums = new Map<number, Sums>();
   for (let face = 0; face < isWhole.length; face++) {
     if (!keeps(face)) continue;
@@ -63,12 +59,12 @@ export function integrateSurface(faces: Faces, at: Coordinates, choice: Integral
     eachTriangle(faces, face, (a, b, c) => {
       const double = doubleArea(at, a, b, c);
       const means = columns.map((column) => (column[a]! + column[b]! + column[c]!) / 3);
-      const push = pressure === undefined ? 0 : signOf(face) * (means[pressure]! - reference);
+      const push = pressure === undefined ? 0 : sign[face]! * (means[pressure]! - reference);
       sum.add(Math.hypot(...double) / 2, means, double.map((n) => (-push * n) / 2) as Three);
     });
   }
   const whole = new Sums(columns.length);
   for (const sum of sums.values()) whole.addAll(sum);
   const ofZones = new Map([...sums].sort(([a], [b]) => a - b).map(([zone, sum]) => [zone, sum.result()]));
-  return { ofZones, whole: whole.result(), onOthers, pieces: turned.flatMap((t) => t.pieces), passedOver };
+  return { ofZones, whole: whole.result(), onOthers, pieces, passedOver };
 }

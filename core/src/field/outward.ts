@@ -29,17 +29,18 @@ const FLAT = 1e-9;
  * @param at     x, y, z of the nodes, each of length n; nodes at the same place are one
  * @param keeps  whether a face counts
  * @param merged  for each node the first one at its place, see `mergedNodes`
+ * @param isByZone  faces of two zones do not hang together
  * Source: the volume by the divergence theorem over faces, common practice; the walk from face to face is this program's.
  */
 export function outwardFaces(
   faces: Faces,
   at: Coordinates,
   keeps: (face: number) => boolean,
-  merged: Uint32Array = mergedNodes(faces, at),
+  { merged = mergedNodes(faces, at), isByZone = false }: { merged?: Uint32Array; isByZone?: boolean } = {},
 ): Outward {
   const count = faces.starts.length - 1;
   const sign = new Int8Array(count);
-  const neighbours = new Neighbours(faces, merged, keeps);
+  const neighbours = new Neighbours(faces, { merged, isByZone }, keeps);
   const pieces: SurfacePiece[] = [];
   for (let face = 0; face < count; face++) {
     if (sign[face] !== 0 || !keeps(face)) continue;
@@ -83,7 +84,7 @@ class Neighbours {
 
   constructor(
     private readonly faces: Faces,
-    private readonly merged: Uint32Array,
+    private readonly how: { merged: Uint32Array; isByZone: boolean },
     keeps: (face: number) => boolean,
   ) {
     for (let face = 0; face + 1 < faces.starts.length; face++)
@@ -96,11 +97,16 @@ class Neighbours {
   }
 
   private edgesOf(face: number, take: (edge: number, rises: 0 | 1) => void): void {
-    const [from, to] = [this.faces.starts[face]!, this.faces.starts[face + 1]!];
+    const { nodes, starts, zones } = this.faces;
+    const { merged, isByZone } = this.how;
+    const [from, to] = [starts[face]!, starts[face + 1]!];
+    const count = merged.length;
+    // Of 8e6 nodes and fewer than a hundred zones such a number is whole.
+    const ofZone = isByZone ? zones[face]! * count * count : 0;
     for (let i = from; i < to; i++) {
-      const a = this.merged[this.faces.nodes[i]!]!;
-      const b = this.merged[this.faces.nodes[i + 1 < to ? i + 1 : from]!]!;
-      if (a !== b) take(Math.min(a, b) * this.merged.length + Math.max(a, b), a < b ? 1 : 0);
+      const a = merged[nodes[i]!]!;
+      const b = merged[nodes[i + 1 < to ? i + 1 : from]!]!;
+      if (a !== b) take(ofZone + Math.min(a, b) * count + Math.max(a, b), a < b ? 1 : 0);
     }
   }
 

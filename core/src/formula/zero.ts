@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import { isPressure, isTemperature, printUnit, type Datum, type Dimension, type Unit } from '../units';
+import { asDifference, isPressure, isTemperature, printUnit, type Datum, type Dimension, type Unit } from '../units';
 
 /**
  * From where a temperature or a pressure counts: how many absolute zeros, and how many ambient pressures, stand in it.
@@ -127,14 +127,6 @@ function asGauge(unit: Unit): Unit {
 }
 
 const hasGauge = (text: string): boolean => /^\p{L}*(?:Pa|bar|psi)$/u.test(text);
-
-/** °C as a unit of differences. */
-const asDifference = (unit: Unit): Unit => ({
-  ...unit,
-  text: `Δ${printUnit(unit.text)}`,
-  offset: 0,
-  datum: 'difference',
-});
 
 /**
  * By how much an argument is moved in base units to be what is asked for: of a formulation the absolute temperature or

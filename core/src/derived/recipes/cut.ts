@@ -2,7 +2,16 @@ import { Type, type Static } from 'typebox';
 import { alongCut, cutSurface, lengthsAlong, sidesOf, type Cut } from '../../field';
 import { formatCount } from '../../number/formatNumber';
 import { KEPT, type Channel } from '../../sample';
-import { checkField, copyOf, freeSymbol, joined, rememberedFaces, rememberedRanges, zonesOf } from '../fieldTools';
+import {
+  checkField,
+  copyOf,
+  counted,
+  freeSymbol,
+  joined,
+  rememberedFaces,
+  rememberedRanges,
+  zonesOf,
+} from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
 import { cutNothing, cutPlaces, numbersOf, where, whereInWords, zones } from './where';
 
@@ -117,17 +126,18 @@ function withSides(field: FieldState, one: Cut, { along, across }: NonNullable<C
 /** What was found by cuts, in sentences. */
 export function saidOfCuts(cuts: readonly CutAt[]): string[] {
   const parts = cuts.flatMap(({ cut: one }) => one.parts);
-  const count = (n: number, what: string): string => `${formatCount(n)} ${what}${n === 1 ? '' : 's'}`;
   const points = parts.reduce((sum, part) => sum + part.points.length, 0);
   const total = (of: (cut: Cut) => number): number => cuts.reduce((sum, { cut: one }) => sum + of(one), 0);
   const [passedOver, grazed] = [total((c) => c.passedOver), total((c) => c.grazed)];
   const sided = parts.filter((p) => p.side).length;
   const closed = parts.filter((p) => p.isClosed).length;
   return [
-    `${count(cuts.length, 'cut')}, ${count(parts.length, 'part')} (${closed} closed), ${count(points, 'point')}`,
-    ...(passedOver > 0 ? [`${count(passedOver, 'face')} passed over: a node of it is set aside or has no value.`] : []),
+    `${counted(cuts.length, 'cut')}, ${counted(parts.length, 'part')} (${closed} closed), ${counted(points, 'point')}`,
+    ...(passedOver > 0
+      ? [`${counted(passedOver, 'face')} passed over: a node of it is set aside or has no value.`]
+      : []),
     ...(sided > 0 ? [sidesInWords(sided, parts.length)] : []),
-    ...(grazed > 0 ? [`${count(grazed, 'face')} in the cut as a whole, without a line of its own.`] : []),
+    ...(grazed > 0 ? [`${counted(grazed, 'face')} in the cut as a whole, without a line of its own.`] : []),
   ];
 }
 

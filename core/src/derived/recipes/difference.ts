@@ -3,7 +3,7 @@ import { AppError } from '../../error/AppError';
 import { atPlaces, placesInField, type Coordinates, type FieldPlaces } from '../../field';
 import { formatCount, formatValue } from '../../number/formatNumber';
 import { KEPT, type Channel } from '../../sample';
-import { convertColumn, parseUnit, printUnit } from '../../units';
+import { convertColumn, parseUnit, printUnit, unitOfDifference } from '../../units';
 import { checkField, copyOf, freeSymbol, placesOfNodes, rememberedFaces } from '../fieldTools';
 import { defineRecipe, type Derived, type DerivedChannel, type FieldState } from '../RecipeKind';
 import { inOrder } from './section';
@@ -47,8 +47,14 @@ function differenceOf(field: FieldState, other: FieldState, symbols: readonly st
   });
   const made = compared.flatMap(({ own, there, off }): DerivedChannel[] => [
     copyOf(own, own.values),
-    named(own, freeSymbol(`${own.symbol}_other`, taken), `${own.name}, ${other.name}`, there),
-    named(own, freeSymbol(`${own.symbol}_diff`, taken), `${own.name}, difference`, off),
+    {
+      ...{ symbol: freeSymbol(`${own.symbol}_other`, taken), name: `${own.name}, ${other.name}` },
+      ...{ unit: own.unit, values: there },
+    },
+    {
+      ...{ symbol: freeSymbol(`${own.symbol}_diff`, taken), name: `${own.name}, difference` },
+      ...{ unit: unitOfDifference(own.unit), values: off },
+    },
   ]);
   const lengthOf = ({ state, coordinates }: FieldState) => state.channels.get(coordinates[0])!.unit;
   const distance = inUnit(
@@ -72,10 +78,6 @@ function differenceOf(field: FieldState, other: FieldState, symbols: readonly st
 
 const inUnit = (values: Float64Array, from: string, to: string): Float64Array =>
   convertColumn(values, parseUnit(from), parseUnit(to));
-
-const named = ({ unit }: Channel, symbol: string, name: string, values: Float64Array): DerivedChannel => ({
-  ...{ symbol, name, unit, values },
-});
 
 /** Nodes of one zone, and where they lie in the other field. */
 interface ZonePlaces {
@@ -139,10 +141,11 @@ function saidOf({ coordinates, state }: FieldState, { symbol, unit }: Channel, o
     if (worst < 0 || Math.abs(v) > Math.abs(off[worst]!)) worst = k;
   });
   if (count === 0) return `${symbol}: no node has a value in both.`;
-  const of = (v: number): string => `${formatValue(v, 3)} ${printUnit(unit)}`.trim();
+  const shown = printUnit(unitOfDifference(unit));
+  const of = (v: number): string => `${formatValue(v, 3)} ${shown}`.trim();
   const place = coordinates.map((c) => formatValue(state.channels.get(c)!.values[worst]!, 4)).join(', ');
   return (
-    `${symbol}: at most ${of(off[worst]!)}, at node ${formatCount(worst + 1)} (${place}); ` +
+    `${symbol}: largest difference ${of(off[worst]!)}, at node ${formatCount(worst + 1)} (${place}); ` +
     `root mean square ${of(Math.sqrt(squares / count))}, mean ${of(sum / count)} over ${formatCount(count)} nodes`
   );
 }

@@ -5,14 +5,14 @@ import { formatCount, formatValue } from '../../number/formatNumber';
 import { KEPT, type Channel } from '../../sample';
 import {
   isDimensionless,
+  isPressure,
   multiplyDimensions,
-  multiplyUnits,
   parseUnit,
   printUnit,
   raiseDimension,
   siUnit,
 } from '../../units';
-import { checkField, freeSymbol, placesOfNodes, rememberedFaces, zonesOf } from '../fieldTools';
+import { checkField, counted, freeSymbol, placesOfNodes, rememberedFaces, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
 import { cutField } from './cut';
 import { zones } from './where';
@@ -70,7 +70,8 @@ export const integrals = defineRecipe({
     };
     const { rows, said } = chosen.at ? alongCuts(field, chosen, how) : overSurface(field, chosen, how);
     if (rows.length === 0) throw new AppError('FIELD_NO_FACE', { name: field.name });
-    return channelsOf(field, rows, { columns, pressure: columns[place], isCut: chosen.at !== undefined, said });
+    const station = chosen.at && field.state.channels.get(chosen.at.channel);
+    return channelsOf(field, rows, { columns, pressure: columns[place], station, said });
   },
 });
 
@@ -110,9 +111,7 @@ function alongCuts(field: FieldState, { at, zones: of }: IntegralSettings, how: 
             `No force at ${at!.channel} = ${open.map((o) => formatValue(o.station, 6)).join(', ')}: its lines do not close, or lie on each other.`,
           ]
         : []),
-      ...(passedOver > 0
-        ? [`${formatCount(passedOver)} faces passed over: a node of each is set aside or has no value.`]
-        : []),
+      ...saidOfPassedOver(passedOver),
     ],
   };
 }
@@ -129,12 +128,14 @@ function rowsOf(
   return [...each, ...(each.length > 1 && !isDoubled ? [whole] : [])];
 }
 
+const saidOfPassedOver = (faces: number): string[] =>
+  faces > 0 ? [`${counted(faces, 'face')} passed over: a node of it is set aside or has no value.`] : [];
+
 function saidOfSurface({ pieces, passedOver, onOthers }: SurfaceIntegrals, isPushed: boolean): string[] {
   const closed = pieces.filter((p) => p.isClosed).length;
-  const count = `${formatCount(pieces.length)} surface${pieces.length === 1 ? '' : 's'}`;
   const told = (isSo: boolean, sentence: string): string[] => (isPushed && isSo ? [sentence] : []);
   return [
-    `${count}, ${formatCount(closed)} closed`,
+    `${counted(pieces.length, 'surface')}, ${formatCount(closed)} closed`,
     ...(onOthers > 0
       ? [
           `${formatCount(onOthers)} ${onOthers === 1 ? 'face lies on one' : 'faces lie on those'} of another zone, so that no sum over all zones is given.`,
@@ -152,20 +153,19 @@ function saidOfSurface({ pieces, passedOver, onOthers }: SurfaceIntegrals, isPus
       pieces.some((p) => !p.isClosed && !p.isFlat),
       'An open surface: its outer side is the one that looks away from its middle; its edges carry no force.',
     ),
-    ...(passedOver > 0
-      ? [`${formatCount(passedOver)} faces passed over: a node of each is set aside or has no value.`]
-      : []),
+    ...saidOfPassedOver(passedOver),
   ];
 }
 
 interface Shown {
   columns: readonly Channel[];
   pressure: Channel | undefined;
-  isCut: boolean;
+  /** The channel that is cut at; undefined: over the surface. */
+  station: Channel | undefined;
   said: string[];
 }
 
-function channelsOf(field: FieldState, rows: readonly Row[], { columns, pressure, isCut, said }: Shown) {
+function channelsOf(field: FieldState, rows: readonly Row[], { columns, pressure, station, said }: Shown) {
   const { state, zone, coordinates } = field;
   const taken = new Set(state.channels.keys());
   const labels = [...(state.channels.get(zone)!.labels ?? []), 'all zones'];
@@ -175,20 +175,23 @@ function channelsOf(field: FieldState, rows: readonly Row[], { columns, pressure
     ...{ symbol: freeSymbol(symbol, taken), name, unit: printUnit(unit), values: column(of) },
   });
   const squared = length === '' ? '' : `${length}^2`;
-  const first = isCut
-    ? made('station', 'Station of the cut', '', (r) => r.station)
+  const first = station
+    ? made('station', `Station, ${station.name}`, station.unit, (r) => r.station)
     : made('row', 'Number of the row', '', (r) => rows.indexOf(r) + 1);
-  const sizes = isCut
+  const sizes = station
     ? [
         made('L', 'Length of the cut', length, (r) => r.sum.size),
         made('A', 'Area enclosed', squared, (r) => r.enclosed ?? NaN),
       ]
     : [made('A', 'Area', squared, (r) => r.sum.size)];
-  const force = pressure ? forceUnit(pressure.unit, length, isCut ? 1 : 2) : undefined;
+  const force = pressure ? forceUnit(pressure, length, station ? 1 : 2) : undefined;
   const forces = force
     ? ['x', 'y', 'z'].map((axis, k) =>
-        made(`F_${axis}`, `Force of ${pressure!.symbol} along ${axis}${isCut ? ', by depth' : ''}`, force.unit, (r) =>
-          r.hasForce ? r.sum.force[k]! * force.factor : NaN,
+        made(
+          `F_${axis}`,
+          `Force of ${pressure!.symbol} along ${axis}${station ? ', by depth' : ''}`,
+          force.unit,
+          (r) => (r.hasForce ? r.sum.force[k]! * force.factor : NaN),
         ),
       )
     : [];
@@ -200,7 +203,7 @@ function channelsOf(field: FieldState, rows: readonly Row[], { columns, pressure
     ...[first, { ...named, values: column((r) => r.zone ?? labels.length - 1) }, ...sizes, ...forces],
     ...means,
   ];
-  const told = rows.slice(0, MOST_TOLD).map((row, k) => rowInWords(row, k, { labels, sizes, forces, isCut }));
+  const told = rows.slice(0, MOST_TOLD).map((row, k) => rowInWords(row, k, { labels, sizes, forces, station }));
   return { channels, along: first.symbol, said: [...told, ...said] };
 }
 
@@ -213,29 +216,28 @@ function rowInWords(
     labels,
     sizes,
     forces,
-    isCut,
-  }: { labels: string[]; sizes: DerivedChannel[]; forces: DerivedChannel[]; isCut: boolean },
+    station: of,
+  }: { labels: string[]; sizes: DerivedChannel[]; forces: DerivedChannel[]; station: Channel | undefined },
 ): string {
-  const of = labels[zone ?? labels.length - 1]!;
+  const place = of ? `${of.symbol} ${formatValue(station, 6)} ${printUnit(of.unit)}`.trim() : '';
+  const named = labels[zone ?? labels.length - 1]!;
   const value = ({ values, unit }: DerivedChannel): string => `${formatValue(values[k]!, 5)} ${unit}`.trim();
   const size = value(sizes[0]!);
   const force = forces.map((f) => formatValue(f.values[k]!, 5)).join(', ');
   const pushed =
     forces.length > 0 && !Number.isNaN(forces[0]!.values[k]!) ? `, force (${force}) ${forces[0]!.unit}` : '';
-  return `${isCut ? `${formatValue(station, 6)}, ` : ''}${of}: ${size}${pushed.trimEnd()}`;
+  return `${[place, named].filter(Boolean).join(', ')}: ${size}${pushed.trimEnd()}`;
 }
 
-/** The customary unit of a pressure times a length to a power, and what a force is multiplied by to be in it. */
-function forceUnit(pressure: string, length: string, power: 1 | 2): { unit: string; factor: number } {
-  const [p, l] = [parseUnit(pressure), parseUnit(length)];
-  if (isDimensionless(p.dimension) || isDimensionless(l.dimension)) {
-    const area = power === 1 ? l : multiplyUnits(l, l);
-    return {
-      unit: isDimensionless(p.dimension) && power === 2 && l.text !== '' ? `${l.text}^2` : multiplyUnits(p, area).text,
-      factor: 1,
-    };
-  }
-  const dimension = multiplyDimensions(p.dimension, raiseDimension(l.dimension, power));
-  const unit = siUnit(dimension);
+/**
+ * The unit of a force, and what a sum is multiplied by to be in it: of a coefficient that of an area or a length.
+ * @throws {AppError} FIELD_NO_PRESSURE for what pushes on nothing
+ */
+function forceUnit({ symbol, unit: written }: Channel, length: string, power: 1 | 2): { unit: string; factor: number } {
+  const [p, l] = [parseUnit(written), parseUnit(length)];
+  if (isDimensionless(p.dimension))
+    return { unit: power === 2 && length !== '' ? `${length}^2` : length, factor: p.scale };
+  if (!isPressure(p.dimension)) throw new AppError('FIELD_NO_PRESSURE', { symbol, unit: printUnit(written) });
+  const unit = siUnit(multiplyDimensions(p.dimension, raiseDimension(l.dimension, power)));
   return { unit: unit.text, factor: (p.scale * l.scale ** power) / unit.scale };
 }

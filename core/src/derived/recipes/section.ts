@@ -1,9 +1,8 @@
 import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { atCrossings, cellsOf, hasSolids, sectionOf, type Mesh, type SolidSection } from '../../field';
-import { formatCount } from '../../number/formatNumber';
 import { KEPT } from '../../sample';
-import { checkField, copyOf, freeSymbol, joined, zonesOf } from '../fieldTools';
+import { checkField, copyOf, counted, freeSymbol, joined, zonesOf } from '../fieldTools';
 import { defineRecipe, type DerivedChannel, type FieldState } from '../RecipeKind';
 import { cutNothing, cutPlaces, where, whereInWords, zones, type Where } from './where';
 
@@ -82,14 +81,11 @@ function saidOf(sections: readonly SolidSection[]): string[] {
   const total = (of: (one: SolidSection) => number): number => sections.reduce((sum, one) => sum + of(one), 0);
   const passedOver = total((one) => one.passedOver);
   const faces = total(({ mesh }) => cellsOf(mesh));
-  const count = (n: number, what: string): string => `${formatCount(n)} ${what}${n === 1 ? '' : 's'}`;
+  const nodes = total((one) => one.share.length);
   return [
-    `${count(sections.length, 'section')}, ${count(faces, 'face')}, ${count(
-      total((one) => one.share.length),
-      'node',
-    )}`,
+    `${counted(sections.length, 'section')}, ${counted(faces, 'face')}, ${counted(nodes, 'node')}`,
     ...(passedOver > 0
-      ? [`${count(passedOver, 'cell')} passed over: a node of each is set aside or has no value.`]
+      ? [`${counted(passedOver, 'cell')} passed over: a node of each is set aside or has no value.`]
       : []),
   ];
 }
