@@ -114,6 +114,37 @@ describe('a section', () => {
     ));
 });
 
+describe('a section at the ends of the solids', () => {
+  const at = (value: number): Recipe => ({
+    kind: 'section',
+    settings: { where: { channel: 'z', values: [value] }, zones: [] },
+  });
+  test('a node at the value counts as above: the upper end is a section, the lower one is none', () => {
+    expect(made(at(10), block({ cells: 4 })).mesh!.zones.length).toBe(16);
+    expect(() => made(at(0), block({ cells: 4 }))).toThrow(
+      expect.objectContaining({ code: 'FIELD_CUT_NOTHING' }) as never,
+    );
+  });
+});
+
+describe('places in solids', () => {
+  const at = (...places: number[][]): Recipe => ({ kind: 'places', settings: { places, between: 0, zones: [] } });
+  const solids = block({ cells: 4, q: (x, y, z) => x + y * z });
+  test('within them are told to lie there, and have what is known there', () => {
+    const { said, column } = made(at([1, 2, 3], [6, 7, 8]), solids);
+    expect(said).toEqual(['2 points, all of them lie in the field.']);
+    expect([column('q')[1], column('distance')]).toEqual([expect.closeTo(62, 9), [0, 0]]);
+    expect(made(at([1, 2, 3]), solids).said).toEqual(['1 point, it lies in the field.']);
+  });
+  test('outside of them are counted, with the farthest', () => {
+    expect(made(at([1, 2, 3], [5, 5, 12]), solids).said).toEqual([
+      '2 points, 1 of them on the surface',
+      'At most 2 mm from the place that was asked for, at point 2.',
+    ]);
+    expect(made(at([5, 5, 12], [5, 5, 11]), solids).said[0]).toBe('2 points on the surface');
+  });
+});
+
 describe('the difference from another field', () => {
   const recipe: Recipe = { kind: 'difference', settings: { other: 7, channels: ['q'] } };
   test('names the field that it reads', () => {
@@ -149,6 +180,13 @@ describe('the difference from another field', () => {
       'q: largest difference −0.25 kPa, at node 3 (10, 0, 0); root mean square 0.144 kPa, mean −0.0833 kPa over 27 nodes',
     );
     expect(said[1]).toBe('No node lies farther from the other field than 0 mm.');
+  });
+  test('how far the other field lies away is told', () => {
+    const other = block({ cells: 2, solid: false });
+    other.state.channels.get('z')!.values.fill(0.5);
+    const { said, column } = made(recipe, block({ cells: 2, solid: false }), [other]);
+    expect(said[1]).toBe('No node lies farther from the other field than 0.5 mm.');
+    expect(new Set(column('distance'))).toEqual(new Set([0.5]));
   });
   test('of two temperatures is a difference of temperatures, of two gauge pressures a pressure', () => {
     for (const [unit, off] of [

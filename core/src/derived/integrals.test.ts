@@ -88,6 +88,28 @@ describe('over the surface of a box', () => {
   test('one zone alone is no sum of zones', () => expect(made({ zones: ['caps'] }).column('A')).toEqual([1200]));
 });
 
+describe('what is told only where it is so', () => {
+  const strip = (last: number[]): FieldState => {
+    const of = box([0, 0, 0]);
+    of.mesh.nodes.set([0, 1, 3, 2, 2, 3, 7, 6, ...last]);
+    return of;
+  };
+  test('a twist, of which there is no force', () => {
+    const twisted = made({ pressure: 'p' }, strip([6, 7, 0, 1]));
+    expect(twisted.said.join()).toContain('No force: a surface has a twist');
+    expect(twisted.column('F_z')).toEqual([NaN]);
+    const plain = made({ pressure: 'p' }, strip([6, 7, 1, 0]));
+    expect(plain.said.join()).not.toContain('twist');
+    expect(plain.column('F_z').some(Number.isNaN)).toBe(false);
+  });
+  test('faces that are passed over', () => {
+    const holed = box();
+    holed.state.mask[0] = 1;
+    expect(made({}, holed).said.join()).toContain('3 faces passed over: a node is set aside');
+    expect(made({}).said.join()).not.toContain('passed over');
+  });
+});
+
 describe('along cuts', () => {
   const at = { channel: 'z', values: [5, 15] };
   test('each station has length, enclosed area, means and force by depth', () => {

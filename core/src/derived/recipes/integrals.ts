@@ -129,7 +129,7 @@ function rowsOf(
 }
 
 const saidOfPassedOver = (faces: number): string[] =>
-  faces > 0 ? [`${counted(faces, 'face')} passed over: a node of it is set aside or has no value.`] : [];
+  faces > 0 ? [`${counted(faces, 'face')} passed over: a node is set aside or has no value.`] : [];
 
 function saidOfSurface({ pieces, passedOver, onOthers }: SurfaceIntegrals, isPushed: boolean): string[] {
   const closed = pieces.filter((p) => p.isClosed).length;
