@@ -22,6 +22,7 @@ export {
   type FaceRanges,
   type Plane,
 } from './cut';
+export { outlineOf } from './outline';
 export { sidesOf, type SideCoordinates } from './sides';
 export { integrateSurface, type SurfaceIntegrals } from './integrals';
 export { integrateLines, type LineIntegrals } from './lineIntegrals';

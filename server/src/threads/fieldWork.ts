@@ -4,6 +4,7 @@ import {
   alongCut,
   KEPT,
   makeDerived as made,
+  outlineOf,
   rememberedFaces,
   saidOfCuts,
   trianglesOf,
@@ -107,8 +108,7 @@ export function cutOfField({ recipe, others, ...task }: DerivedTask): CutReply {
     return { parts: partsOf(field, cuts), said: saidOfCuts(cuts) };
   }
   const { channels, said, mesh } = made(field, recipe, others.map(fieldState));
-  if (recipe.kind === 'section')
-    return { parts: partsOf(field, cutField(field, recipe.settings as CutSettings)), said };
+  if (recipe.kind === 'section' && mesh) return { parts: rimsOf(field, channels, mesh), said };
   if (mesh) return { parts: [], said };
   if (recipe.kind !== 'integrals') return { parts: [wholeOf(field, channels)], said };
   const { at, zones } = recipe.settings as IntegralSettings;
@@ -126,6 +126,17 @@ function partsOf(field: FieldState, cuts: readonly CutAt[]): CutReply['parts'] {
       at += points.length;
       return part;
     });
+  });
+}
+
+/** The rims of a section. */
+function rimsOf({ coordinates }: FieldState, channels: Derived['channels'], mesh: Mesh): CutReply['parts'] {
+  const columnOf = (symbol: string) => channels.find((c) => c.symbol === symbol)?.values;
+  const [x, y, z] = coordinates.map((symbol) => columnOf(symbol)!);
+  return outlineOf(mesh).map(({ isClosed, points }) => {
+    const of = (column: Float64Array): number[] => Array.from(points, (point) => column[point]!);
+    const station = columnOf('station')?.[points[0]!] ?? 0;
+    return { station, zone: '', isClosed, x: of(x!), y: of(y!), z: of(z!) };
   });
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { leastDifference, type Sight } from '../../../drawing/test/colourVision';
-import { cssColour, scaleBytes, scaleProblem, shareOf, surfaceColour, valueAt } from './surfaceScale';
+import { cssColour, scaleBytes, scaleNumbers, scaleProblem, shareOf, surfaceColour, valueAt } from './surfaceScale';
 
 const scale = { low: 2, high: 200, isLog: false, steps: null };
 
@@ -66,4 +66,15 @@ describe('a scale', () => {
     [{ ...scale, steps: 2.5 }, 'Take 2 to 64 steps.'],
     [{ ...scale, steps: 12 }, null],
   ])('%j: %s', (given, wanted) => expect(scaleProblem(given)).toBe(wanted));
+});
+
+describe('numbers beside a scale', () => {
+  const of = (low: number, high: number, isLog = false) => scaleNumbers({ low, high, isLog, steps: null });
+  test('have as many digits as their places need', () => {
+    expect(of(0, 100)).toEqual(['0', '25', '50', '75', '100']);
+    expect(of(120.75, 122.75)).toEqual(['120.75', '121.25', '121.75', '122.25', '122.75']);
+    expect(of(1, 1000, true).slice(-1)).toEqual(['1000']);
+    expect(of(-1.0412, 1.0002)[0]).toBe('−1.04');
+  });
+  test('are as many as can be told where all values are one', () => expect(of(5, 5)).toHaveLength(5));
 });

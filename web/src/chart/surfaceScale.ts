@@ -1,5 +1,7 @@
 /** Colours of a quantity over a surface: from ink over teal to sand, each step as far from the last as any other. */
 
+import { formatValue } from '@undameter/core';
+
 type Three = [number, number, number];
 
 /** Stops in OKLCh: lightness, chroma, hue in degrees; lightness rises evenly, so that the order is seen without colour too. */
@@ -61,6 +63,21 @@ export function shareOf(value: number, { low, high, isLog }: SurfaceScale): numb
 /** The value at a share of a scale. */
 export const valueAt = (share: number, { low, high, isLog }: SurfaceScale): number =>
   isLog ? low * (high / low) ** share : low + share * (high - low);
+
+const NUMBERS = 5;
+/** A number beside the scale is rounded by no more than this share of the distance to the next. */
+const ROUNDED = 0.05;
+
+/** The numbers beside a scale, from its low to its high end, with as many digits as their places need. */
+export function scaleNumbers(scale: SurfaceScale): string[] {
+  const values = Array.from({ length: NUMBERS }, (_, k) => valueAt(k / (NUMBERS - 1), scale));
+  const apart = Math.min(...values.slice(1).map((v, k) => Math.abs(v - values[k]!)));
+  const isTrue = (digits: number): boolean =>
+    values.every((v) => Math.abs(Number(v.toPrecision(digits)) - v) <= ROUNDED * apart);
+  let digits = 3;
+  while (digits < 10 && !isTrue(digits)) digits++;
+  return values.map((v) => formatValue(v, digits));
+}
 
 const SMOOTH = 256;
 

@@ -187,7 +187,10 @@ function FieldPanel({ sent, draft, onDraft, work }: DraftProps & { work: FieldFi
           </Field>
         )}
         {draft.time !== null && (
-          <Field label="Time" hint="The file is a series. Lowest and highest are those of the last one.">
+          <Field
+            label="Time"
+            hint="The file is a series, in its own unit of time. Lowest and highest are those of the last one."
+          >
             <Select<number>
               aria-label="Time of the series"
               value={draft.time}

@@ -1,7 +1,7 @@
 import { formatValue, printUnit } from '@undameter/core';
 import { lazy, Suspense, useState } from 'react';
 import { colourOf } from '../../../chart/marks';
-import { cssColour, surfaceColour, valueAt, type SurfaceScale } from '../../../chart/surfaceScale';
+import { cssColour, scaleNumbers, surfaceColour, type SurfaceScale } from '../../../chart/surfaceScale';
 import { Sentence } from '../../../parts/Sentence';
 import { useTheme } from '../../../theme/ThemeProvider';
 import type { SceneLine } from './FieldScene';
@@ -64,8 +64,6 @@ export function FieldInSpace({ held }: { held: FieldHeld }) {
   );
 }
 
-const TICKS = 5;
-
 /** The colours with their values, and whether values lie beyond them. */
 function ScaleBar({
   title,
@@ -87,9 +85,9 @@ function ScaleBar({
         ))}
       </div>
       <div className="scale-ticks">
-        {Array.from({ length: TICKS }, (_, k) => (
+        {scaleNumbers(scale).map((text, k) => (
           <span key={k} className="number">
-            {formatValue(valueAt(k / (TICKS - 1), scale), 3)}
+            {text}
           </span>
         ))}
       </div>
