@@ -8,8 +8,6 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 15_000 },
   workers: 2,
-  // A journey of a minute on a busy machine can lose a press; one that needed a second attempt is told as flaky.
-  retries: 1,
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 15_000,
