@@ -1,11 +1,34 @@
 import { shapeCode, type Mesh, type ShapeName } from '@undameter/core';
 
+/** Whole numbers one after another, as many as come. */
+class Wholes {
+  private values = new Uint32Array(1024);
+  length = 0;
+
+  push(value: number): void {
+    if (this.length === this.values.length) {
+      const wider = new Uint32Array(2 * this.length);
+      wider.set(this.values);
+      this.values = wider;
+    }
+    this.values[this.length++] = value;
+  }
+
+  made(): Uint32Array {
+    return this.values.slice(0, this.length);
+  }
+}
+
 /** Cells as they are read, one after another. */
 export class MeshBuilder {
-  private readonly nodes: number[] = [];
-  private readonly starts: number[] = [0];
-  private readonly shapes: number[] = [];
-  private readonly source: number[] = [];
+  private readonly nodes = new Wholes();
+  private readonly starts = new Wholes();
+  private readonly shapes = new Wholes();
+  private readonly source = new Wholes();
+
+  constructor() {
+    this.starts.push(0);
+  }
 
   /** @param source  cell of the file that it comes from */
   add(shape: ShapeName, corners: ArrayLike<number>, from: number, to: number, source: number): void {
@@ -26,12 +49,12 @@ export class MeshBuilder {
   made(): { mesh: Mesh; source: Uint32Array } {
     return {
       mesh: {
-        nodes: Uint32Array.from(this.nodes),
-        starts: Uint32Array.from(this.starts),
-        shapes: Uint8Array.from(this.shapes),
+        nodes: this.nodes.made(),
+        starts: this.starts.made(),
+        shapes: Uint8Array.from(this.shapes.made()),
         zones: new Uint16Array(this.shapes.length),
       },
-      source: Uint32Array.from(this.source),
+      source: this.source.made(),
     };
   }
 }

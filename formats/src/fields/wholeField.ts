@@ -52,8 +52,8 @@ export function wholeField(parts: readonly FieldPart[], name: string): Field {
   let first = 0;
   for (const [zone, part] of parts.entries()) {
     const count = nodesOf(part);
-    for (let i = 0; i < count; i++)
-      for (let axis = 0; axis < 3; axis++) coordinates[axis]![first + i] = part.points[3 * i + axis]!;
+    for (const [axis, column] of coordinates.entries())
+      for (let i = 0; i < count; i++) column[first + i] = part.points[3 * i + axis]!;
     zoneOfNode.fill(zone, first, first + count);
     for (const { name: called, values, unit } of columnsOf(part, remarks)) {
       const column = variables.get(called)?.values ?? new Float64Array(nodes).fill(NaN);
@@ -85,6 +85,8 @@ function zoneNames(parts: readonly FieldPart[]): string[] {
 }
 
 function joinedMesh(parts: readonly FieldPart[]): Mesh {
+  // One zone is 0 all over already.
+  if (parts.length === 1) return parts[0]!.mesh;
   const [corners, cells] = [
     parts.reduce((sum, { mesh }) => sum + mesh.nodes.length, 0),
     parts.reduce((sum, { mesh }) => sum + cellsOf(mesh), 0),

@@ -12,6 +12,7 @@ import {
   type Section,
 } from './elements';
 import type { CgnsNode } from './tree';
+import { withMagnitudes } from './magnitudes';
 import { unitOfArray, unitNames } from './unitsOf';
 
 /** What a zone is read by. */
@@ -132,7 +133,7 @@ interface Size {
 
 /** Values of the nodes and cells of a zone; of a series those of one time. */
 function arraysOf(zone: CgnsNode, of: ZoneOf, size: Size, remarks: string[]): FieldArray[] {
-  return solutionsOf(zone, of).flatMap((solution) => {
+  const read = solutionsOf(zone, of).flatMap((solution) => {
     const where = solution.named('GridLocation')?.word() || 'Vertex';
     const rind = [...(solution.first('Rind_t')?.numbers() ?? [])];
     const at = where === 'Vertex' ? 'nodes' : 'cells';
@@ -155,6 +156,7 @@ function arraysOf(zone: CgnsNode, of: ZoneOf, size: Size, remarks: string[]): Fi
       return [{ name: array.name, at, components: 1, values, ...(unit === undefined ? {} : { unit }) }];
     });
   });
+  return withMagnitudes(read);
 }
 
 /** Of a series those that the zone names for the time. */
