@@ -48,7 +48,7 @@ export async function startServices(config: Config, migrations: string): Promise
     const propagations = new Propagations(pools, say('Monte Carlo run'));
     const reportExports = new ReportExports(pools, say('export of a report'));
     const loader = new BenchLoader(db);
-    const fieldUploads = new FieldUploads(config.dataDirectory, db, originals, pools);
+    const fieldUploads = new FieldUploads(config.dataDirectory, db, originals, pools, loader);
     const derivedRuns = new DerivedRuns(db, loader, pools);
     const instruments = new Instruments(config.instrumentHosts);
     const readings = new Readings(db, instruments);

@@ -168,6 +168,15 @@ describe('a file of a field', () => {
       },
     });
   });
+  test('is at hand as soon as it is a run, without being read back', async () => {
+    const { body: sent } = await send('plate.vtk', plate());
+    const { body: made } = await take(sent.uploadId, 'At hand');
+    await server.db.sql`delete from sample_chunk where sample_set = ${made.sampleSet}`;
+    await server.db.sql`delete from field_mesh where run_id = ${made.id}`;
+    const cutAt = (id: number) => server.ask<CutReply>(`/runs/${id}/field/cut`, { recipe: cut([1]) });
+    expect((await cutAt(made.id)).body).toEqual((await cutAt(field.id)).body);
+    expect((await server.ask(`/runs/${made.id}`, undefined, 'DELETE')).status).toBe(204);
+  });
   test('of another kind, cut off or empty is refused and leaves nothing', async () => {
     for (const [content, words] of [
       ['time,flow\n1,2\n', 'does not begin as one'],

@@ -76,6 +76,7 @@ const poolsHere = {
   read: readHere,
   write: (task: Parameters<Pools['write']>[0]) => piecesOf((port) => writeFileOf({ ...structuredClone(task), port })),
   warmReader: () => undefined,
+  warmDesk: () => undefined,
 } as unknown as Pools;
 
 export interface Asked<T> {
@@ -106,7 +107,7 @@ export async function startHere(): Promise<ServerHere> {
   const instruments = new Instruments(new Set());
   const readings = new Readings(db, instruments);
   const loader = new BenchLoader(db);
-  const fieldUploads = new FieldUploads(data, db, originals, poolsHere);
+  const fieldUploads = new FieldUploads(data, db, originals, poolsHere, loader);
   const derivedRuns = new DerivedRuns(db, loader, poolsHere);
   const services = {
     config: { uploadLimitBytes: 2 ** 20, webDirectory: undefined, port: 0, checksReplies: true, version: '1.2.3' },

@@ -82,7 +82,9 @@ export function trianglesOf({ nodes, starts }: Faces): { corners: Uint32Array; f
   for (let face = 0; face < count; face++) {
     const first = starts[face]!;
     for (let k = first + 1; k + 1 < starts[face + 1]!; k++) {
-      corners.set([nodes[first]!, nodes[k]!, nodes[k + 1]!], 3 * at);
+      corners[3 * at] = nodes[first]!;
+      corners[3 * at + 1] = nodes[k]!;
+      corners[3 * at + 2] = nodes[k + 1]!;
       faces[at++] = face;
     }
   }

@@ -12,6 +12,7 @@ import { keepField, takenBefore } from '../store/fields';
 import type { Database } from '../store/pg/Database';
 import { beginRun, markReady, removeRun, type NewChannel } from '../store/runs';
 import { writeColumns } from '../store/samples';
+import type { BenchLoader } from '../threads/BenchLoader';
 import type { FieldSummary } from '../threads/readFieldFile';
 import type { Pools } from '../threads/Pools';
 
@@ -31,7 +32,8 @@ export class FieldUploads {
     dataDirectory: string,
     private readonly db: Database,
     private readonly originals: Originals,
-    private readonly pools: Pick<Pools, 'fieldSummary' | 'readField'>,
+    private readonly pools: Pick<Pools, 'fieldSummary' | 'readField' | 'warmDesk'>,
+    private readonly loader: Pick<BenchLoader, 'keepField'>,
   ) {
     this.folder = join(dataDirectory, 'waitingFields');
     // What waited when the server stopped has lost its owner.
@@ -43,6 +45,7 @@ export class FieldUploads {
   async receive(name: string, sent: Readable): Promise<FieldUploadReply> {
     const uploadId = randomBytes(16).toString('hex');
     const path = join(this.folder, uploadId);
+    this.pools.warmDesk();
     const hash = createHash('sha256');
     let bytes = 0;
     const counted = async function* (pieces: AsyncIterable<Buffer>) {
@@ -118,10 +121,12 @@ export class FieldUploads {
     try {
       const kept = this.originals.keep(upload.path, upload.sha256);
       kept.catch(() => undefined);
-      await writeColumns(this.db, sampleSet, [...field.coordinates, field.zoneOfNode, ...columns]);
+      const all = [...field.coordinates, field.zoneOfNode, ...columns];
+      await writeColumns(this.db, sampleSet, all);
       await keepField(this.db, id, { taken, remarks: field.remarks }, field.mesh);
       await kept;
       await markReady(this.db, id, field.zoneOfNode.length, null);
+      this.loader.keepField(id, sampleSet, all, field.mesh);
     } catch (error) {
       await removeRun(this.db, id).catch(() => undefined);
       await this.originals.dropUnused().catch(() => undefined);

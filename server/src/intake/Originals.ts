@@ -1,13 +1,18 @@
 import { randomBytes } from 'node:crypto';
-import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { createReadStream, createWriteStream, existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { copyFile, link, open, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { setTimeout as later } from 'node:timers/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import { AppError } from '@undameter/core';
 import type { Db } from '../store/pg/Database';
 import { refusedWrite } from './refusedWrite';
+
+/** A small file is compressed before anybody notices; a large one waits until its first pictures are drawn. */
+const AT_ONCE_BYTES = 2 ** 22;
+const QUIET_MILLISECONDS = 15_000;
 
 /**
  * The originals of imported runs, named by the SHA-256 of what was sent. An import keeps the
@@ -60,6 +65,8 @@ export class Originals {
   private async compress(sha256: string): Promise<void> {
     const raw = this.raw(sha256);
     if (this.stopping.signal.aborted || !existsSync(raw)) return;
+    if (statSync(raw).size > AT_ONCE_BYTES)
+      await later(QUIET_MILLISECONDS, undefined, { signal: this.stopping.signal });
     const part = `${this.compressed(sha256)}.part`;
     try {
       await pipeline(createReadStream(raw), createGzip({ level: 6 }), createWriteStream(part), this.stopping);

@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals
 import type { Step } from '@undameter/core';
 import { addRun, column, fileOf } from '../../test/inProcess';
 import { newStore } from '../../test/inMemory';
+import { benchHead } from './benchHead';
 import { campaign, createCampaign } from './campaigns';
 import type { Database } from './pg/Database';
 import {
@@ -66,10 +67,23 @@ describe('a run', () => {
       [2, 'v', ['open', 'shut']],
     ]);
   });
+  test('is told for computing with it by one question, as it is told in full', async () => {
+    await saveProcedure(db, runId, [trim(3)], 0);
+    const { procedure: steps, declared, ...whole } = await run(db, runId);
+    const { steps: asked, declared: channelsAsked, ...head } = await benchHead(db, runId);
+    expect(asked).toEqual(steps);
+    expect(channelsAsked).toEqual(declared.map(({ reading: _, ...channel }) => channel));
+    expect(whole).toMatchObject(head);
+    expect(Object.keys(head)).toHaveLength(8);
+    await moveProcedure(db, runId, 'undo');
+    expect((await benchHead(db, runId)).steps).toEqual([]);
+    await db.sql`delete from procedure_version where run_id = ${runId} and version > 0`;
+  });
   test('that is not read to its end is seen by nobody, and gone after the next start', async () => {
     const file = fileOf('t');
     const half = await beginRun(db, { campaignId, name: 'half', kind: 'measured', file, channels: [] });
     await expect(run(db, half.id)).rejects.toEqual(code('NOT_FOUND'));
+    await expect(benchHead(db, half.id)).rejects.toEqual(code('NOT_FOUND'));
     expect((await campaign(db, campaignId)).runRows.map((r) => r.name)).toEqual(['sweep']);
     await expect(renameRun(db, half.id, 'x')).rejects.toEqual(code('NOT_FOUND'));
     await purgeUnready(db);
@@ -115,6 +129,10 @@ describe('a channel is declared anew', () => {
     const { uncertainty, sensorId } = await declared('p');
     expect(sensorId).toBe(gauge.id);
     expect(uncertainty).toMatchObject({ sources: [{ of: { value: 2 } }] });
+    expect((await benchHead(db, runId)).declared.find((c) => c.symbol === 'p')).toMatchObject({
+      uncertainty,
+      sensorId,
+    });
     await expect(declare('p', { unit: 'rpm' })).rejects.toEqual(code('UNIT_MISFIT'));
     await expect(declare('p', { sensorId: 999 })).rejects.toEqual(code('NOT_FOUND'));
     // An uncertainty of its own lets go of the sensor.

@@ -186,18 +186,25 @@ export async function isJoined(db: Db, id: number): Promise<boolean> {
 }
 
 export type StoredChannel = RunReply['declared'][number];
+export type WithSensor<C> = C & { sensor: Sensor | null };
+
+/** A channel on a sensor has that one's uncertainty. */
+export const withSensor = <C extends Pick<StoredChannel, 'unit' | 'uncertainty'>>({
+  sensor,
+  ...channel
+}: WithSensor<C>): C => ({
+  ...(channel as unknown as C),
+  uncertainty: sensor ? uncertaintyOfSensor(sensor, channel.unit) : channel.uncertainty,
+});
 
 export async function channels(db: Db, runId: number): Promise<StoredChannel[]> {
-  const rows = await db.sql<StoredChannel & { sensor: Sensor | null }>`
+  const rows = await db.sql<WithSensor<StoredChannel>>`
     select c.position, c.symbol, c.name, c.unit, c.reading, c.labels, c.uncertainty, c.sensor_id as "sensorId",
            case when s.id is null then null
                 else jsonb_build_object('name', s.name, 'unit', s.unit, 'sources', s.sources) end as sensor
       from channel c left join sensor s on s.id = c.sensor_id
      where c.run_id = ${runId} order by c.position`;
-  return rows.map(({ sensor, ...channel }) => ({
-    ...channel,
-    uncertainty: sensor ? uncertaintyOfSensor(sensor, channel.unit) : channel.uncertainty,
-  }));
+  return rows.map(withSensor);
 }
 
 /** @throws {AppError} NAME_TAKEN, NOT_FOUND */

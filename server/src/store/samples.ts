@@ -2,6 +2,7 @@ import { buildLevels, LEVEL_SIZES, type Level } from '@undameter/core';
 import { whole, type Database, type Db } from './pg/Database';
 import { packSamples, unpackSamples } from './packSamples';
 import { int4 } from './pg/readBinaryCopy';
+import { sharedNumbers } from './sharedMemory';
 
 /** Samples of one chunk; the layout of the store, see docs/decisions. */
 export const CHUNK_SAMPLES = 65_536;
@@ -120,7 +121,7 @@ export async function readColumn(
   position: number,
   samples: number,
 ): Promise<Float64Array> {
-  const values = shared(samples);
+  const values = sharedNumbers(samples);
   const chunks = Math.ceil(samples / CHUNK_SAMPLES);
   // Sixteen chunks (8 MB) at a time: more would stand in memory several times over.
   for (let from = 0; from < chunks; from += 16) {
@@ -141,14 +142,12 @@ export async function readLevels(db: Database, sampleSet: number, position: numb
   return rows
     .filter(([level]) => (LEVEL_SIZES as readonly number[]).includes(int4(level!)))
     .map(([level, data]) => {
-      const both = shared(data!.byteLength / 8);
+      const both = sharedNumbers(data!.byteLength / 8);
       both.set(asNumbers(data!));
       const half = both.length / 2;
       return { size: int4(level!), lowest: both.subarray(0, half), highest: both.subarray(half) };
     });
 }
-
-const shared = (length: number): Float64Array => new Float64Array(new SharedArrayBuffer(length * 8));
 
 /** Bytes as float64; copied when they do not start at a multiple of eight. */
 function asNumbers(data: Uint8Array): Float64Array {

@@ -6,7 +6,7 @@ import { FIELD_CHANNELS, meshOf } from '../store/fields';
 import { fit } from '../store/fits';
 import { oneOf } from '../store/one';
 import type { Database } from '../store/pg/Database';
-import { run, type StoredChannel } from '../store/runs';
+import { benchHead, type BenchHead } from '../store/benchHead';
 import { readColumn, readLevels } from '../store/samples';
 import { tables } from '../store/tables';
 import type { FieldTask } from './fieldWork';
@@ -41,11 +41,18 @@ export class BenchLoader {
     trial?: readonly Step[],
     only?: readonly string[],
   ): Promise<BenchRun & { campaignId: number }> {
-    const head = await run(this.db, runId);
+    return this.loaded(await benchHead(this.db, runId), trial, only);
+  }
+
+  private async loaded(
+    head: BenchHead,
+    trial?: readonly Step[],
+    only?: readonly string[],
+  ): Promise<BenchRun & { campaignId: number }> {
     const loaded: BenchRun['channels'] = [];
-    const steps = [...(trial ?? head.procedure)] as Step[];
+    const steps = [...(trial ?? head.steps)] as Step[];
     const wanted = only && new Set([...only, ...symbolsRead(steps, head.along ?? undefined)]);
-    const inMemory = (c: StoredChannel): boolean => this.columns.has(keyOf(head.sampleSet, c.position));
+    const inMemory = (c: BenchHead['declared'][number]): boolean => this.columns.has(keyOf(head.sampleSet, c.position));
     for (const channel of head.declared.filter((c) => !wanted || wanted.has(c.symbol) || inMemory(c)))
       loaded.push(await this.column(head.sampleSet, channel, head.samples));
     const known = await tables(this.db, head.campaignId);
@@ -73,12 +80,13 @@ export class BenchLoader {
     runId: number,
     { steps, only }: { steps?: readonly Step[] | undefined; only?: readonly string[] } = {},
   ): Promise<FieldTask> {
-    const { name, isField, sampleSet, declared } = await run(this.db, runId);
+    const head = await benchHead(this.db, runId);
+    const { name, isField, sampleSet, declared } = head;
     if (!isField) throw new AppError('FIELD_ABSENT', { name });
     const at = (position: number): string => declared[position]!.symbol;
     const coordinates: FieldTask['coordinates'] = [at(FIELD_CHANNELS.x), at(FIELD_CHANNELS.y), at(FIELD_CHANNELS.z)];
     const zone = at(FIELD_CHANNELS.zone);
-    const loaded = await this.run(runId, steps, only && [...coordinates, zone, ...only]);
+    const loaded = await this.loaded(head, steps, only && [...coordinates, zone, ...only]);
     return { run: loaded, ...(await this.mesh(runId, sampleSet)), coordinates, zone };
   }
 
@@ -88,6 +96,16 @@ export class BenchLoader {
     this.meshes.set(meshKey, known);
     known.catch(() => this.meshes.delete(meshKey));
     return { mesh: await known, meshKey };
+  }
+
+  /**
+   * Takes in a field that was just written: it is asked for next, and need not be read back.
+   * @param columns  in the order of its channels, in shared memory as the mesh
+   */
+  keepField(runId: number, sampleSet: number, columns: readonly Float64Array[], mesh: Mesh): void {
+    for (const [position, values] of columns.entries())
+      this.keepColumn(keyOf(sampleSet, position), { values, levels: [] });
+    this.meshes.set(keyOf(runId, sampleSet), Promise.resolve(mesh));
   }
 
   /** Conditions of a campaign, all or those named, in the order named. @throws {AppError} NOT_FOUND */
@@ -126,9 +144,9 @@ export class BenchLoader {
         const row = await fit(this.db, source.fitId);
         tasks.push({ ...how, name: row.name, kind: 'fit', x: '', y: '', fit: await this.fit(row) });
       } else {
-        const { kind } = await run(this.db, source.runId);
-        const benchRun = await this.run(source.runId);
-        tasks.push({ ...how, name: benchRun.name, kind, run: benchRun, x: source.x, y: source.y });
+        const head = await benchHead(this.db, source.runId);
+        const benchRun = await this.loaded(head);
+        tasks.push({ ...how, name: benchRun.name, kind: head.kind, run: benchRun, x: source.x, y: source.y });
       }
     }
     const { groupBy, ...rest } = reference;
@@ -137,7 +155,7 @@ export class BenchLoader {
 
   private async column(
     sampleSet: number,
-    channel: StoredChannel,
+    channel: BenchHead['declared'][number],
     samples: number,
   ): Promise<BenchRun['channels'][number]> {
     const { position, symbol, name, unit } = channel;
@@ -154,13 +172,17 @@ export class BenchLoader {
     return { ...known, ...declared };
   }
 
+  private keepColumn(key: string, column: Column): void {
+    this.columns.set(key, column, { size: column.values.byteLength + 64 });
+  }
+
   private fetch(key: string, sampleSet: number, position: number, samples: number): Promise<Column> {
     const coming = (async (): Promise<Column> => {
       const column = {
         values: await readColumn(this.db, sampleSet, position, samples),
         levels: await readLevels(this.db, sampleSet, position),
       };
-      this.columns.set(key, column, { size: samples * 8 + 64 });
+      this.keepColumn(key, column);
       return column;
     })();
     this.coming.set(key, coming);

@@ -37,7 +37,7 @@ import type { continueRun, JoinedColumns, joinRun, offsetOf } from './joinRuns';
 import type { CostTask } from './costOf';
 import type { Drawn, DrawTask } from './drawWay';
 import type { cutOfField, FieldSurface, FieldTask, makeDerived, nodeOfField, valuesOfField } from './fieldWork';
-import type { fieldSummary, FieldSummary, readFieldFile } from './readFieldFile';
+import type { fieldSummary, FieldSummary, takeFieldFile } from './readFieldFile';
 import type { JudgeTask, RankTask, ReadingsTask } from './judgeFit';
 import type { PictureTask } from '../figures/drawPicture';
 import type { drawForReport } from '../reports/drawForReport';
@@ -137,7 +137,7 @@ export class Pools {
     );
   fieldSummary = (task: Parameters<typeof fieldSummary>[0]): Promise<FieldSummary> =>
     ask(this.desk, 'fieldSummary', task);
-  readField = (task: Parameters<typeof readFieldFile>[0]): Promise<Field> =>
+  readField = (task: Parameters<typeof takeFieldFile>[0]): Promise<Field> =>
     ask(this.desk, 'readField', { path: task.path, name: task.name, plane: task.plane, time: task.time });
   preview = (task: Parameters<typeof previewFile>[0]): Promise<Preview> => ask(this.desk, 'preview', task);
   /** A file on its way out, which begins with its first piece. @throws {AppError} TOO_LARGE_FOR_FORMAT */
@@ -147,6 +147,11 @@ export class Pools {
   /** Starts the reader's thread while a file is still on its way here. */
   warmReader(): void {
     void this.reader.run(undefined, { name: 'warm' }).catch(() => undefined);
+  }
+
+  /** The same of the thread that opens files. */
+  warmDesk(): void {
+    void this.desk.run(undefined, { name: 'warm' }).catch(() => undefined);
   }
 
   /** Reads a file block by block; the reader waits until `store` has taken each. Undefined when it was stopped. */

@@ -3,7 +3,7 @@
  * long import: opening a file, looking at its first lines, writing one on its way out.
  */
 import { openFile, previewFile, type OpenTask } from './openFile';
-import { fieldSummary as summary, readFieldFile } from './readFieldFile';
+import { fieldSummary as summary, takeFieldFile } from './readFieldFile';
 import { reporting } from './reportErrors';
 import { writeFileOf } from './writeFileOf';
 
@@ -24,5 +24,5 @@ export const open = reporting(async (task: OpenTask) => {
 export const preview = reporting(previewFile);
 export const write = reporting(writeFileOf);
 export const fieldSummary = reporting(summary);
-export const readField = reporting(readFieldFile);
+export const readField = reporting(takeFieldFile);
 export const warm = (): void => undefined;

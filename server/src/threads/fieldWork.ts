@@ -65,27 +65,42 @@ const MOST_FACES_WITH_EDGES = 100_000;
 export function surfaceOfField(task: FieldTask): FieldSurface {
   const field = fieldState(task);
   const faces = rememberedFaces(field);
-  const columns = field.coordinates.map((symbol) => channelOf(field, symbol).values);
-  const positions = new Float32Array(3 * field.state.samples);
-  columns.forEach((column, axis) => column.forEach((v, i) => (positions[3 * i + axis] = v)));
   const { corners, faces: faceOf } = trianglesOf(faces);
-  const edges: number[] = [];
-  if (faces.zones.length <= MOST_FACES_WITH_EDGES)
-    for (let face = 0; face < faces.zones.length; face++) {
-      const [from, to] = [faces.starts[face]!, faces.starts[face + 1]!];
-      for (let i = from; i < to; i++) edges.push(faces.nodes[i]!, faces.nodes[i + 1 < to ? i + 1 : from]!);
+  // Plain loops here and below: of a million triangles, a function called for each would be felt.
+  const zones = new Uint16Array(faceOf.length);
+  for (let k = 0; k < zones.length; k++) zones[k] = faces.zones[faceOf[k]!]!;
+  return { positions: positionsOf(field), corners, edges: edgesOf(faces), zones };
+}
+
+function positionsOf(field: FieldState): Float32Array {
+  const positions = new Float32Array(3 * field.state.samples);
+  for (const [axis, symbol] of field.coordinates.entries()) {
+    const { values } = channelOf(field, symbol);
+    for (let i = 0; i < values.length; i++) positions[3 * i + axis] = values[i]!;
+  }
+  return positions;
+}
+
+function edgesOf({ nodes, starts, zones }: ReturnType<typeof rememberedFaces>): Uint32Array {
+  if (zones.length > MOST_FACES_WITH_EDGES) return new Uint32Array();
+  const edges = new Uint32Array(2 * nodes.length);
+  for (let face = 0; face < zones.length; face++) {
+    const [from, to] = [starts[face]!, starts[face + 1]!];
+    for (let i = from; i < to; i++) {
+      edges[2 * i] = nodes[i]!;
+      edges[2 * i + 1] = nodes[i + 1 < to ? i + 1 : from]!;
     }
-  return {
-    ...{ positions, corners, edges: Uint32Array.from(edges) },
-    zones: Uint16Array.from(faceOf, (face) => faces.zones[face]!),
-  };
+  }
+  return edges;
 }
 
 /** Values of a channel at the nodes; NaN where the node is set aside. @throws {AppError} FIELD_CHANNEL */
 export function valuesOfField({ symbol, ...task }: FieldTask & { symbol: string }): Float32Array {
   const field = fieldState(task);
   const { values } = channelOf(field, symbol);
-  return Float32Array.from(values, (v, i) => (field.state.mask[i] === KEPT ? v : NaN));
+  const shown = new Float32Array(values.length);
+  for (let i = 0; i < shown.length; i++) shown[i] = field.state.mask[i] === KEPT ? values[i]! : NaN;
+  return shown;
 }
 
 /** Everything that is known of one node. @param node  counted from 1 @throws {AppError} NOT_FOUND */

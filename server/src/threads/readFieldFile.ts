@@ -1,6 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import type { JoinPlane } from '@undameter/core';
 import { loadForField, readField, type Field } from '@undameter/formats';
+import { inSharedMemory } from '../store/sharedMemory';
 
 interface FieldFile {
   path: string;
@@ -12,10 +13,51 @@ interface FieldFile {
 }
 
 /** Reads a file of a simulated field as a whole. @throws {AppError} as `readField` */
-export async function readFieldFile({ path, name, plane, time }: FieldFile): Promise<Field> {
+async function readFieldFile({ path, name, plane, time }: FieldFile): Promise<Field> {
   const bytes = statSync(path).size === 0 ? new Uint8Array() : new Uint8Array(readFileSync(path));
   await loadForField(bytes, name);
   return readField(bytes, name, { plane, time });
+}
+
+/** The field summed up last: between that and its run lies one form only, and it need not be read twice. */
+let summedUp: { file: FieldFile; field: Field } | undefined;
+/** Afterwards its memory is free again. */
+const KEPT_MILLISECONDS = 10 * 60_000;
+
+function keepFor(file: FieldFile, field: Field): void {
+  const kept = { file, field };
+  summedUp = kept;
+  setTimeout(() => {
+    if (summedUp === kept) summedUp = undefined;
+  }, KEPT_MILLISECONDS).unref();
+}
+
+/** Whether reading a file gives what was summed up: the same file, joined alike, at the same time of its series. */
+function isSummedUp({ path, plane, time }: FieldFile): boolean {
+  if (summedUp?.file.path !== path) return false;
+  const { file, field } = summedUp;
+  const last = (field.times ?? []).length - 1;
+  const isJoinedAlike = plane === undefined || plane === field.joinedIn;
+  return isJoinedAlike && (time ?? last) === (file.time ?? last);
+}
+
+/** A field in memory that threads share. @throws {AppError} as `readField` */
+export async function takeFieldFile(task: FieldFile): Promise<Field> {
+  const field = isSummedUp(task) ? summedUp!.field : await readFieldFile(task);
+  summedUp = undefined;
+  const { coordinates, mesh, variables } = field;
+  return {
+    ...field,
+    coordinates: coordinates.map(inSharedMemory) as Field['coordinates'],
+    zoneOfNode: inSharedMemory(field.zoneOfNode),
+    mesh: {
+      nodes: inSharedMemory(mesh.nodes),
+      starts: inSharedMemory(mesh.starts),
+      shapes: inSharedMemory(mesh.shapes),
+      zones: inSharedMemory(mesh.zones),
+    },
+    variables: variables.map((v) => ({ ...v, values: inSharedMemory(v.values) })),
+  };
 }
 
 /** What a file of a field holds, without its values. */
@@ -33,16 +75,9 @@ export interface FieldSummary {
 }
 
 export async function fieldSummary(task: FieldFile): Promise<FieldSummary> {
-  const {
-    zones,
-    zoneOfNode,
-    mesh,
-    variables,
-    remarks,
-    coordinateUnit = '',
-    joinedIn,
-    times = [],
-  } = await readFieldFile(task);
+  const field = await readFieldFile(task);
+  keepFor(task, field);
+  const { zones, zoneOfNode, mesh, variables, remarks, coordinateUnit = '', joinedIn, times = [] } = field;
   const counted = zones.map((name) => ({ name, nodes: 0, cells: 0 }));
   for (const zone of zoneOfNode) counted[zone]!.nodes++;
   for (const zone of mesh.zones) counted[zone]!.cells++;

@@ -1,7 +1,7 @@
 import { Type, type Static } from 'typebox';
 import { alongCut, cutSurface, lengthsAlong, sidesOf, type Cut } from '../../field';
 import { formatCount } from '../../number/formatNumber';
-import { KEPT, type Channel } from '../../sample';
+import { countKept, KEPT, type Channel } from '../../sample';
 import {
   checkField,
   copyOf,
@@ -100,7 +100,7 @@ export function cutField(field: FieldState, { where: at, zones: wanted, sides }:
   const choice = {
     ...(chosen ? { zones: chosen } : {}),
     // Of most fields nothing is set aside, and then no node has to be asked.
-    ...(state.mask.some((m) => m !== KEPT) ? { isKept: (node: number) => state.mask[node] === KEPT } : {}),
+    ...(countKept(state.mask) < state.mask.length ? { isKept: (node: number) => state.mask[node] === KEPT } : {}),
   };
   return cutPlaces(field, at).map((place) => {
     // The distance from a plane is computed anew each time, so that nothing of it is remembered.
