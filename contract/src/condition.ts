@@ -17,18 +17,39 @@ export const setPointsBody = described(
   closed({
     steady: orNull(steadyLimitSchema),
     symbols: orNull(Type.Array(symbol, { maxItems: 20 })),
+    cuts: described(
+      'Where the levels of channels part, by hand; of the others they are found.',
+      Type.Optional(Type.Array(closed({ symbol, at: Type.Array(Type.Number(), { maxItems: 200 }) }), { maxItems: 20 })),
+    ),
+    approachOf: described(
+      'A channel that was set: whether its level was approached from below or from above makes two conditions.',
+      Type.Optional(orNull(symbol)),
+    ),
   }),
 );
+export type SetPointsBody = Static<typeof setPointsBody>;
+const separation = closed({
+  cuts: described('Values between the levels, in the unit of the channel, rising.', Type.Array(Type.Number())),
+  by: described(
+    'Why there: by hand, by gaps that stand out, or where none does by the scatter.',
+    Type.Union([Type.Literal('hand'), Type.Literal('gaps'), Type.Literal('scatter')]),
+  ),
+  between: described('The smallest gap between two levels.', reading),
+  within: described('The largest gap within one.', Type.Number()),
+});
 export const setPointsReply = closed({
   steady: described('Null for a run without time, where each sample is a point of its own.', orNull(steadyLimitSchema)),
   channels: Type.Array(
     closed({
       symbol: Type.String(),
       levels: Type.Array(closed({ value: Type.Number(), tolerance: Type.Number(), stretches: Type.Integer() })),
+      separation: described('Where the levels part; null: the channel was never held.', orNull(separation)),
+      means: described('Means of the stretches, rising; of very many an even choice.', Type.Array(Type.Number())),
       chosen: described('It takes part in the conditions that are proposed.', Type.Boolean()),
     }),
   ),
   proposed: Type.Array(closed({ ...conditionBody.properties, samples: Type.Integer(), points: Type.Integer() })),
+  missed: described('Stretches that are in none of the conditions that are proposed.', Type.Integer()),
 });
 export type SetPointsReply = Static<typeof setPointsReply>;
 
@@ -46,6 +67,9 @@ export const pointValue = closed({
   count: Type.Integer(),
   worth: reading,
   isShort: described('Too short for its correlation time: its ± is a guess.', Type.Boolean()),
+  drift: described('Change from the begin to the end of the stretch, along a straight line.', reading),
+  driftUncertainty: reading,
+  isDrifting: described('The change is more than chance and than a small part of the scatter.', Type.Boolean()),
 });
 export type PointValue = Static<typeof pointValue>;
 export const operatingPoint = closed({

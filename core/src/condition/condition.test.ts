@@ -57,12 +57,12 @@ describe('set points of a table without time', () => {
     const levels = levelsOf(table, null, ['n', 'z_v', 'H']);
     expect(levels[0]!.levels.map((l) => l.value)).toEqual([1450, 2200, 2900]);
     expect(levels.map((l) => l.proposed)).toEqual([true, true, false]);
-    const found = conditionsOfLevels(
+    const { conditions: found, missed } = conditionsOfLevels(
       table,
       null,
       levels.filter((l) => l.proposed),
     );
-    expect(found).toHaveLength(9);
+    expect([found.length, missed]).toEqual([9, 0]);
     for (const condition of found) expect(pickSamples(table, condition)).toHaveLength(1);
   });
   test('what is set aside is no point', () =>

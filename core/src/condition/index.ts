@@ -1,10 +1,11 @@
 export { pickSamples, type Condition } from './pickSamples';
 export { groupConditions, type ConditionGroup } from './groupConditions';
 export { dwellMap, type DwellMap } from './dwellMap';
-export { operatingPoints, type OperatingPoint, type PointValue } from './operatingPoints';
+export { driftOfPoint, operatingPoints, type OperatingPoint, type PointValue } from './operatingPoints';
+export { guessSteady } from './guessSteady';
+export { separateLevels, type Held, type Separation } from './separateLevels';
 export {
   conditionsOfLevels,
-  guessSteady,
   levelsOf,
   type Level as SetPointLevel,
   type LevelsOfChannel,

@@ -120,6 +120,32 @@ describe('what has to hold beyond the schema', () => {
   });
 });
 
+describe('a limit on how a channel was approached', () => {
+  const state = (values: number[], aside: number[] = []): RunState => ({
+    ...{ samples: values.length, along: undefined },
+    mask: Uint16Array.from(values, (_, i) => Number(aside.includes(i))),
+    channels: new Map([
+      ['p', { symbol: 'p', name: 'p', unit: 'kPa', origin: 'logged' as const, values: Float64Array.from(values) }],
+    ]),
+  });
+  const limit = { kind: 'approach' as const, symbol: 'p', from: 'below' as const, deadBand: 500, unit: 'Pa' };
+  const pick = (run: RunState, of: SingleLimit) => [...pickSamples(run, { name: '', limits: [of] })];
+  const loop = [1, 2, 2.2, 3, 2, 1.9, NaN, 1];
+  test('holds from the move on, in its own unit; nothing holds before the first one or where the value is missing', () => {
+    expect(pick(state(loop), limit)).toEqual([1, 2, 3]);
+    expect(pick(state(loop), { ...limit, from: 'above' })).toEqual([4, 5, 7]);
+    expect(pick(state(loop), { ...limit, not: true })).toEqual([4, 5, 7]);
+  });
+  test('a move that is smaller than the dead band is none, and what is set aside has moved nothing', () => {
+    expect(pick(state(loop), { ...limit, deadBand: 3000 })).toEqual([]);
+    expect(pick(state(loop, [3]), limit)).toEqual([1, 2, 4, 5]);
+  });
+  test('is said with its dead band, where there is one', () => {
+    expect(limitInWords(limit)).toBe('p approached from below (moves up to 500 Pa passed over)');
+    expect(limitInWords({ ...limit, from: 'above', deadBand: 0 })).toBe('p approached from above');
+  });
+});
+
 /** Laws of picking, over columns with missing samples and samples set aside anywhere. */
 describe('picking', () => {
   const value = fc.oneof(

@@ -133,7 +133,8 @@ describe('steady stretches', () => {
       [1000, 2],
       [2000, 1],
     ]);
-    const conditions = conditionsOfLevels(steps, guess, levels);
+    const { conditions, missed } = conditionsOfLevels(steps, guess, levels);
+    expect(missed).toBe(0);
     expect(conditions.map((c) => [c.name, c.points])).toEqual([
       ['1000 rpm', 2],
       ['2000 rpm', 1],

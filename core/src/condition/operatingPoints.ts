@@ -1,7 +1,7 @@
 import { numberChannelOf } from '../procedure/stepTools';
 import type { RunState } from '../procedure/RunState';
 import { errorsOf, GAP_FACTOR, isRandomSource, type Channel } from '../sample';
-import { standardErrorOfMean } from '../signal';
+import { driftOf, standardErrorOfMean, type Drift } from '../signal';
 import { usualStep } from './usualStep';
 
 /** A channel over one operating point. */
@@ -107,4 +107,15 @@ function valueOf(channel: Channel, state: RunState, samples: Int32Array): PointV
   // One sample shows no scatter, which is not the same as having none.
   const uncertainty = Math.hypot(scatter.standardError, systematic);
   return { symbol: channel.symbol, ...scatter, systematic, effects, uncertainty };
+}
+
+/** How far a channel drifted over an operating point, along the channel that the run is ordered by. @throws {AppError} as `operatingPoints` */
+export function driftOfPoint(state: RunState, { members }: OperatingPoint, symbol: string): Drift {
+  const { values } = numberChannelOf(state, symbol);
+  const x = state.along === undefined ? undefined : numberChannelOf(state, state.along).values;
+  const present = members.filter((i) => values[i]! === values[i]!);
+  return driftOf(
+    Float64Array.from(present, (i) => x?.[i] ?? i),
+    Float64Array.from(present, (i) => values[i]!),
+  );
 }

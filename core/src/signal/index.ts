@@ -1,5 +1,7 @@
 export { centralDifference, type EndOrder } from './differentiate/centralDifference';
 export { quietestDerivative, type Differentiator, type Quietest } from './differentiate/quietest';
+export { driftOf, type Drift } from './statistics/drift';
+export { directionsOf, DOWN, UNMOVED, UP } from './directions';
 export { meansAround } from './meansAround';
 export { bridged, evenSpacing, evenTolerance, usualSpacing, type Bridged } from './evenSpacing';
 export { amplitudeRatio, butterworth, type Butterworth, type PassBand, type Section } from './filter/butterworth';

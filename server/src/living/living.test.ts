@@ -27,6 +27,7 @@ describe('operating points', () => {
     count: 100,
     worth: 50,
     isShort: false,
+    ...{ drift: 0, driftUncertainty: 0.1, isDrifting: false },
     ...over,
   });
   test.each([
@@ -45,6 +46,8 @@ describe('operating points', () => {
   ])('%s: the note says what the ± hold', (_, values, note) => expect(noteOf(values)).toBe(note));
   test('a ± of a stretch that is too short is told to be a guess, in the note and in a sentence, and no other', () => {
     expect(noteOf([value(), value({ isShort: true })])).toContain('Of 1 of the 2 means it is a guess');
+    expect(noteOf([value()])).not.toContain('drift');
+    expect(noteOf([value(), value({ isDrifting: true })])).toContain('1 of the 2 means drifted over their stretch');
     expect(noteOf([value()])).not.toContain('guess');
     expect(pointText(value({ isShort: true }), 'm')).toBe('27.06 ± 0.64 m (its ± a guess)');
     expect(pointText(value(), 'm')).toBe('27.06 ± 0.64 m');

@@ -256,7 +256,7 @@ export const examples: Readonly<Record<string, unknown>> = {
   },
   continueRun: { otherRunId: 2, matches: [{ symbol: 'n', from: 'n' }], times: 'follow' },
   createConditions: { conditions: [{ ...condition, name: 'Valve open' }] },
-  findSetPoints: { steady: null, symbols: null },
+  findSetPoints: { steady: null, symbols: null, cuts: [{ symbol: 'n', at: [1825, 2550] }], approachOf: null },
   mapRun: { x: 'Q', y: 'n', columns: 40, rows: 30 },
   reduceOperatingPoints: { conditionIds: [3], symbols: ['Q', 'H'] },
   createCondition: condition,

@@ -139,7 +139,22 @@ describe('operating points', () => {
     expect(found.steady).toMatchObject({ kind: 'steady', timeUnit: 's' });
     expect(found.channels.find((c) => c.symbol === 'y')).toMatchObject({ chosen: true });
     expect(found.proposed.map((p) => p.name)).toEqual(['10 kPa', '20 kPa']);
-    expect(findSetPoints({ run, steady: null, symbols: [] }).proposed).toEqual([]);
+    expect(found.channels.find((c) => c.symbol === 'y')).toMatchObject({
+      separation: {
+        by: expect.stringMatching(/gaps|scatter/),
+        cuts: [expect.closeTo(15, 0)],
+        between: expect.closeTo(10, 0),
+      },
+      means: [expect.closeTo(10, 0), expect.closeTo(20, 0)],
+    });
+    expect(found.missed).toBe(0);
+    expect(findSetPoints({ run, steady: null, symbols: [] })).toMatchObject({ proposed: [], missed: 0 });
+    const by = { run, steady: null, symbols: ['y'] };
+    const joined = findSetPoints({ ...by, cuts: [{ symbol: 'y', at: [] }] });
+    expect(joined.channels.find((c) => c.symbol === 'y')).toMatchObject({ separation: { by: 'hand', between: null } });
+    expect(joined.proposed).toHaveLength(1);
+    const approached = findSetPoints({ ...by, approachOf: 'y' });
+    expect([approached.proposed.map((p) => p.name), approached.missed]).toEqual([['20 kPa, from below'], 1]);
     expect(
       findSetPoints({ run: { ...run, key: 'timeless', along: undefined }, steady: null, symbols: null }).steady,
     ).toBeNull();

@@ -1,15 +1,16 @@
-import type { MapReply, PointsReply, SetPointsReply } from '@undameter/contract';
+import type { MapReply, PointsReply, SetPointsBody, SetPointsReply } from '@undameter/contract';
 import {
   channelOf,
   conditionsOfLevels,
+  driftOfPoint,
   dwellMap,
   guessSteady,
   levelsOf,
   operatingPoints,
   type Channel,
+  type Drift,
   type OperatingPoint,
   type RunState,
-  type SteadyLimit,
 } from '@undameter/core';
 import type { BenchRun, NamedCondition } from './BenchInput';
 import { benchState } from './benchState';
@@ -22,10 +23,8 @@ export interface PointsTask {
   symbols: string[];
 }
 
-export interface SetPointsTask {
+export interface SetPointsTask extends SetPointsBody {
   run: BenchRun;
-  steady: SteadyLimit | null;
-  symbols: string[] | null;
 }
 
 /** The operating points of each condition, in the order of the run. */
@@ -45,7 +44,12 @@ export function reducePoints({ run, conditions, symbols }: PointsTask): PointsRe
       if (picked.problem) return { points: [], problem: picked.problem };
       const key = JSON.stringify([condition.limits, wanted]);
       return {
-        points: state.once(`points ${key}`, () => operatingPoints(final, picked.value!, wanted)),
+        points: state.once(`points ${key}`, () =>
+          operatingPoints(final, picked.value!, wanted).map((point) => ({
+            ...point,
+            drifts: wanted.map((symbol) => driftOfPoint(final, point, symbol)),
+          })),
+        ),
         problem: null,
       };
     });
@@ -60,13 +64,13 @@ export function reducePoints({ run, conditions, symbols }: PointsTask): PointsRe
 const numbersOf = ({ channels, along }: RunState): Channel[] =>
   [...channels.values()].filter((c) => !c.labels && c.symbol !== along);
 
-const pointReply = (conditionId: number, number: number, p: OperatingPoint) => ({
+const pointReply = (conditionId: number, number: number, p: OperatingPoint & { drifts: readonly Drift[] }) => ({
   conditionId,
   number,
   from: reading(p.from),
   to: reading(p.to),
   samples: p.samples,
-  values: p.values.map((v) => ({
+  values: p.values.map((v, k) => ({
     symbol: v.symbol,
     mean: reading(v.mean),
     standardDeviation: reading(v.standardDeviation),
@@ -76,6 +80,9 @@ const pointReply = (conditionId: number, number: number, p: OperatingPoint) => (
     count: v.count,
     worth: reading(v.worth),
     isShort: v.isShort,
+    drift: reading(p.drifts[k]!.change),
+    driftUncertainty: reading(p.drifts[k]!.uncertainty),
+    isDrifting: p.drifts[k]!.isSure,
   })),
 });
 
@@ -97,16 +104,32 @@ export function dwellOf({ run, x, y, columns, rows }: MapTask): MapReply {
 }
 
 /** What is steady in a run, the levels at which its channels stood then, and the conditions that follow. */
-export function findSetPoints({ run, steady: given, symbols }: SetPointsTask): SetPointsReply {
+export function findSetPoints({ run, steady: given, symbols, cuts = [], approachOf }: SetPointsTask): SetPointsReply {
   const { final } = benchState(run).result;
   const logged = numbersOf(final).filter((c) => c.origin === 'logged');
   const present = logged.filter((c) => c.values.some((v) => v === v)).map((c) => c.symbol);
   const steady = final.along === undefined ? null : (given ?? guessSteady(final, present));
-  const found = levelsOf(final, steady, present);
+  const found = levelsOf(final, steady, present, new Map(cuts.map((c) => [c.symbol, c.at])));
   const chosen = found.filter((c) => (symbols ? symbols.includes(c.symbol) : c.proposed));
+  const { conditions: proposed, missed } =
+    chosen.length > 0
+      ? conditionsOfLevels(final, steady, chosen, approachOf ?? undefined)
+      : { conditions: [], missed: 0 };
   return {
     steady,
-    channels: found.map(({ symbol, levels }) => ({ symbol, levels, chosen: chosen.some((c) => c.symbol === symbol) })),
-    proposed: chosen.length > 0 ? conditionsOfLevels(final, steady, chosen) : [],
+    channels: found.map(({ symbol, levels, separation, means }) => ({
+      ...{ symbol, levels, chosen: chosen.some((c) => c.symbol === symbol) },
+      separation: separation ? { ...separation, between: reading(separation.between) } : null,
+      means: thinned(means),
+    })),
+    ...{ proposed, missed },
   };
 }
+
+/** More means than this stand closer together than a picture shows. */
+const MOST_MEANS = 1000;
+
+const thinned = (means: readonly number[]): number[] =>
+  means.length <= MOST_MEANS
+    ? [...means]
+    : Array.from({ length: MOST_MEANS }, (_, k) => means[Math.round((k * (means.length - 1)) / (MOST_MEANS - 1))]!);

@@ -47,6 +47,7 @@ import type {
   SensorRow,
   SheetReply,
   SheetVersion,
+  SetPointsBody,
   SetPointsReply,
   SpectrumReply,
   StretchBody,
@@ -59,7 +60,7 @@ import type {
   VersionRow,
   WhyReply,
 } from '@undameter/contract';
-import type { Recipe, SteadyLimit, Step } from '@undameter/core';
+import type { Recipe, Step } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask, askBytes } from './api';
 
@@ -110,8 +111,7 @@ export const queries = {
   quality: (id: number) => read<QualityReply>(`/runs/${id}/quality`),
   sensors: (campaignId: number) => read<SensorRow[]>(`/campaigns/${campaignId}/sensors`),
   conditions: (campaignId: number) => read<ConditionRow[]>(`/campaigns/${campaignId}/conditions`),
-  setPoints: (runId: number, body: { steady: SteadyLimit | null; symbols: readonly string[] | null }) =>
-    put<SetPointsReply>(`/runs/${runId}/set-points`, body),
+  setPoints: (runId: number, body: SetPointsBody) => put<SetPointsReply>(`/runs/${runId}/set-points`, body),
   points: (runId: number, symbols: readonly string[] = [], wanted = true) =>
     put<PointsReply>(`/runs/${runId}/operating-points`, { conditionIds: [], symbols }, wanted),
   map: (runId: number, body: { x: string; y: string; columns: number; rows: number }) =>

@@ -24,7 +24,8 @@ export type DrawnChannel = Pick<Channel, 'unit' | 'datum'> & { labels?: readonly
  * form, the API, the picking and the charts.
  *
  * The form is made from the schema: `title` labels a field; `before` and `after` stand beside it; `field` names its
- * control where the type does not tell it ('unit', 'words', 'question', 'watched', 'hidden').
+ * control where the type does not tell it ('unit', 'choice', 'words', 'question', 'watched',
+ * 'hidden').
  */
 export interface LimitKind<S extends TObject = TObject> {
   kind: string;

@@ -1,6 +1,7 @@
 import { Type, type Static } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { parseUnit } from '../../units';
+import { approach } from './approach';
 import { area } from './area';
 import { between } from './between';
 import { formula } from './formula';
@@ -11,7 +12,7 @@ import { tolerance } from './tolerance';
 import { words } from './words';
 
 /** Every sort of limit, one file each, in the order in which a form offers them. */
-const kinds = [tolerance, between, words, formula, steady, area] as const;
+const kinds = [tolerance, between, words, formula, steady, approach, area] as const;
 
 export const limitKinds = kinds as unknown as readonly LimitKind[];
 export type SingleLimit = Static<(typeof kinds)[number]['schema']>;

@@ -74,7 +74,12 @@ export function noteOf(values: readonly PointValue[]): string {
     short === 0
       ? ''
       : ` Of ${formatCount(short)} of the ${formatCount(values.length)} means it is a guess: their stretch is too short for how long neighbours know of each other.`;
-  return `± with k = 2, ${held}.${guess}`;
+  const drifting = values.filter((v) => v.isDrifting).length;
+  const drift =
+    drifting === 0
+      ? ''
+      : ` ${formatCount(drifting)} of the ${formatCount(values.length)} means drifted over their stretch, which the ± of a mean does not hold.`;
+  return `± with k = 2, ${held}.${guess}${drift}`;
 }
 
 const cellOf = (value: { mean: number | null; uncertainty: number | null } | undefined): string =>

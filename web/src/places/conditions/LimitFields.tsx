@@ -20,7 +20,8 @@ interface FieldSchema {
   after?: string;
   unitFrom?: string;
   minimum?: number;
-  anyOf?: unknown[];
+  /** Of a choice: what can be chosen. */
+  anyOf?: { const?: string; title?: string }[];
 }
 
 /** The fields of one limit, made from the schema of its kind; what has no field of its own is said in words. */
@@ -81,6 +82,16 @@ function controlOf({ schema, value, of, limit, channels, onChange }: LimitFieldP
   switch (schema.field) {
     case 'unit':
       return <Input aria-label={label} value={value as string} onChange={(e) => onChange(e.target.value)} />;
+    case 'choice':
+      return (
+        <Select
+          aria-label={label}
+          popupMatchSelectWidth={false}
+          value={value as string}
+          onChange={onChange}
+          options={(schema.anyOf ?? []).map((one) => ({ value: one.const, label: one.title }))}
+        />
+      );
     case 'words':
       return (
         <Select

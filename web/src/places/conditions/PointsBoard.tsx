@@ -3,6 +3,7 @@ import { formatCount, formatValue, formatWithUncertainty, printUnit } from '@und
 import type { ReactNode } from 'react';
 import { Board, type BoardColumn } from '../../board/Board';
 import { SeriesMark } from '../../board/SeriesMark';
+import { driftInWords } from './setPointWords';
 
 interface PointsBoardProps {
   conditions: readonly ConditionRow[];
@@ -70,7 +71,7 @@ function valueColumns({ symbol, unit }: { symbol: string; unit: string }): Board
   const printed = printUnit(unit);
   const part = (
     title: string,
-    take: 'standardDeviation' | 'standardError' | 'systematic' | 'count',
+    take: 'standardDeviation' | 'standardError' | 'systematic' | 'count' | 'drift' | 'driftUncertainty',
   ): BoardColumn<OperatingPointReply> => ({
     key: `${symbol} ${take}`,
     title: `${symbol} ${title}`,
@@ -86,7 +87,16 @@ function valueColumns({ symbol, unit }: { symbol: string; unit: string }): Board
       unit: printed,
       numeric: true,
       value: (p) => of(p)?.mean ?? null,
-      cell: (p) => said(p).value,
+      cell: (p) => (
+        <>
+          {of(p)?.isDrifting && (
+            <span className="doubt" role="img" {...called(driftInWords(of(p)!, printed))}>
+              {(of(p)!.drift ?? 0) > 0 ? '↗' : '↘'}{' '}
+            </span>
+          )}
+          {said(p).value}
+        </>
+      ),
     },
     {
       key: `${symbol} ±`,
@@ -104,8 +114,13 @@ function valueColumns({ symbol, unit }: { symbol: string; unit: string }): Board
     part('standard error', 'standardError'),
     part('systematic', 'systematic'),
     part('count', 'count'),
+    part('drift', 'drift'),
+    part('± of the drift', 'driftUncertainty'),
   ];
 }
+
+/** A mark that needs words: for the pointer, and for who does not see it. */
+const called = (words: string) => ({ title: words, 'aria-label': words });
 
 /** What the ± is made of. */
 function partsOf(p: OperatingPointReply, symbol: string, unit: string): string {

@@ -1,15 +1,15 @@
-import type { ConditionRow, SetPointsReply } from '@undameter/contract';
+import type { ConditionRow, SetPointsBody, SetPointsReply } from '@undameter/contract';
 import { printUnit, type SteadyLimit } from '@undameter/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Button, Checkbox } from 'antd';
+import { Button, Checkbox, Select } from 'antd';
 import { useState } from 'react';
 import { ask } from '../../data/api';
 import { queries } from '../../data/queries';
-import { counted } from '../../parts/counted';
 import { Sentence } from '../../parts/Sentence';
+import { LevelStrip } from './LevelStrip';
 import { LimitFields } from './LimitFields';
 import type { LimitChannel } from './limits';
-import { levelsInWords, sizeInWords } from './setPointWords';
+import { levelsInWords, missedInWords, separationInWords, sizeInWords } from './setPointWords';
 
 interface SetPointsPanelProps {
   campaignId: number;
@@ -22,11 +22,15 @@ interface SetPointsPanelProps {
 
 /** Conditions proposed from the run: what is steady, which channels were set, and the combinations that occur. */
 export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: SetPointsPanelProps) {
-  const [wish, setWish] = useState<{ steady: SteadyLimit | null; symbols: string[] | null }>({
-    steady: null,
-    symbols: null,
+  const [wish, setWish] = useState<SetPointsBody>({ steady: null, symbols: null });
+  const {
+    data: found,
+    error,
+    isFetching,
+  } = useQuery({
+    ...queries.setPoints(runId, wish),
+    placeholderData: (before) => before,
   });
-  const { data: found, error, isFetching } = useQuery(queries.setPoints(runId, wish));
   const accept = useMutation({
     mutationFn: (conditions: SetPointsReply['proposed']) =>
       ask<ConditionRow[]>(`/campaigns/${campaignId}/conditions/several`, {
@@ -36,11 +40,9 @@ export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: S
   });
   const fresh = found?.proposed.filter((p) => !taken.includes(p.name)) ?? [];
   const chosen = found?.channels.filter((c) => c.chosen).map((c) => c.symbol) ?? [];
-  const toggle = (symbol: string, on: boolean) =>
-    setWish({
-      steady: wish.steady ?? found?.steady ?? null,
-      symbols: on ? [...chosen, symbol] : chosen.filter((s) => s !== symbol),
-    });
+  // What was found stays as it is while something else is chosen.
+  const change = (to: Partial<SetPointsBody>) =>
+    setWish({ ...wish, steady: wish.steady ?? found?.steady ?? null, symbols: wish.symbols ?? chosen, ...to });
   return (
     <>
       <header className="panel-head">
@@ -55,12 +57,12 @@ export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: S
             <WhatIsSteady
               steady={found.steady}
               channels={channels}
-              onChange={(steady) => setWish({ steady, symbols: wish.symbols })}
+              onChange={(steady) => setWish({ ...wish, steady })}
             />
             <h3 className="panel-sub">2 What was set</h3>
-            <SetChannels found={found} channels={channels} onToggle={toggle} />
-            <h3 className="panel-sub">3 {counted(found.proposed.length, 'condition')}</h3>
-            <Proposals proposed={found.proposed} taken={taken} busy={isFetching} />
+            <SetChannels found={found} channels={channels} wish={wish} onChange={change} />
+            <h3 className="panel-sub">3 Conditions: {found.proposed.length}</h3>
+            <Proposals found={found} approachOf={wish.approachOf ?? null} taken={taken} busy={isFetching} />
           </>
         )}
         <div className="buttons">
@@ -97,35 +99,76 @@ function WhatIsSteady({ steady, channels, onChange }: WhatIsSteadyProps) {
 interface SetChannelsProps {
   found: SetPointsReply;
   channels: readonly LimitChannel[];
-  onToggle(symbol: string, on: boolean): void;
+  wish: SetPointsBody;
+  onChange(to: Partial<SetPointsBody>): void;
 }
 
-/** The channels that stood at levels, with what they are. */
-function SetChannels({ found, channels, onToggle }: SetChannelsProps) {
+/** The channels that stood at levels, with what they are; of the chosen ones where they part. */
+function SetChannels({ found, channels, wish, onChange }: SetChannelsProps) {
   const unitOf = (symbol: string) => printUnit(channels.find((c) => c.symbol === symbol)?.unit ?? '');
+  const chosen = found.channels.filter((c) => c.chosen).map((c) => c.symbol);
+  const cutsWith = (symbol: string, at: number[] | undefined) => [
+    ...(wish.cuts ?? []).filter((c) => c.symbol !== symbol),
+    ...(at ? [{ symbol, at }] : []),
+  ];
   return (
-    <ul className="set-channels">
-      {found.channels
-        .filter((c) => c.levels.length > 0)
-        .map((c) => (
-          <li key={c.symbol}>
-            <Checkbox checked={c.chosen} onChange={(e) => onToggle(c.symbol, e.target.checked)}>
-              <code>{c.symbol}</code>
-            </Checkbox>
-            <span className="soft">{levelsInWords(c.levels, unitOf(c.symbol))}</span>
-          </li>
-        ))}
-    </ul>
+    <>
+      <ul className="set-channels">
+        {found.channels
+          .filter((c) => c.levels.length > 0)
+          .map(({ symbol, levels, separation, means, chosen: isChosen }) => (
+            <li key={symbol}>
+              <Checkbox
+                checked={isChosen}
+                onChange={(e) =>
+                  onChange({ symbols: e.target.checked ? [...chosen, symbol] : chosen.filter((s) => s !== symbol) })
+                }
+              >
+                <code>{symbol}</code>
+              </Checkbox>
+              <span className="soft">{levelsInWords(levels, unitOf(symbol))}</span>
+              {isChosen && separation && (
+                <LevelStrip
+                  {...{ symbol, means, cuts: separation.cuts, unit: unitOf(symbol) }}
+                  isByHand={separation.by === 'hand'}
+                  onCuts={(at) => onChange({ cuts: cutsWith(symbol, at) })}
+                />
+              )}
+              {isChosen && (
+                <span className="soft rule">{separationInWords(separation, levels.length, unitOf(symbol))}</span>
+              )}
+            </li>
+          ))}
+      </ul>
+      {chosen.length > 0 && (
+        <label className="approach">
+          Tell apart how each level was approached:{' '}
+          <Select
+            size="small"
+            aria-label="Tell apart the approach of"
+            popupMatchSelectWidth={false}
+            value={wish.approachOf ?? ''}
+            onChange={(symbol) => onChange({ approachOf: symbol || null })}
+            options={[
+              { value: '', label: 'no' },
+              ...chosen.map((symbol) => ({ value: symbol, label: `of ${symbol}` })),
+            ]}
+          />
+        </label>
+      )}
+    </>
   );
 }
 
 interface ProposalsProps {
-  proposed: SetPointsReply['proposed'];
+  found: SetPointsReply;
+  approachOf: string | null;
   taken: readonly string[];
   busy: boolean;
 }
 
-function Proposals({ proposed, taken, busy }: ProposalsProps) {
+function Proposals({ found: { proposed, missed }, approachOf, taken, busy }: ProposalsProps) {
+  const missing = missedInWords(missed, approachOf);
   return (
     <>
       <ul className="proposals" aria-label="Proposed conditions" aria-busy={busy}>
@@ -136,6 +179,7 @@ function Proposals({ proposed, taken, busy }: ProposalsProps) {
           </li>
         ))}
       </ul>
+      {proposed.length > 0 && missing !== '' && <p className="doubt">{missing}</p>}
       {proposed.length === 0 && (
         <p className="doubt">
           No channel stands at levels of its own. Choose one above, or widen what counts as steady.

@@ -221,6 +221,7 @@ describe('the map', () => {
     count: 9,
     worth: null,
     isShort: false,
+    ...{ drift: 0, driftUncertainty: 0.1, isDrifting: false },
   });
   const operating: PointsReply = {
     channels: [],

@@ -1,5 +1,5 @@
-import type { SetPointsReply } from '@undameter/contract';
-import { formatCount, formatValue } from '@undameter/core';
+import type { PointValue, SetPointsReply } from '@undameter/contract';
+import { formatCount, formatValue, formatWithUncertainty, type Separation } from '@undameter/core';
 import { counted } from '../../parts/counted';
 
 const MOST_LEVELS = 6;
@@ -17,3 +17,36 @@ export const sizeInWords = ({
   points,
 }: Pick<SetPointsReply['proposed'][number], 'samples' | 'points'>): string =>
   `${formatCount(samples)} samples${points > 1 ? `, ${points} stretches` : ''}`;
+
+const because: Readonly<Record<Separation['by'], string>> = {
+  hand: 'by hand',
+  gaps: 'where gaps stand out',
+  scatter: 'by their scatter alone, for no gap stands out',
+};
+
+/** By which rule the levels of a channel part, and how clearly; empty where it stood at one. */
+export function separationInWords(
+  separation: SetPointsReply['channels'][number]['separation'],
+  levels: number,
+  unit: string,
+): string {
+  if (!separation || separation.between === null || levels < 2) return '';
+  const say = (value: number): string => `${formatValue(value, 3)} ${unit}`.trim();
+  const within = separation.within > 0 ? `, stretches of one by ${say(separation.within)} at most` : '';
+  return `Parted ${because[separation.by]}: levels are apart by ${say(separation.between)} or more${within}.`;
+}
+
+/** Stretches that no condition has, and why; empty where there is none. */
+export function missedInWords(missed: number, approachOf: string | null): string {
+  if (missed === 0) return '';
+  const why = approachOf === null ? '' : ', or nothing shows how they were approached';
+  const are = missed === 1 ? 'is' : 'are';
+  return `${counted(missed, 'stretch', 'stretches')} ${are} in none of them: too far from every level${why}.`;
+}
+
+/** How far a mean was on the move while it was held. */
+export function driftInWords({ drift, driftUncertainty }: PointValue, unit: string): string {
+  const { value, uncertainty } = formatWithUncertainty(Math.abs(drift ?? NaN), driftUncertainty ?? NaN);
+  const size = `${value} ± ${uncertainty} ${unit}`.trim();
+  return `${(drift ?? 0) > 0 ? 'rises' : 'falls'} by ${size} (k = 1) from the begin of the stretch to its end: it was not held`;
+}
