@@ -49,6 +49,8 @@ export const tableUse = described(
 );
 export type TableUse = Static<typeof tableUse>;
 
+/** As far as a file states them. */
+const headed = { name: Type.String(), unit: Type.String() };
 export const tableFileReply = described(
   'Columns of a file, from which two are chosen for a table.',
   closed({
@@ -60,7 +62,29 @@ export const tableFileReply = described(
         values: Type.Array(Type.Union([Type.Number(), Type.Null()])),
       }),
     ),
+    grid: described(
+      'The file as a grid: one argument down, the other one across; null: it is none.',
+      orNull(
+        closed({
+          down: closed({ ...headed, values: Type.Array(Type.Number()) }),
+          across: closed({ ...headed, values: Type.Array(Type.Number()) }),
+          value: closed(headed),
+          cells: described('Row by row; null where there is no number.', Type.Array(orNull(Type.Number()))),
+          doubt: described('Why it could be columns as well; empty: it is a grid.', Type.String()),
+        }),
+      ),
+    ),
+    source: described('As the file names it; empty: it does not.', Type.String()),
     doubts: Type.Array(Type.String()),
   }),
 );
 export type TableFileReply = Static<typeof tableFileReply>;
+
+export const tableExportQuery = closed({
+  format: Type.Optional(described('One of the formats that are written; absent: csv.', Type.String({ maxLength: 20 }))),
+  form: described(
+    'Of a grid: the second argument across, or each knot in a row.',
+    Type.Optional(Type.Union([Type.Literal('grid'), Type.Literal('long')])),
+  ),
+});
+export type TableExportQuery = Static<typeof tableExportQuery>;

@@ -8,6 +8,9 @@ export { writers, type ChannelToWrite, type RunToWrite, type Writer } from './wr
 export { zipOf } from './zipOf';
 export { fieldExtensions, loadForField, readField, type Field, type FieldVariable } from './fields';
 export type { HowRead } from './fields/FieldFormat';
+export { sourceAbove, wideGrid, type WideGrid } from './tables/wideGrid';
+export { tableToWrite } from './tables/tableToWrite';
+export { cellsOfText } from './delimited/cellsOfText';
 export { MOST_CHANNELS } from './delimited/preview';
 export { BLOCK_ROWS } from './delimited/readRun';
 export type { Format } from './Format';

@@ -197,11 +197,53 @@ describe('on its way out', () => {
     expect(await (await get('which=kept&format=wav')).json()).toMatchObject({ code: 'FORMAT_UNKNOWN' });
     expect((await get('which=sideways')).status).toBe(422);
   });
+  describe('a table that was taken out comes in again', () => {
+    const grid = {
+      ...{ isShared: false, symbol: 'rho_mix', name: 'Density', xName: 'Temperature', xUnit: '°C', yUnit: 'kg/m^3' },
+      ...{ source: 'made up, page 3', method: 'linear', xScale: 'plain', yScale: 'plain', outside: 'refuse' },
+      ...{ uncertainty: null, notes: '', x: [20, 40.5], y: [1.25, 2.5, 3.75, 1.125, 2.25, 3.0625] },
+      second: { name: 'Pressure', unit: 'bar', method: 'linear', scale: 'plain', w: [1, 2.5, 10], isScattered: false },
+    };
+    let id = 0;
+    beforeAll(async () => {
+      const campaigns = await ask<{ id: number }>('/campaigns', { name: 'Tables out', question: '' });
+      id = (await ask<{ id: number }>(`/campaigns/${campaigns.body.id}/tables`, grid)).body.id;
+    });
+    const back = async (query: string, name: string) => {
+      const file = await fetch(`${server.address}/api/tables/${id}/export?${query}`);
+      expect(file.status).toBe(200);
+      return (await ask<TableFileReply>(`/table-files?name=${name}`, await file.blob())).body;
+    };
+    test.each(['csv', 'xlsx', 'json', 'parquet', 'hdf5'])('as a grid in %s', async (format) => {
+      const found = (await back(`format=${format}`, `t.${format === 'hdf5' ? 'h5' : format}`)).grid;
+      expect(found).toMatchObject({
+        ...{ down: { name: 'Temperature', unit: '°C', values: grid.x }, value: { name: 'Density', unit: 'kg/m^3' } },
+        ...{ across: { name: 'Pressure', unit: 'bar', values: grid.second.w }, cells: grid.y, doubt: '' },
+      });
+    });
+    test.each(['csv', 'xlsx'])('with a row for each knot in %s', async (format) => {
+      const { grid: none, columns } = await back(`format=${format}&form=long`, `t.${format}`);
+      expect(none).toBeNull();
+      expect(columns.map((c) => [c.name, c.unit])).toEqual([
+        ['Temperature', '°C'],
+        ['Pressure', 'bar'],
+        ['Density', expect.stringMatching(/^kg\/m(\^3|³)$/)],
+      ]);
+      expect(columns[1]!.values).toEqual([1, 2.5, 10, 1, 2.5, 10]);
+      expect(columns[2]!.values).toEqual(grid.y);
+    });
+    test('a format that is not written is refused', async () => {
+      const reply = await fetch(`${server.address}/api/tables/${id}/export?format=wav`);
+      expect(await reply.json()).toMatchObject({ code: 'FORMAT_UNKNOWN' });
+      expect((await fetch(`${server.address}/api/tables/999/export`)).status).toBe(404);
+    });
+  });
   test('the columns of a small file are read for a table', async () => {
     const { body } = await ask<TableFileReply>('/table-files?name=t.csv', new Blob(['T [°C],rho\n0,999.8\n10,x\n']));
     expect(body).toMatchObject({
       name: 't.csv',
       columns: [{ name: 'T', unit: '°C', values: [0, 10] }, { values: [999.8, null] }],
+      ...{ grid: null, source: '' },
     });
   });
 });

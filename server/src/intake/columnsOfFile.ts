@@ -1,11 +1,11 @@
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { TableFileReply } from '@undameter/contract';
-import { AppError } from '@undameter/core';
-import { formatFor } from '@undameter/formats';
+import { AppError, type Layout } from '@undameter/core';
+import { cellsOfText, formatFor, sourceAbove, wideGrid } from '@undameter/formats';
 import type { Pools } from '../threads/Pools';
 import { upTo } from './upTo';
 
@@ -36,12 +36,21 @@ export async function columnsOfFile(name: string, sent: AsyncIterable<Buffer>, p
       onBlock: (columns) =>
         columns.forEach((c, k) => values[k]!.push(...Array.from(c, (v) => (Number.isFinite(v) ? v : null)))),
     });
+    const rows = await firstRows(opened.textPath, layout);
     return {
-      name,
+      ...{ name, grid: wideGrid(rows, layout.decimal) ?? null, source: sourceAbove(rows) },
       columns: usable.map((c, k) => ({ name: c.name, unit: c.unit, values: values[k]! })),
       doubts: preview.doubts,
     };
   } finally {
     await rm(place, { recursive: true, force: true });
   }
+}
+
+/** A table with more rows than this is none that anybody typed across. */
+const MOST_GRID_ROWS = 5000;
+
+/** The rows of a text as cells; none of a table of records, which is no text. */
+async function firstRows(path: string, layout: Layout | undefined): Promise<string[][]> {
+  return layout ? cellsOfText(await readFile(path), layout, MOST_GRID_ROWS) : [];
 }

@@ -1,9 +1,10 @@
-import { exportQuery, idParams } from '@undameter/contract';
+import { exportQuery, idParams, tableExportQuery } from '@undameter/contract';
 import { AppError } from '@undameter/core';
-import { writers } from '@undameter/formats';
+import { tableToWrite, writers, type Writer } from '@undameter/formats';
 import { attachment } from '../http/attachment';
 import type { Services } from '../services';
 import { run } from '../store/runs';
+import { table } from '../store/tables';
 import type { Routes } from './Routes';
 
 export function exportingRoutes(app: Routes, { db, loader, pools }: Services): void {
@@ -21,8 +22,7 @@ export function exportingRoutes(app: Routes, { db, loader, pools }: Services): v
     },
     async (request, reply) => {
       const { which, symbols, format = 'csv', from, to } = request.query;
-      const writer = writers.find((w) => w.kind === format);
-      if (!writer) throw new AppError('FORMAT_UNKNOWN', { format, known: writers.map((w) => w.kind).join(', ') });
+      const writer = writerOf(format);
       const wanted = symbols?.split(',');
       // What is taken out as logged needs no procedure.
       const benchRun = await loader.run(request.params.id, which === 'logged' ? [] : undefined, wanted);
@@ -31,6 +31,28 @@ export function exportingRoutes(app: Routes, { db, loader, pools }: Services): v
       return reply
         .type(writer.mediaType)
         .header('content-disposition', attachment(`${benchRun.name} ${which}`, writer.extension))
+        .send(stream);
+    },
+  );
+  app.get(
+    '/tables/:id/export',
+    {
+      schema: {
+        operationId: 'exportTable',
+        tags: ['tables'],
+        summary: 'The knots of a table as a file, from which they can be read again',
+        params: idParams,
+        querystring: tableExportQuery,
+      },
+    },
+    async (request, reply) => {
+      const { format = 'csv', form = 'grid' } = request.query;
+      const writer = writerOf(format);
+      const row = await table(db, request.params.id);
+      const stream = await pools.write({ run: tableToWrite(row, form), kind: format });
+      return reply
+        .type(writer.mediaType)
+        .header('content-disposition', attachment(row.name, writer.extension))
         .send(stream);
     },
   );
@@ -63,4 +85,11 @@ export function exportingRoutes(app: Routes, { db, loader, pools }: Services): v
         .send(JSON.stringify(account, null, 2));
     },
   );
+}
+
+/** @throws {AppError} FORMAT_UNKNOWN */
+function writerOf(format: string): Writer {
+  const writer = writers.find((w) => w.kind === format);
+  if (writer) return writer;
+  throw new AppError('FORMAT_UNKNOWN', { format, known: writers.map((w) => w.kind).join(', ') });
 }

@@ -386,7 +386,7 @@ describe('tables', () => {
       ],
     });
   });
-  test('three columns of a file that fill a grid are one; headings that are numbers are the second argument', () => {
+  test('three columns of a file that fill a grid are one', () => {
     const column = (name: string, ...values: number[]) => ({ name, unit: '', values });
     const long = [column('T', 1, 1, 2, 2), column('share', 0, 5, 0, 5), column('mu', 1, 2, 3, 4)];
     expect(fromColumns(long, { x: 0, w: 1, y: 2 })).toMatchObject({
@@ -397,9 +397,6 @@ describe('tables', () => {
         ['2', '3', '4'],
       ],
     });
-    expect(
-      fromColumns([column('T', 1, 2), column('0', 1, 3), column('5', 2, 4)], { x: 0, w: null, y: 1 }),
-    ).toMatchObject({ shape: 'grid' });
     expect(fromColumns(long, { x: 0, w: null, y: 2 })).toMatchObject({ shape: 'curve' });
   });
 });

@@ -5,6 +5,7 @@ import { Board } from '../../board/Board';
 import { axisTitle } from '../../chart/panes';
 import { BuiltInBoard } from './BuiltInBoard';
 import { SheetRoom } from '../../sheet/SheetRoom';
+import { holesOf } from './holes';
 import { KnotGrid } from './KnotGrid';
 import { likelyWrong, type TableDraft, type Understood } from './state';
 
@@ -104,7 +105,10 @@ function KnotBoard({ draft, understood, onChange, tools }: TableBoardsProps & { 
   const w = axisTitle({ name: second.name || 'Second argument', unit: second.unit });
   const y = axisTitle({ name: name || 'Value', unit: yUnit });
   const titles = shape === 'curve' ? [x, y] : [x, w, y];
-  const odd = understood ? likelyWrong(understood).map((knot) => understood.places[knot]!) : [];
+  const odd = [
+    ...(understood ? likelyWrong(understood).map((knot) => understood.places[knot]!) : []),
+    ...holesOf(shape, draft.cells),
+  ];
   return (
     <section className="board sheet-board" aria-label="Knots">
       <header className="board-head">

@@ -11,18 +11,18 @@ import { Chart, type Size } from '../../chart/Chart';
 import { queries } from '../../data/queries';
 import { useFormDraft } from '../../data/useDraft';
 import { useKeeping } from '../../data/useKeeping';
-import { download, fileName } from '../../parts/download';
 import { Empty, NotThere } from '../../parts/Empty';
 import { KeepFigure } from '../../figure/KeepFigure';
 import { KeepButtons } from '../../parts/KeepButtons';
 import { useTheme } from '../../theme/ThemeProvider';
 import { curveOption } from './curveOption';
+import { filledGrid, holesInWords, holesOf } from './holes';
 import { bodyOf, bodyOfRow, draftOf, emptyDraft, understand, type TableDraft } from './state';
 import { surfaceOption, type SurfaceView } from './surfaceOption';
 import { TableBoards, type BoardView } from './TableBoards';
 import { TableHistory } from './TableHistory';
 import { TakeFrom } from './TakeFrom';
-import { asCsv, asJson } from './tableFiles';
+import { TableExport } from './TableExport';
 import { TableForm } from './TableForm';
 import { TableHeading, type DrawnBeside } from './TableHeading';
 import { TableLookUp } from './TableLookUp';
@@ -152,6 +152,7 @@ function TablePanel({ campaign, row, tables, held }: TableInHandProps & { held: 
       <TakeFrom campaign={campaign} onTake={change} />
       <TableLookUp draft={draft} understood={understood} others={tables.filter((t) => t.id !== row?.id)} />
       {notYet && <p className="panel-pad doubt">{notYet}</p>}
+      <Holes draft={draft} onChange={change} />
       {understood?.doubts.map((d) => (
         <p key={d.sentence} className="panel-pad doubt">
           {d.knot === null ? '' : `Row ${understood.places[d.knot]![0] + 1}: `}
@@ -168,13 +169,24 @@ function TablePanel({ campaign, row, tables, held }: TableInHandProps & { held: 
   );
 }
 
-const TableExport = ({ row }: { row: TableRow }) => (
-  <div className="buttons">
-    <button className="quiet" onClick={() => download(`${fileName(row.name)}.table.json`, asJson(bodyOfRow(row)))}>
-      Export as JSON
-    </button>
-    <button className="quiet" onClick={() => download(`${fileName(row.name)}.csv`, asCsv(row))}>
-      as CSV
-    </button>
-  </div>
-);
+/** What is missing among the knots; of a grid it can be filled. */
+function Holes({ draft, onChange }: { draft: TableDraft; onChange(part: Partial<TableDraft>): void }) {
+  const words = holesInWords(holesOf(draft.shape, draft.cells));
+  const filled = draft.shape === 'grid' ? filledGrid(draft.cells) : undefined;
+  if (words === '') return null;
+  return (
+    <p className="panel-pad doubt">
+      {words}{' '}
+      {filled && (
+        <button
+          className="quiet"
+          onClick={() =>
+            onChange({ cells: filled.cells, notes: [draft.notes, filled.note].filter(Boolean).join('\n') })
+          }
+        >
+          Fill by straight lines
+        </button>
+      )}
+    </p>
+  );
+}

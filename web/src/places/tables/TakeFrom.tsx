@@ -1,10 +1,10 @@
 import type { CampaignReply } from '@undameter/contract';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Select, Upload } from 'antd';
+import { Segmented, Select, Upload } from 'antd';
 import { useState } from 'react';
 import { queries } from '../../data/queries';
 import { Sentence } from '../../parts/Sentence';
-import { fromColumns, type Taken } from './fromColumns';
+import { fromColumns, fromGrid, proposedColumns, type Taken } from './fromColumns';
 import { columnsFrom, knotSources, type KnotColumns, type KnotSource } from './knotSources';
 import { fromJson } from './tableFiles';
 import type { TableDraft } from './state';
@@ -22,12 +22,22 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
   const [taken, setTaken] = useState<Taken>(atFirst);
   const [chosen, setChosen] = useState<string>();
   const [problem, setProblem] = useState<string | null>(null);
-  const read = useMutation({ mutationFn: columnsFrom, onSuccess: (found) => take(found, atFirst) });
+  const [asGrid, setAsGrid] = useState(false);
+  const read = useMutation({ mutationFn: columnsFrom, onSuccess: (found) => takeFirst(found) });
   const take = ({ columns, source }: KnotColumns, which: Taken) => {
     setTaken(which);
+    setAsGrid(false);
     const change = fromColumns(columns, which);
     if (change) onTake(source === undefined ? change : { ...change, source });
   };
+  const takeGrid = ({ grid, source }: KnotColumns) => {
+    setAsGrid(true);
+    if (grid) onTake({ ...fromGrid(grid), ...(source === undefined ? {} : { source }) });
+  };
+  const takeFirst = (found: KnotColumns) =>
+    found.grid?.doubt === ''
+      ? takeGrid(found)
+      : take(found, proposedColumns(found.columns, found.source !== undefined));
   const begin = (source: KnotSource, value: string | undefined) => {
     setProblem(null);
     setChosen(value);
@@ -72,10 +82,17 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
       {found && found.columns.length < 2 && (
         <p className="doubt">There are fewer than two columns of numbers; a table needs two.</p>
       )}
-      {found && found.columns.length > 2 && (
+      {found?.grid && (
+        <GridOrColumns
+          doubt={found.grid.doubt}
+          isGrid={asGrid}
+          onGrid={(on) => (on ? takeGrid(found) : take(found, atFirst))}
+        />
+      )}
+      {found && found.columns.length > 2 && !asGrid && (
         <ColumnPair found={found} taken={taken} onTake={(which) => take(found, which)} />
       )}
-      {found?.doubts.map((d) => (
+      {(asGrid ? [] : found?.doubts)?.map((d) => (
         <p key={d} className="doubt">
           {d}
         </p>
@@ -83,6 +100,29 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
     </div>
   );
 }
+
+interface GridOrColumnsProps {
+  doubt: string;
+  isGrid: boolean;
+  onGrid(on: boolean): void;
+}
+
+/** A file that can be taken both ways is asked about; what was taken can be taken the other way. */
+const GridOrColumns = ({ doubt, isGrid, onGrid }: GridOrColumnsProps) => (
+  <>
+    {doubt !== '' && <p className="doubt">{doubt}</p>}
+    <Segmented<boolean>
+      size="small"
+      aria-label="Taken as"
+      value={isGrid}
+      onChange={onGrid}
+      options={[
+        { value: true, label: 'a grid' },
+        { value: false, label: 'columns' },
+      ]}
+    />
+  </>
+);
 
 interface ColumnPairProps {
   found: KnotColumns;

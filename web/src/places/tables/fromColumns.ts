@@ -1,6 +1,5 @@
 import type { TableFileReply } from '@undameter/contract';
-import { typedNumber } from '../../sheet/typedNumber';
-import { reshaped, type Cells } from './cells';
+import { reshaped } from './cells';
 import type { TableDraft } from './state';
 
 type Column = TableFileReply['columns'][number];
@@ -12,23 +11,44 @@ export interface Taken {
   y: number;
 }
 
-const cell = (v: number | null | undefined): string => (v === null || v === undefined ? '' : String(v));
+type Grid = NonNullable<TableFileReply['grid']>;
+
+/** A grid as it stands in a file; cells without a number stay empty. */
+export function fromGrid({ down, across, value, cells }: Grid): Partial<TableDraft> {
+  const width = across.values.length;
+  return {
+    shape: 'grid',
+    ...(down.name === '' ? {} : { xName: down.name }),
+    xUnit: down.unit,
+    ...(value.name === '' ? {} : { name: value.name }),
+    yUnit: value.unit,
+    second: { name: across.name, unit: across.unit, method: 'linear', scale: 'plain' },
+    cells: [
+      ['', ...across.values.map(String)],
+      ...down.values.map((x, i) => [String(x), ...cells.slice(i * width, (i + 1) * width).map(cell)]),
+    ],
+  };
+}
 
 /**
- * Columns as the knots of a table: with a second argument as points, or as the grid that they are. Columns that
- * are headed by numbers are a grid as it stands.
+ * Which columns are the arguments and which the value: of three the first two are arguments where they make a grid, or
+ * where the file is one of this program's own.
  */
+export function proposedColumns(columns: readonly Column[], isOwn: boolean): Taken {
+  const [a, b] = columns;
+  const isGrid = () => {
+    const [x, w] = [unlike(a!.values), unlike(b!.values)];
+    return x > 1 && w > 1 && x * w === a!.values.length;
+  };
+  return columns.length === 3 && (isOwn || isGrid()) ? { x: 0, w: 1, y: 2 } : { x: 0, w: null, y: 1 };
+}
+
+const cell = (v: number | null | undefined): string => (v === null || v === undefined ? '' : String(v));
+
+/** Columns as the knots of a table: with a second argument as points, or as the grid that they are. */
 export function fromColumns(columns: readonly Column[], { x, w, y }: Taken): Partial<TableDraft> | undefined {
   const [a, value] = [columns[x], columns[y]];
   if (!a || !value) return undefined;
-  const across = columns.slice(1);
-  if (w === null && across.length > 1 && across.every((c) => typedNumber(c.name) !== null)) {
-    const cells: Cells = [
-      ['', ...across.map((c) => c.name)],
-      ...a.values.map((v, i) => [cell(v), ...across.map((c) => cell(c.values[i]))]),
-    ];
-    return { shape: 'grid', xName: a.name, xUnit: a.unit, yUnit: across[0]!.unit, cells };
-  }
   const head = { xName: a.name, xUnit: a.unit, name: value.name, yUnit: value.unit };
   const b = w === null ? undefined : columns[w];
   if (!b) return { ...head, shape: 'curve', cells: a.values.map((v, i) => [cell(v), cell(value.values[i])]) };

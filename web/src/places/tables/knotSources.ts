@@ -18,6 +18,8 @@ export type KnotSource =
 export interface KnotColumns {
   columns: TableFileReply['columns'];
   doubts: string[];
+  /** The same as a grid; null: it is none. */
+  grid?: TableFileReply['grid'];
   /** What a table made of them names as its source. */
   source: string | undefined;
 }
@@ -28,10 +30,8 @@ const AT_ONCE = 12;
 export async function columnsFrom(source: KnotSource): Promise<KnotColumns> {
   switch (source.kind) {
     case 'file': {
-      const { columns, doubts } = await ask<TableFileReply>(withFile('/table-files', source.file), {
-        body: source.file,
-      });
-      return { columns, doubts, source: undefined };
+      const found = await ask<TableFileReply>(withFile('/table-files', source.file), { body: source.file });
+      return { ...found, source: found.source || undefined };
     }
     case 'channels':
       return channelsOf(source.runId, source.name);

@@ -6,16 +6,29 @@ import { draftOf, emptyDraft, type TableDraft } from './state';
 export const asJson = (body: TableBody): Blob =>
   new Blob([JSON.stringify(body, undefined, 2)], { type: 'application/json' });
 
-/** Its knots as CSV under a line that names the source: a column an argument, or a grid with the second one across. */
-export function asCsv({ name, xName, xUnit, yUnit, source, x, y, second }: TableBody): string {
+/**
+ * Its knots as CSV under a line that names the source: a column an argument, or a grid with the second one across.
+ * @param form  of a grid; in its long form each knot has a row
+ */
+export function asCsv(
+  { name, xName, xUnit, yUnit, source, x, y, second }: TableBody,
+  form: 'grid' | 'long' = 'grid',
+): string {
   const about = toCsv<string>([{ title: `Source: ${source.replace(/\s+/g, ' ')}`, value: () => null }], []);
   const first = { title: xName, unit: xUnit, value: (k: number) => x[k]! };
   const rows = x.map((_, k) => k);
   const value = { title: name, unit: yUnit, value: (k: number) => y[k]! };
   if (!second) return about + toCsv<number>([first, value], rows);
   const { w } = second;
-  if (second.isScattered)
-    return about + toCsv<number>([first, { title: second.name, unit: second.unit, value: (k) => w[k]! }, value], rows);
+  if (second.isScattered || form === 'long') {
+    const across = second.isScattered ? 1 : w.length;
+    const knots = y.map((_, k) => k);
+    const places = [
+      { ...first, value: (k: number) => x[Math.floor(k / across)]! },
+      { title: second.name, unit: second.unit, value: (k: number) => w[second.isScattered ? k : k % across]! },
+    ];
+    return about + toCsv<number>([...places, value], knots);
+  }
   const across = `Across: ${second.name}${second.unit ? ` (${second.unit})` : ''}. Values: ${name}${yUnit ? ` (${yUnit})` : ''}`;
   const columns = w.map((at, j) => ({ title: String(at), value: (k: number) => y[k * w.length + j]! }));
   return about + toCsv<string>([{ title: across, value: () => null }], []) + toCsv<number>([first, ...columns], rows);

@@ -7,10 +7,11 @@ import { cellsOf, columnsOf, emptyCells, firstProblem, knotsOf, reshaped } from 
 import { typedNumber } from '../../sheet/typedNumber';
 import { curveOption } from './curveOption';
 import { productUnit, slopeUnit } from './derivedUnits';
-import { fromColumns } from './fromColumns';
+import { fromColumns, fromGrid, proposedColumns } from './fromColumns';
 import { knotSources } from './knotSources';
 import { bodyOf, bodyOfRow, emptyDraft, likelyWrong, understand, type TableDraft, type Understood } from './state';
 import { surfaceOption, type SurfaceView } from './surfaceOption';
+import { asCsv } from './tableFiles';
 
 const palette = palettes.light;
 const size = { width: 800, height: 500 };
@@ -377,6 +378,29 @@ describe('a table in two arguments as it is drawn', () => {
   });
 });
 
+describe('a table as CSV', () => {
+  const { shape: _, cells: __, second: ___, ...plain } = emptyDraft;
+  const head = { ...plain, name: 'Density', xName: 'T', xUnit: '°C', yUnit: 'kg/m^3', source: 'notes\n page 3' };
+  const second = { name: 'p', unit: 'bar', method: 'linear', scale: 'plain' as const, isScattered: false };
+  const grid = { ...head, x: [20, 40], y: [1, 2, 3, 4], second: { ...second, w: [5, 6] } };
+  const lines = (text: string) => text.trimEnd().split('\r\n');
+  test('names its source; of a grid the second argument stands across, or each knot in a row', () => {
+    expect(lines(asCsv(grid))).toEqual([
+      ...['Source: notes page 3', 'Across: p (bar). Values: Density (kg/m^3)', 'T (°C),5,6', '20,1,2', '40,3,4'],
+    ]);
+    expect(lines(asCsv(grid, 'long'))).toEqual([
+      ...['Source: notes page 3', 'T (°C),p (bar),Density (kg/m³)', '20,5,1', '20,6,2', '40,5,3', '40,6,4'],
+    ]);
+  });
+  test('of points anywhere and of a curve has a row for each knot', () => {
+    const points = { ...head, x: [1, 2, 3], y: [4, 5, 6], second: { ...second, w: [7, 8, 9], isScattered: true } };
+    expect(lines(asCsv(points)).slice(2)).toEqual(['1,7,4', '2,8,5', '3,9,6']);
+    expect(lines(asCsv({ ...head, x: [1, 2], y: [3, 4], second: null })).slice(1)).toEqual([
+      ...['T (°C),Density (kg/m³)', '1,3', '2,4'],
+    ]);
+  });
+});
+
 describe('where knots come from', () => {
   const column = (name: string, ...values: (number | null)[]) => ({ name, unit: 'm', values });
   test('columns of a file: an argument and a value, missing cells left empty', () =>
@@ -395,6 +419,35 @@ describe('where knots come from', () => {
     expect(
       fromColumns([column('T', 1, 2, 3), column('w', 0, 5, 0), column('mu', 1, 2, 3)], { x: 0, w: 1, y: 2 }),
     ).toMatchObject({ shape: 'scattered', second: { name: 'w', unit: 'm' } }));
+  const down = { name: 'T', unit: '°C', values: [20, 40] };
+  const across = { name: 'p', unit: 'bar', values: [1, 2] };
+  test('a grid with its names and units; a hole stays empty, and what is not named stays as it was', () => {
+    const grid = { down, across, value: { name: '', unit: 'kg/m^3' }, cells: [1.5, null, 1.7, 2.7], doubt: '' };
+    const taken = fromGrid(grid);
+    expect(taken).toEqual({
+      ...{ shape: 'grid', xName: 'T', xUnit: '°C', yUnit: 'kg/m^3' },
+      second: { name: 'p', unit: 'bar', method: 'linear', scale: 'plain' },
+      cells: [
+        ['', '1', '2'],
+        ['20', '1.5', ''],
+        ['40', '1.7', '2.7'],
+      ],
+    });
+    expect(fromGrid({ ...grid, down: { ...down, name: '' }, value: { name: 'rho', unit: '' } })).toMatchObject({
+      name: 'rho',
+    });
+    expect(fromGrid({ ...grid, down: { ...down, name: '' } })).not.toHaveProperty('xName');
+  });
+  test('of three columns two are arguments where they make a grid or the file is our own', () => {
+    const three = (x: number[], w: number[]) => [column('T', ...x), column('p', ...w), column('rho', ...x)];
+    const two = { x: 0, w: 1, y: 2 };
+    expect(proposedColumns(three([1, 1, 2, 2], [5, 6, 5, 6]), false)).toEqual(two);
+    expect(proposedColumns(three([1, 2, 3], [5, 6, 7]), true)).toEqual(two);
+    const one = { x: 0, w: null, y: 1 };
+    expect(proposedColumns(three([1, 2, 3], [5, 6, 7]), false)).toEqual(one);
+    expect(proposedColumns(three([1, 2, 3], [5, 5, 5]), false)).toEqual(one);
+    expect(proposedColumns([column('T', 1), column('rho', 2)], true)).toEqual(one);
+  });
   test('a column that is not there is none', () =>
     expect(fromColumns([column('T', 1)], { x: 0, w: null, y: 4 })).toBeUndefined());
   const campaign = { runRows: [{ id: 7, name: 'sweep' }] } as unknown as CampaignReply;

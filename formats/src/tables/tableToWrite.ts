@@ -1,0 +1,44 @@
+import { argumentsAt, isInTwo, type PropertyTable } from '@undameter/core';
+import type { ChannelToWrite, RunToWrite } from '../writers';
+
+const channel = (name: string, unit: string, values: ArrayLike<number>): ChannelToWrite => ({
+  ...{ symbol: name, name, unit },
+  values: Float64Array.from(values),
+});
+
+/**
+ * A table as columns on their way out.
+ * @param form  of a grid: `grid` has a column for each value of the second argument, headed by it; `long` a row for each knot
+ */
+export function tableToWrite(table: PropertyTable, form: 'grid' | 'long'): RunToWrite {
+  const { name, xName, xUnit, yUnit, x, y } = table;
+  if (!isInTwo(table)) return { name, channels: [channel(xName, xUnit, x), channel(name, yUnit, y)] };
+  const { second } = table;
+  if (form === 'grid' && !second.isScattered) {
+    const across = second.w.map((w, j) =>
+      channel(
+        `${name} at ${second.name} = ${`${w} ${second.unit}`.trim()}`,
+        yUnit,
+        x.map((_, i) => y[i * second.w.length + j]!),
+      ),
+    );
+    return { name, channels: [channel(xName, xUnit, x), ...across] };
+  }
+  const places = y.map((_, knot) => argumentsAt(table, knot));
+  return {
+    name,
+    channels: [
+      channel(
+        xName,
+        xUnit,
+        places.map((p) => p[0]!),
+      ),
+      channel(
+        second.name,
+        second.unit,
+        places.map((p) => p[1]!),
+      ),
+      channel(name, yUnit, y),
+    ],
+  };
+}
