@@ -66,8 +66,8 @@ export const tableFileReply = described(
       'The file as a grid: one argument down, the other one across; null: it is none.',
       orNull(
         closed({
-          down: closed({ ...headed, values: Type.Array(Type.Number()) }),
-          across: closed({ ...headed, values: Type.Array(Type.Number()) }),
+          down: described('The argument of the rows.', closed({ ...headed, values: Type.Array(Type.Number()) })),
+          across: described('The argument of the columns.', closed({ ...headed, values: Type.Array(Type.Number()) })),
           value: closed(headed),
           cells: described('Row by row; null where there is no number.', Type.Array(orNull(Type.Number()))),
           doubt: described('Why it could be columns as well; empty: it is a grid.', Type.String()),
