@@ -46,7 +46,10 @@ export interface LimitKind<S extends TObject = TObject> {
   check?(limit: Static<S>): void;
   /** Whether it can be kept as it stands in the form; absent: always. */
   isWhole?(limit: Static<S>): boolean;
-  /** A first limit on a channel, in the unit of time of the run; absent: it is drawn on a chart. */
+  /**
+   * A first limit on a channel, in the unit of time of the run; what nothing can be proposed for is left empty. Absent: it is
+   * drawn on a chart.
+   */
   start?(channel: LimitChannel, timeUnit: string): Static<S>;
   /** The limit that a stretch of the channel's axis means; undefined where it means none. */
   fromRange?(channel: LimitChannel, range: readonly [low: number, high: number]): Static<S> | undefined;

@@ -26,9 +26,10 @@ export const words: LimitKind<typeof schema> = {
   on: 'words',
   reads: (limit) => [limit.symbol],
   units: () => [],
-  words: (limit) => `${limit.symbol} ${limit.words.join(' or ')}`,
+  words: (limit) => `${limit.symbol} ${limit.words.join(' or ') || '(no word chosen)'}`,
   isWhole: (limit) => limit.words.length > 0,
-  start: ({ symbol: of, labels }) => ({ kind: 'words', symbol: of, words: (labels ?? []).slice(0, 1) }),
+  // Nothing speaks for one word before another.
+  start: ({ symbol: of }) => ({ kind: 'words', symbol: of, words: [] }),
   fromRange: ({ symbol: of, labels }, [low, high]) => {
     const some = (labels ?? []).filter((_, code) => code >= low && code <= high);
     return some.length === 0 ? undefined : { kind: 'words', symbol: of, words: some };

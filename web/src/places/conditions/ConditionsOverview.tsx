@@ -1,5 +1,6 @@
 import { Sentence } from '../../parts/Sentence';
-import { overlapsInWords } from './overlaps';
+import { Fragment } from 'react';
+import { onceEach, overlapsInWords } from './overlaps';
 import type { ConditionsData } from './useConditionsData';
 
 interface ConditionsOverviewProps {
@@ -32,8 +33,11 @@ export function ConditionsOverview({
           Propose conditions from the set points …
         </button>
         {bench && rows.length > 0 && <p className="soft">{overlapsInWords(bench)}</p>}
-        {points?.problems.map((p) => (
-          <Sentence key={p.conditionId} error={p.problem} />
+        {onceEach(points?.problems ?? [], rows).map((p) => (
+          <Fragment key={p.problem.message}>
+            <Sentence error={p.problem} />
+            {p.others !== '' && <p className="soft">{p.others}</p>}
+          </Fragment>
         ))}
       </div>
     </>

@@ -11,7 +11,7 @@ import { ConditionsBoard, type BoardName } from './ConditionsBoard';
 import { ConditionsChart } from './ConditionsChart';
 import { ConditionsHeading } from './ConditionsHeading';
 import { ConditionsOverview } from './ConditionsOverview';
-import { limitOn } from './limits';
+import { firstLimits } from './limits';
 import { SetPointsPanel } from './SetPointsPanel';
 import { seriesOf, useConditionInHand } from './useConditionInHand';
 import { useConditionsChart } from './useConditionsChart';
@@ -38,7 +38,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
   const [board, setBoard] = usePreference<BoardName>('conditions.board', 'conditions');
   const { rows, channels, view, setView } = data;
   const nextName = `Condition ${rows.length + 1}`;
-  const begin = () => channels[0] && hand.take({ name: nextName, limits: [limitOn(channels[0])] });
+  const begin = () => hand.take({ name: nextName, limits: firstLimits(channels) });
   const setLimits = (limits: ConditionBody['limits']) =>
     draft ? hand.change({ ...draft.body, limits }) : hand.take({ name: nextName, limits });
   useCommands([

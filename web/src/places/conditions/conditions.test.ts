@@ -8,6 +8,7 @@ import { conditionsOption } from './chartOption';
 import {
   asKind,
   inWords,
+  firstLimits,
   limitOn,
   movedTo,
   symbolOf,
@@ -18,7 +19,7 @@ import {
   type LimitChannel,
 } from './limits';
 import { mapOption } from './mapOption';
-import { overlapsInWords } from './overlaps';
+import { onceEach, overlapsInWords } from './overlaps';
 import { levelsInWords, sizeInWords } from './setPointWords';
 import { channelsOf, defaultColumns, mapAxes, watchedSymbols } from './shown';
 
@@ -36,10 +37,15 @@ const row = (id: number, ...limits: ConditionRow['limits']): ConditionRow => ({
 });
 
 describe('a limit is begun', () => {
-  test('near the mean of numbers, on the first word of a category', () => {
+  test('near the mean of numbers, on no word of a category', () => {
     expect(limitOn(n)).toEqual({ kind: 'tolerance', symbol: 'n', value: 1450, tolerance: 1, unit: 'rpm' });
     expect(limitOn(Q)).toMatchObject({ value: 0 });
-    expect(limitOn(valve)).toEqual({ kind: 'words', symbol: 'v', words: ['open'] });
+    expect(limitOn(valve)).toEqual({ kind: 'words', symbol: 'v', words: [] });
+  });
+  test('of a new condition on the first channel that has a mean; where none has, there is nothing to propose', () => {
+    expect(firstLimits([valve, Q, n])).toEqual([limitOn(n)]);
+    expect(firstLimits([valve, Q])).toEqual([]);
+    expect(firstLimits([])).toEqual([]);
   });
   test('as another sort on the channel at hand, or on the first that it can be on', () => {
     expect(asKind(limitKindOf({ kind: 'between' }), [valve, Q, n], n, 's')).toMatchObject({ symbol: 'n', low: 1449 });
@@ -53,7 +59,7 @@ describe('a limit is begun', () => {
       const channel = kind.on === 'words' ? valve : n;
       const begun = kind.start!(channel, 's') as SingleLimit;
       expect(begun.kind).toBe(kind.kind);
-      expect(kind.isWhole?.(begun) ?? true).toBe(kind.kind !== 'steady');
+      expect(kind.isWhole?.(begun) ?? true).toBe(!['steady', 'words'].includes(kind.kind));
     }
   });
   test('on a channel that has none yet', () => {
@@ -75,7 +81,7 @@ describe('a limit is moved to another channel', () => {
     }));
   test('as the usual sort where it cannot', () => {
     expect(movedTo(words, n, 's')).toEqual({ kind: 'tolerance', symbol: 'n', value: 1450, tolerance: 1, unit: 'rpm' });
-    expect(movedTo(near, valve, 's')).toEqual({ kind: 'words', symbol: 'v', words: ['open'] });
+    expect(movedTo(near, valve, 's')).toEqual({ kind: 'words', symbol: 'v', words: [] });
   });
 });
 
@@ -135,6 +141,17 @@ describe('in words', () => {
     expect(levelsInWords(levels.slice(0, 1), '')).toBe('1 level: 1');
     expect(sizeInWords({ samples: 12345, points: 3 })).toMatch(/^12.345 samples, 3 stretches$/);
     expect(sizeInWords({ samples: 8, points: 1 })).toBe('8 samples');
+  });
+  test('one complaint of many conditions is made once, with their names; another one beside it', () => {
+    const rows = [1, 2, 3, 4, 5, 6].map((id) => row(id));
+    const problem = (message: string) =>
+      ({ code: 'CHANNEL_UNKNOWN', message }) as PointsReply['problems'][number]['problem'];
+    const problems = rows.map(({ id }) => ({ conditionId: id, problem: problem(id === 3 ? 'no Q' : 'no dp') }));
+    expect(onceEach(problems, rows)).toEqual([
+      { problem: problem('no dp'), others: 'So it is with 5 conditions: c1; c2; c4; c5; and 1 more.' },
+      { problem: problem('no Q'), others: '' },
+    ]);
+    expect(onceEach([], rows)).toEqual([]);
   });
   const counts = (over: Partial<BenchReply>) => overlapsInWords(benchOf([], { kept: 100, ...over }));
   const counted = (name: string, samples: number, shares = 0) => ({ id: 1, name, samples, shares, problem: null });

@@ -18,7 +18,13 @@ type Limits = ConditionBody['limits'];
 /** The channel that a limit of one channel is on. */
 export const symbolOf = (limit: Limit): string | undefined => ('symbol' in limit ? limit.symbol : undefined);
 
-/** A first limit on a channel: near its mean, or on its first word. */
+/** The limits of a new condition: near the mean of the first channel that has one; none where nothing can be proposed. */
+export function firstLimits(channels: readonly LimitChannel[]): Limits {
+  const numbers = channels.find((c) => c.labels === null && c.mean !== null);
+  return numbers ? [limitOn(numbers)] : [];
+}
+
+/** A first limit on a channel: near its mean, or on none of its words. */
 export const limitOn = (channel: KindChannel): SingleLimit =>
   limitKindsOn(channel)[0]!.start!(channel, '') as SingleLimit;
 

@@ -1,4 +1,4 @@
-import type { BenchReply } from '@undameter/contract';
+import type { BenchReply, ConditionRow, PointsReply } from '@undameter/contract';
 import { formatCount } from '@undameter/core';
 
 /** What conditions leave out and what they share, as sentences. */
@@ -12,6 +12,17 @@ export function overlapsInWords({ kept, inAnyCondition, inSeveralConditions, con
     empty.length > 0 ? `No sample of this run is in ${namesOf(empty)}.` : '',
   ];
   return sentences.filter(Boolean).join(' ');
+}
+
+/** Each problem once, with the conditions that have it where these are several. */
+export function onceEach(problems: PointsReply['problems'], rows: readonly Pick<ConditionRow, 'id' | 'name'>[]) {
+  const byMessage = new Map<string, PointsReply['problems']>();
+  for (const one of problems) byMessage.set(one.problem.message, [...(byMessage.get(one.problem.message) ?? []), one]);
+  return [...byMessage.values()].map((same) => {
+    const named = same.map(({ conditionId }) => ({ name: rows.find((r) => r.id === conditionId)?.name ?? '' }));
+    const others = same.length > 1 ? `So it is with ${formatCount(same.length)} conditions: ${namesOf(named)}.` : '';
+    return { problem: same[0]!.problem, others };
+  });
 }
 
 const MOST_NAMES = 4;
