@@ -156,6 +156,9 @@ test('a strange log is in charts at once: fixed widths, remarks, words, marks of
   await go(page, 'Conditions');
   await page.getByRole('button', { name: '+ Condition' }).click();
   await choose(page, 'Channel of limit 1', 'Valve');
+  await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled();
+  await choose(page, 'Words of limit 1', 'open');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('row', { name: /Condition 1/ })).toContainText('50');
 });

@@ -13,6 +13,19 @@ test('set points appear by themselves and become 18 operating points with head, 
   const proposals = page.getByRole('list', { name: 'Proposed conditions' }).getByRole('listitem');
   await expect(proposals).toHaveCount(18);
   await expect(proposals.first()).toContainText('1450 rpm, 16 %');
+  // Where the levels part is said and shown; a line there is moved, taken away, and found again.
+  await expect(page.getByText(/Parted where gaps stand out: levels are apart by 7\d\d rpm or more/)).toBeVisible();
+  await page.getByRole('slider', { name: 'Cut 2 of n' }).press('Delete');
+  await expect(page.getByText(/Parted by hand/)).toBeVisible();
+  await expect(proposals).toHaveCount(12);
+  await page.getByRole('button', { name: 'as found, n' }).click();
+  await expect(proposals).toHaveCount(18);
+  // Each setting of the valve but the first of a speed was come to from above.
+  await choose(page, 'Tell apart the approach of', 'of z_v');
+  await expect(page.getByText('1 stretch is in none of them')).toBeVisible();
+  await expect(proposals.filter({ hasText: 'from below' })).toHaveCount(2);
+  await choose(page, 'Tell apart the approach of', 'no');
+  await expect(proposals).toHaveCount(18);
   await page.getByRole('button', { name: 'Accept 18' }).click();
   await page
     .getByText(/^Operating points/)

@@ -1,4 +1,5 @@
 /** Property tables as a person types, checks and uses them. */
+import { readFile } from 'node:fs/promises';
 import { expect } from '@playwright/test';
 import { benchTest, choose, go, knotCell, paste } from './bench';
 
@@ -80,4 +81,40 @@ test('what is built in is tried with one value, and refuses outside its range', 
   await expect(row).toContainText('0.003536589');
   await page.getByRole('textbox', { name: 'Temperature for water_psat' }).fill('700');
   await expect(row).toContainText('outside');
+});
+
+test('a grid comes in from a file with its names, its hole is told and filled, and it goes out and in again', async ({
+  bench: page,
+}) => {
+  await page.getByText('Loop 3: head and efficiency').first().click();
+  await go(page, 'Tables');
+  await page.getByRole('button', { name: '+ Table' }).click();
+  const grid = 'Temperature (°C) \\ Pressure (bar);1;2;5\n20;1,5;2,5;3,5\n40;1,7;;3,7\n60;1,9;2,9;3,9\n';
+  const file = { name: 'blend.csv', mimeType: 'text/csv', buffer: Buffer.from(grid) };
+  await page.locator('input[type=file]').setInputFiles(file);
+  await expect(knotCell(page, 0, 3).locator('input')).toHaveValue('5');
+  await expect(
+    page.getByText('No number in row 3, column 3. This row is neither drawn nor looked up in'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Fill by straight lines' }).click();
+  await expect(page.getByText('No number in row 3')).toBeHidden();
+  await expect(page.getByRole('textbox', { name: 'Notes' })).toHaveValue(/the value at 40, 2\./);
+  const fill = (name: string, text: string) => page.getByRole('textbox', { name, exact: name !== 'Symbol' }).fill(text);
+  await fill('Quantity', 'Blend density');
+  await fill('Symbol', 'rho_b');
+  await fill('Unit', 'kg/m^3');
+  await fill('Source', 'supplier sheet, invented');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('row', { name: /rho_b/ })).toContainText('Temperature (°C), Pressure (bar)');
+  await page.getByRole('button', { name: 'Export …' }).click();
+  const taken = page.waitForEvent('download');
+  await page.getByRole('link', { name: /Spreadsheet/ }).click();
+  const sheet = await (await taken).path();
+  await page.getByRole('button', { name: '+ Table' }).click();
+  await page.locator('input[type=file]').setInputFiles({
+    ...{ name: 'back.xlsx', mimeType: 'application/octet-stream', buffer: await readFile(sheet) },
+  });
+  await expect(page.getByRole('textbox', { name: 'Quantity' })).toHaveValue('Blend density');
+  await expect(page.getByRole('textbox', { name: 'Unit of the second' })).toHaveValue('bar');
+  await expect(knotCell(page, 2, 2).locator('input')).toHaveValue('2.45');
 });
