@@ -12,6 +12,18 @@ export const severalConditionsBody = described(
   closed({ conditions: Type.Array(conditionBody, { minItems: 1, maxItems: 200 }) }),
 );
 
+export const severalChangedBody = described(
+  'What is done to several conditions: all of it, or nothing.',
+  closed({
+    remove: described('Deleted.', Type.Optional(Type.Array(id, { maxItems: 500 }))),
+    rename: described(
+      'Called otherwise; names can be exchanged.',
+      Type.Optional(Type.Array(closed({ id, name }), { maxItems: 500 })),
+    ),
+  }),
+);
+export type SeveralChangedBody = Static<typeof severalChangedBody>;
+
 export const setPointsBody = described(
   'What is steady, and which channels were set; null: found from the run.',
   closed({

@@ -284,6 +284,57 @@ test('several conditions are made, or none of them', async () => {
   expect((await server.ask<Row[]>(`/campaigns/${here}/conditions`)).body.map((r) => r.name)).toEqual(['a', 'b']);
 });
 
+describe('several conditions are changed', () => {
+  const list = async () => (await server.ask<Row[]>(`/campaigns/${here}/conditions`)).body;
+  const change = (body: object, campaign = here) =>
+    server.ask<Row[] & { code: string; message: string }>(`/campaigns/${campaign}/conditions/change`, body);
+  test('all of them or none: names are exchanged, one that is taken is refused, one of another campaign is not there', async () => {
+    const [a, b] = await list();
+    const exchanged = await change({
+      rename: [
+        { id: a!.id, name: 'b' },
+        { id: b!.id, name: ' a ' },
+      ],
+    });
+    expect(exchanged.body.map((r) => r.name)).toEqual(['b', 'a']);
+    expect(
+      await change({
+        rename: [
+          { id: a!.id, name: 'x' },
+          { id: b!.id, name: 'x' },
+        ],
+      }),
+    ).toMatchObject({
+      ...{ status: 409, body: { code: 'NAME_TAKEN' } },
+    });
+    expect(await change({ rename: [{ id: a!.id, name: 'x' }] }, elsewhere)).toMatchObject({ status: 404 });
+    expect((await list()).map((r) => r.name)).toEqual(['b', 'a']);
+    await change({
+      rename: [
+        { id: a!.id, name: 'a' },
+        { id: b!.id, name: 'b' },
+      ],
+    });
+  });
+  test('one that is used is named, and then none is deleted; a fit goes on under the new name', async () => {
+    const [a] = await list();
+    const extra = (await server.ask<Row>(`/campaigns/${here}/conditions`, { name: 'extra', limits: [limit] })).body.id;
+    const made = await server.ask<Row>(`/campaigns/${here}/fits`, { ...fit(), runId: run, conditionIds: [a!.id] });
+    const refused = await change({ remove: [extra, a!.id] });
+    expect(refused).toMatchObject({ status: 409, body: { code: 'STILL_USED' } });
+    expect(refused.body.message).toContain('condition "a" is still used by a fit');
+    expect(await list()).toHaveLength(3);
+    await change({ rename: [{ id: a!.id, name: 'calm' }] });
+    const { body: kept } = await server.ask<{ results: object }>(`/fits/${made.body.id}`);
+    expect(Object.keys(kept.results)).toEqual(['calm']);
+    await server.ask(`/fits/${made.body.id}`, undefined, 'DELETE');
+    expect((await change({ remove: [extra], rename: [{ id: a!.id, name: 'a' }] })).body.map((r) => r.name)).toEqual([
+      ...['a', 'b'],
+    ]);
+    expect((await change({})).body).toHaveLength(2);
+  });
+});
+
 describe('a campaign', () => {
   const campaigns = async () => (await server.ask<Row[]>('/campaigns')).body.map((c) => c.name);
   test('is renamed; its name is there once', async () => {

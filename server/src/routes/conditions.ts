@@ -8,6 +8,7 @@ import {
   pointsReply,
   setPointsBody,
   setPointsReply,
+  severalChangedBody,
   severalConditionsBody,
   type ConditionBody,
   type ConditionRow,
@@ -16,6 +17,7 @@ import { checkLimit } from '@undameter/core';
 import { Type } from 'typebox';
 import type { Services } from '../services';
 import {
+  changeConditions,
   condition,
   conditions,
   createCondition,
@@ -48,6 +50,21 @@ export function conditionRoutes(app: Routes, { db, pools, loader }: Services): v
     },
     async (request, reply) =>
       reply.status(201).send(await createConditions(db, request.params.id, request.body.conditions.map(checked))),
+  );
+  app.post(
+    '/campaigns/:id/conditions/change',
+    {
+      config: { changes: 'conditions' },
+      schema: {
+        operationId: 'changeConditions',
+        tags,
+        summary: 'Delete and rename several conditions, all or none; answers the conditions of the campaign then',
+        params: idParams,
+        body: severalChangedBody,
+        response: { 200: Type.Array(conditionRow) },
+      },
+    },
+    (request) => changeConditions(db, request.params.id, request.body),
   );
   app.post(
     '/runs/:id/set-points',

@@ -1,5 +1,5 @@
 import { AppError } from '@undameter/core';
-import type { ConditionBody, ConditionRow } from '@undameter/contract';
+import type { ConditionBody, ConditionRow, SeveralChangedBody } from '@undameter/contract';
 import { allOf, oneOf, uniquely, unused } from './one';
 import type { Database, Db } from './pg/Database';
 
@@ -65,6 +65,31 @@ export async function updateCondition(db: Database, id: number, body: ConditionB
   return condition(db, id);
 }
 
+/**
+ * Deletes and renames conditions of a campaign: all of it or nothing.
+ * @throws {AppError} NOT_FOUND, NAME_TAKEN, STILL_USED with the name of the condition
+ */
+export async function changeConditions(
+  db: Database,
+  campaignId: number,
+  { remove = [], rename = [] }: SeveralChangedBody,
+): Promise<ConditionRow[]> {
+  await db.transaction(async (tx) => {
+    await checkConditions(tx, campaignId, [...remove, ...rename.map((r) => r.id)]);
+    for (const id of remove) await removeCondition(tx, id, `condition "${(await condition(tx, id)).name}"`);
+    const before = new Map<number, string>();
+    for (const { id } of rename) before.set(id, (await condition(tx, id)).name);
+    // First out of each other's way, so that two can exchange their names.
+    for (const { id } of rename) await tx.sql`update condition set name = ${`${id} on its way`} where id = ${id}`;
+    for (const { id, name } of rename) {
+      const to = name.trim();
+      await uniquely('condition', to, tx.sql`update condition set name = ${to} where id = ${id}`);
+      if (to !== before.get(id)) await renameSeries(tx, id, before.get(id)!, to);
+    }
+  });
+  return conditions(db, campaignId);
+}
+
 type ByName = Record<string, unknown>;
 
 /** What a fit keeps by the name of a series goes on under its new one, which begins with that of its condition. */
@@ -89,12 +114,8 @@ async function renameSeries(db: Db, conditionId: number, before: string, after: 
 }
 
 /** @throws {AppError} STILL_USED, NOT_FOUND */
-export async function removeCondition(db: Db, id: number): Promise<void> {
+export async function removeCondition(db: Db, id: number, what = 'condition'): Promise<void> {
   const compared = await db.sql`select id from comparison where reference->'conditionIds' @> to_jsonb(${id}::int)`;
-  if (compared.length > 0) throw new AppError('STILL_USED', { what: 'condition', by: 'a comparison' });
-  oneOf(
-    await unused('condition', 'a fit', db.sql`delete from condition where id = ${id} returning id`),
-    'condition',
-    id,
-  );
+  if (compared.length > 0) throw new AppError('STILL_USED', { what, by: 'a comparison' });
+  oneOf(await unused(what, 'a fit', db.sql`delete from condition where id = ${id} returning id`), 'condition', id);
 }

@@ -5,11 +5,13 @@ import { Board } from '../../board/Board';
 import { SeriesMark } from '../../board/SeriesMark';
 import { inWords } from './limits';
 import { PointsBoard } from './PointsBoard';
+import { SeveralConditions } from './SeveralConditions';
 import type { ConditionsData } from './useConditionsData';
 
 export type BoardName = 'conditions' | 'points';
 
 interface ConditionsBoardProps {
+  campaignId: number;
   data: ConditionsData;
   board: BoardName;
   onBoard(board: BoardName): void;
@@ -60,7 +62,7 @@ export function ConditionsBoard(props: ConditionsBoardProps) {
   );
 }
 
-function Conditions({ data, inHand, onTake, tabs }: ConditionsBoardProps & { tabs: React.ReactNode }) {
+function Conditions({ campaignId, data, inHand, onTake, tabs }: ConditionsBoardProps & { tabs: React.ReactNode }) {
   const { rows, points } = data;
   const counted = new Map(data.bench?.conditions.map((c) => [c.id, c]));
   const pointsOf = (id: number): number | null => points?.points.filter((p) => p.conditionId === id).length ?? null;
@@ -69,7 +71,12 @@ function Conditions({ data, inHand, onTake, tabs }: ConditionsBoardProps & { tab
   return (
     <Board<ConditionRow>
       title="Conditions"
-      tools={tabs}
+      tools={
+        <>
+          {rows.length > 1 && <SeveralConditions campaignId={campaignId} rows={rows} />}
+          {tabs}
+        </>
+      }
       rows={rows}
       keyOf={(r) => r.id}
       inHand={inHand}

@@ -69,6 +69,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
       }
       board={
         <ConditionsBoard
+          campaignId={campaignId}
           data={data}
           board={board}
           onBoard={setBoard}
