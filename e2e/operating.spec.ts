@@ -40,6 +40,13 @@ test('set points appear by themselves and become 18 operating points with head, 
     await expect(board.getByRole('columnheader', { name: heading }).first()).toBeVisible();
   await page.getByText('Map', { exact: true }).click();
   await expect(page.getByRole('img', { name: /Time spent on .* with operating points/ })).toBeVisible();
+  // Those of one speed go at once, chosen by their names.
+  await page.getByText('Conditions', { exact: true }).last().click();
+  await page.getByRole('button', { name: 'Several …' }).click();
+  await page.getByRole('textbox', { name: 'Names like' }).fill('1450 rpm, *');
+  await page.getByRole('button', { name: 'Delete 6' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Conditions' }).getByRole('row')).toHaveCount(1 + 15);
 });
 
 test('a condition drawn on the map, with an alternative and its opposite, picks samples', async ({ bench: page }) => {

@@ -6,11 +6,19 @@ import type { Misses } from './Misses';
 
 /** A knot this many times further off than the others usually are is likely a typing error. */
 const FAR_OFF = 12;
+/** Without it no other is off by more than such a part; at an end, where a course may bend sharply, by a smaller one. */
+const CLEAR = 4;
+const CLEAR_AT_END = 10;
 /** Rounding of the last printed digit is no typing error. */
 const LEAST_SHARE = 2e-3;
 /** Values that span more than such a factor are judged by their logarithms: that is how they change evenly. */
 const WIDE_SPAN = 3;
-const FEWEST = 7;
+/** Along fewer knots than this nothing but a straight line is to be expected of their neighbours. */
+const FEWEST_FOR_CUBIC = 7;
+const FEWEST = 4;
+/** Points anywhere have neighbours at all sides from so many on. */
+const FEWEST_SCATTERED = 7;
+const fewestOf = ({ second }: PropertyTable): number => (second?.isScattered ? FEWEST_SCATTERED : FEWEST);
 
 type Judge = (y: Float64Array) => Misses;
 
@@ -19,7 +27,7 @@ type Judge = (y: Float64Array) => Misses;
  * @returns  its place in the table's values, and what its neighbours point to; undefined where there is none
  */
 export function oddKnot(table: PropertyTable): { knot: number; expected: number } | undefined {
-  if (table.y.length < FEWEST) return undefined;
+  if (table.y.length < fewestOf(table)) return undefined;
   const axis = scaledAxis(judgedScale(table), table.yUnit);
   const y = Float64Array.from(table.y, axis.to);
   const judge = judgeOf(table);
@@ -36,8 +44,18 @@ export function oddKnot(table: PropertyTable): { knot: number; expected: number 
   const { knot, left } = tried.reduce((a, b) => (most(b.left) < most(a.left) ? b : a));
   const size = sizes[knot]!;
   const range = most(y) - y.reduce((a, b) => Math.min(a, b));
-  const isOdd = size > 0 && size >= LEAST_SHARE * range && size >= FAR_OFF * median(left) && most(left) <= size / 4;
+  const clear = isAtEnd(table, knot) || table.y.length < FEWEST_FOR_CUBIC ? CLEAR_AT_END : CLEAR;
+  const isOdd = size > 0 && size >= LEAST_SHARE * range && size >= FAR_OFF * median(left) && clear * most(left) <= size;
   return isOdd ? { knot, expected: axis.from(y[knot]! + miss[knot]!) } : undefined;
+}
+
+/** Of a curve: neighbours stand at one side of it only. */
+const isAtEnd = ({ second, x }: PropertyTable, knot: number): boolean =>
+  !second && (knot === 0 || knot === x.length - 1);
+
+/** Whether there are enough knots beside each other for a wrong value to show. */
+export function canShowOddKnot(table: PropertyTable): boolean {
+  return table.y.length >= fewestOf(table) && judgeOf(table)(Float64Array.from(table.y)).miss.some((v) => v === v);
 }
 
 function judgedScale({ yScale = 'plain', yUnit, y }: PropertyTable) {
@@ -79,16 +97,15 @@ function missesOverGrid(x: Float64Array, w: Float64Array, y: Float64Array): Miss
   return found;
 }
 
-const AROUND = 4;
-
-/** At each knot of a curve the cubic through its four nearest neighbours. */
+/** At each knot of a curve the cubic through its four nearest neighbours, or the line through two where knots are few. */
 function missesAlong(x: Float64Array, y: Float64Array): Misses {
   const n = x.length;
   const found: Misses = { miss: new Float64Array(n).fill(NaN), noise: new Float64Array(n).fill(1) };
-  if (n <= AROUND) return found;
+  if (n < FEWEST) return found;
+  const neighbours = n < FEWEST_FOR_CUBIC ? 2 : 4;
   for (let i = 0; i < n; i++) {
-    const from = Math.min(n - AROUND - 1, Math.max(0, i - AROUND / 2));
-    const around = [0, 1, 2, 3, 4].map((j) => from + j).filter((j) => j !== i);
+    const from = Math.min(n - neighbours - 1, Math.max(0, i - neighbours / 2));
+    const around = Array.from({ length: neighbours + 1 }, (_, j) => from + j).filter((j) => j !== i);
     let [said, squares] = [0, 1];
     for (const j of around) {
       let weight = 1;

@@ -23,6 +23,7 @@ import { TableBoards, type BoardView } from './TableBoards';
 import { TableHistory } from './TableHistory';
 import { TakeFrom } from './TakeFrom';
 import { TableExport } from './TableExport';
+import { untestedInWords } from './tableWords';
 import { TableForm } from './TableForm';
 import { TableHeading, type DrawnBeside } from './TableHeading';
 import { TableLookUp } from './TableLookUp';
@@ -144,6 +145,7 @@ function TableInHand(props: TableInHandProps) {
 /** Where it can be taken from, asked, described, kept; and what speaks against it. */
 function TablePanel({ campaign, row, tables, held }: TableInHandProps & { held: TableHeld }) {
   const { draft, change, understood, notYet, problem, keeping, save } = held;
+  const untested = understood ? untestedInWords(understood.table) : '';
   return (
     <>
       <header className="panel-head">
@@ -159,6 +161,7 @@ function TablePanel({ campaign, row, tables, held }: TableInHandProps & { held: 
           {d.sentence}
         </p>
       ))}
+      {untested !== '' && <p className="panel-pad soft">{untested}</p>}
       <TableForm draft={draft} canBeOwn={!row || row.campaignId === campaign.id} onChange={change} />
       <div className="panel-pad">
         <KeepButtons keeping={keeping} onSave={save} deletable={row !== undefined} problem={problem} />

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { emptyDraft } from './state';
-import { callInWords, errorInWords } from './tableWords';
+import { callInWords, errorInWords, untestedInWords } from './tableWords';
 
 const second = { ...emptyDraft.second, name: 'share' };
 
@@ -22,4 +22,16 @@ describe('how far a table can be trusted', () => {
     expect(errorInWords(error as never, { ...emptyDraft, shape, yUnit: 'm^3' })).toBe(words),
   );
   test('is not said where it is not known', () => expect(errorInWords(undefined, emptyDraft)).toBe(''));
+});
+
+test('values that no test can reach are said to be untested, others not', () => {
+  const few = { ...emptyDraft, second: null, x: [1, 2, 3], y: [1, 2, 3] } as never;
+  expect(untestedInWords(few)).toBe(
+    'Its values are not tested for typing errors: that needs four knots in a row or a column.',
+  );
+  expect(untestedInWords({ ...emptyDraft, second: null, x: [1, 2, 3, 4], y: [1, 2, 3, 4] } as never)).toBe('');
+  const second = { name: 'w', unit: '', w: [0, 1, 0, 1], isScattered: true };
+  expect(untestedInWords({ ...emptyDraft, x: [1, 2, 3, 4], y: [1, 2, 3, 4], second } as never)).toContain(
+    'seven points',
+  );
 });

@@ -1,4 +1,4 @@
-import { formatValue, printUnit, type LeaveOneOut } from '@undameter/core';
+import { canShowOddKnot, formatValue, printUnit, type LeaveOneOut, type PropertyTable } from '@undameter/core';
 import type { TableDraft } from './state';
 
 /** The table as a formula calls it: `rho(T)`. */
@@ -16,4 +16,11 @@ export function errorInWords(error: LeaveOneOut | undefined, { shape, yUnit }: T
   const at = error.at.map((v) => formatValue(v)).join(', ');
   const [rms, largest] = [formatValue(error.rms, 2), formatValue(error.largest, 2)];
   return `without ${without} the others miss it by ${rms} ${u} (rms), at most ${largest} ${u} at ${at}`;
+}
+
+/** That its values are not tested for typing errors, and what that would need; empty where they are. */
+export function untestedInWords(table: PropertyTable): string {
+  if (canShowOddKnot(table)) return '';
+  const needed = table.second?.isScattered ? 'seven points' : 'four knots in a row or a column';
+  return `Its values are not tested for typing errors: that needs ${needed}.`;
 }
