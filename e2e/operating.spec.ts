@@ -41,7 +41,7 @@ test('set points appear by themselves and become 18 operating points with head, 
   await page.getByText('Map', { exact: true }).click();
   await expect(page.getByRole('img', { name: /Time spent on .* with operating points/ })).toBeVisible();
   // Those of one speed go at once, chosen by their names.
-  await page.getByText('Conditions', { exact: true }).last().click();
+  await page.locator('.ant-segmented').getByText('Conditions', { exact: true }).click();
   await page.getByRole('button', { name: 'Several …' }).click();
   await page.getByRole('textbox', { name: 'Names like' }).fill('1450 rpm, *');
   await page.getByRole('button', { name: 'Delete 6' }).click();

@@ -105,11 +105,17 @@ test('a grid comes in from a file with its names, its hole is told and filled, a
   await fill('Unit', 'kg/m^3');
   await fill('Source', 'supplier sheet, invented');
   await page.getByRole('button', { name: 'Save' }).click();
+  // The saved table takes the place of the new one.
+  await expect(page.getByRole('heading', { name: 'Table', exact: true })).toBeVisible();
   await expect(page.getByRole('row', { name: /rho_b/ })).toContainText('Temperature (°C), Pressure (bar)');
-  await page.getByRole('button', { name: 'Export …' }).click();
-  const taken = page.waitForEvent('download');
-  await page.getByRole('link', { name: /Spreadsheet/ }).click();
-  const sheet = await (await taken).path();
+  const link = page.getByRole('link', { name: /Spreadsheet/ });
+  // While the saved table comes in, the panel still moves under the pointer.
+  await expect(async () => {
+    if (!(await link.isVisible())) await page.getByRole('button', { name: 'Export …' }).click();
+    await expect(link).toBeVisible({ timeout: 3000 });
+  }).toPass();
+  const [taken] = await Promise.all([page.waitForEvent('download'), link.press('Enter')]);
+  const sheet = await taken.path();
   await page.getByRole('button', { name: '+ Table' }).click();
   await page.locator('input[type=file]').setInputFiles({
     ...{ name: 'back.xlsx', mimeType: 'application/octet-stream', buffer: await readFile(sheet) },
