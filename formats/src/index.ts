@@ -10,6 +10,7 @@ export { fieldExtensions, loadForField, readField, type Field, type FieldVariabl
 export type { HowRead } from './fields/FieldFormat';
 export { sourceAbove, wideGrid, type WideGrid } from './tables/wideGrid';
 export { tableToWrite } from './tables/tableToWrite';
+export { HEADINGS_ARE_NUMBERS } from './delimited/doubts';
 export { cellsOfText } from './delimited/cellsOfText';
 export { MOST_CHANNELS } from './delimited/preview';
 export { BLOCK_ROWS } from './delimited/readRun';

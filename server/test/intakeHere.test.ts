@@ -238,6 +238,16 @@ describe('on its way out', () => {
       expect((await fetch(`${server.address}/api/tables/999/export`)).status).toBe(404);
     });
   });
+  test('a grid is not warned of its headings; what else is doubtful of it stays, and one that is too long is columns', async () => {
+    const read = async (text: string) => (await ask<TableFileReply>('/table-files?name=g.csv', new Blob([text]))).body;
+    const grid = await read('Temperature (°C),1 bar,2 bar,5 bar\n20,1.5,2.5,3.5\n40,1.7,2.7,3.7\n');
+    expect(grid.grid).toMatchObject({ across: { values: [1, 2, 5] }, doubt: '' });
+    expect(grid.doubts.join()).not.toContain('Most headings are numbers');
+    const rows = Array.from({ length: 5001 }, (_, k) => `${k + 10},1,2,3`).join('\n');
+    expect(await read(`Temperature (°C),1 bar,2 bar,5 bar\n${rows}\n`)).toMatchObject({
+      ...{ grid: null, doubts: expect.arrayContaining([expect.stringContaining('Most headings are numbers')]) },
+    });
+  });
   test('the columns of a small file are read for a table', async () => {
     const { body } = await ask<TableFileReply>('/table-files?name=t.csv', new Blob(['T [°C],rho\n0,999.8\n10,x\n']));
     expect(body).toMatchObject({

@@ -148,6 +148,60 @@ describe('a sweep that meets each level once', () => {
   });
 });
 
+describe('a long table without time', () => {
+  const rows = Array.from({ length: 150_000 }, (_, k) => k);
+  const state = runOf(
+    channel(
+      'a',
+      '',
+      rows.map((k) => (k * 7919) % 4096),
+    ),
+    channel(
+      'n',
+      'rpm',
+      rows.map((k) => (k < 70_000 ? 1450 : 2900)),
+    ),
+    channel(
+      'r',
+      '',
+      rows.map((k) => Math.sin(k)),
+    ),
+  );
+  test('a channel at more than 200 values was not set; one at two was', () => {
+    const found = levelsOf(state, null, ['a', 'n', 'r']);
+    expect(found.map((l) => [l.symbol, l.levels.length, l.proposed])).toEqual([
+      ['a', 0, false],
+      ['n', 2, true],
+      ['r', 0, false],
+    ]);
+    expect([found[0]!.separation, found[1]!.separation?.by]).toEqual([undefined, 'gaps']);
+    const { conditions, missed } = conditionsOfLevels(state, null, [found[1]!]);
+    expect(conditions.map((c) => [c.name, c.points])).toEqual([
+      ['1450 rpm', 70_000],
+      ['2900 rpm', 80_000],
+    ]);
+    expect(missed).toBe(0);
+  });
+  test('two hundred levels are still levels', () => {
+    const held = runOf(
+      channel(
+        'z',
+        '%',
+        rows.slice(0, 400).map((k) => k % 200),
+      ),
+    );
+    expect(levelsOf(held, null, ['z'])[0]!.levels).toHaveLength(200);
+    const more = runOf(
+      channel(
+        'z',
+        '%',
+        rows.slice(0, 402).map((k) => k % 201),
+      ),
+    );
+    expect(levelsOf(more, null, ['z'])[0]!.levels).toEqual([]);
+  });
+});
+
 describe('a loop that is run up and down', () => {
   // Up over 0, 20, 40 and down again; the pressure lags on the way down.
   const up = [0, 20, 40, 20, 0];

@@ -120,28 +120,39 @@ function pointsOf(state: RunState, steady: SteadyLimit | null, symbols: readonly
   }));
 }
 
-/** Levels, and how far the means within one lie apart as a share of the distance to the next. */
+/** A channel that stood at more levels was not set: nobody wants so many conditions. */
+const MOST_LEVELS = 200;
+
+/** Levels, and how far the means within one lie apart as a share of the distance to the next; none of what was not held. */
 function grouped(
   held: readonly Held[],
-  cuts: readonly number[] | undefined,
+  given: readonly number[] | undefined,
 ): { levels: Level[]; spread: number; separation: Separation | undefined } {
-  if (held.length === 0) return { levels: [], spread: Infinity, separation: undefined };
-  const separation = separateLevels(held, cuts);
-  const byLevel = new Map<number, Held[]>();
-  for (const one of [...held].sort((a, b) => a.mean - b.mean)) {
-    const level = separation.cuts.filter((cut) => cut <= one.mean).length;
-    byLevel.set(level, [...(byLevel.get(level) ?? []), one]);
-  }
-  const groups = [...byLevel.values()];
+  const separation = held.length > 0 ? separateLevels(held, given) : undefined;
+  if (!separation || separation.cuts.length >= MOST_LEVELS)
+    return { levels: [], spread: Infinity, separation: undefined };
+  const { cuts } = separation;
+  const groups = partedAt(held, cuts);
   const centres = groups.map((g) => g.reduce((sum, s) => sum + s.mean, 0) / g.length);
   const nearest = Math.min(...centres.slice(1).map((c, i) => c - centres[i]!));
   const within = Math.max(...groups.map((g) => g.at(-1)!.mean - g[0]!.mean));
   return {
-    levels: groups.map((group, k) =>
-      levelOf(group, centres[k]!, { nearest, room: roomAt(centres[k]!, separation.cuts) }),
-    ),
+    levels: groups.map((group, k) => levelOf(group, centres[k]!, { nearest, room: roomAt(centres[k]!, cuts) })),
     ...{ spread: within / nearest, separation },
   };
+}
+
+/** What lies between the cuts, each rising; at a cut it is above it. Parts in which nothing lies are none. */
+function partedAt(held: readonly Held[], cuts: readonly number[]): Held[][] {
+  const groups: Held[][] = [];
+  let next = 0;
+  for (const one of [...held].sort((a, b) => a.mean - b.mean)) {
+    const before = next;
+    while (next < cuts.length && cuts[next]! <= one.mean) next++;
+    if (next > before || groups.length === 0) groups.push([]);
+    groups.at(-1)!.push(one);
+  }
+  return groups;
 }
 
 const roomAt = (centre: number, cuts: readonly number[]): number =>
@@ -156,7 +167,8 @@ const LEAST_OF_WAY = 0.03;
  * @param room  from the centre to where the level ends
  */
 function levelOf(group: readonly Held[], centre: number, { nearest, room }: { nearest: number; room: number }): Level {
-  const reachFrom = (value: number): number => Math.max(...group.map((s) => Math.abs(s.mean - value) + 4 * s.scatter));
+  const reachFrom = (value: number): number =>
+    group.reduce((most, s) => Math.max(most, Math.abs(s.mean - value) + 4 * s.scatter), 0);
   const most = Math.max(MOST_OF_WAY * nearest, Math.min(reachFrom(centre), room));
   const wantedFrom = (value: number): number =>
     Number.isFinite(nearest) ? Math.min(Math.max(reachFrom(value), LEAST_OF_WAY * nearest), most) : reachFrom(value);

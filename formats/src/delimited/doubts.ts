@@ -52,13 +52,17 @@ export const doubtsOf = (seen: Seen): string[] => [
   ...changeDoubts(seen),
 ];
 
+/** Told of a log; of a grid it is what makes it one. */
+export const HEADINGS_ARE_NUMBERS =
+  'Most headings are numbers: the heading line may be data. Choose "no headings" if so.';
+
 function headingDoubts({ headings }: Seen): string[] {
   const doubts: string[] = [];
   const named = headings.filter((h) => h !== '');
   const repeated = named.find((h, i) => named.indexOf(h) !== i);
   if (repeated) doubts.push(`The heading "${repeated}" stands over more than one column; the symbols are numbered.`);
   if (headings.length > 0 && headings.filter((h) => /^[-+]?\d/.test(h)).length > headings.length / 2)
-    doubts.push('Most headings are numbers: the heading line may be data. Choose "no headings" if so.');
+    doubts.push(HEADINGS_ARE_NUMBERS);
   return doubts;
 }
 

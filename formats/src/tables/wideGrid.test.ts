@@ -59,6 +59,7 @@ describe.each([
   ['headings of two units', `T,1 bar,2 kPa,5 bar\n${body}`],
   ['headings with a word that is no unit', `T,1 run,2 run,5 run\n${body}`],
   ['a row without a number at its begin', `T,1,2,5\n20,1,2,3\nmean,4,5,6`],
+  ['a row with more cells than the row across', 'T,1,2,5\n20,1,2,3,4\n40,4,5,6'],
   ['a number down twice', 'T,1,2,5\n20,1,2,3\n20,4,5,6'],
   ['nothing', ''],
 ])('none is', (what, text) => test(what, () => expect(read(text)).toBeUndefined()));

@@ -40,7 +40,7 @@ export function wideGrid(rows: readonly Row[], decimal: '.' | ','): WideGrid | u
   const headings = head < 0 ? undefined : headingsOf(filled[head]!, decimal);
   const units = unitsBelow(filled[head + 1] ?? [], decimal);
   const body = filled.slice(head + (units ? 2 : 1));
-  if (!headings || !isBody(body, decimal)) return undefined;
+  if (!headings || !isBody(body, headings.length, decimal)) return undefined;
   const corner = filled[head]![0]!.trim();
   const said = saidAbove(filled.slice(0, head));
   const [down, across] = cornerNames(corner);
@@ -78,8 +78,9 @@ const trimmed = (row: Row): string[] => {
 };
 
 /** Each row begins with a number, no two with the same, and none has more cells than the row across. */
-function isBody(rows: readonly Row[], decimal: '.' | ','): boolean {
+function isBody(rows: readonly Row[], across: number, decimal: '.' | ','): boolean {
   const first = rows.map((row) => numberIn(row[0]!, decimal));
+  if (rows.some((row) => row.length > across + 1)) return false;
   return rows.length >= FEWEST_DOWN && first.every((v) => v !== undefined) && new Set(first).size === first.length;
 }
 

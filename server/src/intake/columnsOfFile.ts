@@ -4,13 +4,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import type { TableFileReply } from '@undameter/contract';
-import { AppError, type Layout } from '@undameter/core';
-import { cellsOfText, formatFor, sourceAbove, wideGrid } from '@undameter/formats';
+import { AppError } from '@undameter/core';
+import { cellsOfText, formatFor, HEADINGS_ARE_NUMBERS, sourceAbove, wideGrid } from '@undameter/formats';
 import type { Pools } from '../threads/Pools';
 import { upTo } from './upTo';
 
 /** A table is typed or pasted; a file of more than this is a log, not a table. */
 const MOST_TABLE_BYTES = 8 * 2 ** 20;
+
+/** A table with more rows than this is none that anybody typed across. */
+const MOST_GRID_ROWS = 5000;
 
 /**
  * The columns of numbers of a small file in any format of intake; of a container, those of its first part.
@@ -36,21 +39,14 @@ export async function columnsOfFile(name: string, sent: AsyncIterable<Buffer>, p
       onBlock: (columns) =>
         columns.forEach((c, k) => values[k]!.push(...Array.from(c, (v) => (Number.isFinite(v) ? v : null)))),
     });
-    const rows = await firstRows(opened.textPath, layout);
+    const rows = cellsOfText(await readFile(opened.textPath), layout);
+    const grid = rows.length <= MOST_GRID_ROWS ? (wideGrid(rows, layout.decimal) ?? null) : null;
     return {
-      ...{ name, grid: wideGrid(rows, layout.decimal) ?? null, source: sourceAbove(rows) },
+      ...{ name, grid, source: sourceAbove(rows) },
       columns: usable.map((c, k) => ({ name: c.name, unit: c.unit, values: values[k]! })),
-      doubts: preview.doubts,
+      doubts: grid?.doubt === '' ? preview.doubts.filter((d) => d !== HEADINGS_ARE_NUMBERS) : preview.doubts,
     };
   } finally {
     await rm(place, { recursive: true, force: true });
   }
-}
-
-/** A table with more rows than this is none that anybody typed across. */
-const MOST_GRID_ROWS = 5000;
-
-/** The rows of a text as cells; none of a table of records, which is no text. */
-async function firstRows(path: string, layout: Layout | undefined): Promise<string[][]> {
-  return layout ? cellsOfText(await readFile(path), layout, MOST_GRID_ROWS) : [];
 }

@@ -49,6 +49,33 @@ describe.each([4, 5, 6])('of %d knots one that is typed wrong is found', (n) => 
     expect(found[0]!.sentence).toContain('breaks the smoothness of its neighbours');
   });
 });
+describe.each([
+  [3, 4],
+  [4, 3],
+  [4, 4],
+  [4, 6],
+  [5, 5],
+  [6, 5],
+])('over a grid of %d by %d', (n, m) => {
+  const grid = (f: (x: number, w: number) => number): PropertyTable => ({
+    ...table(
+      places(n),
+      places(n).flatMap((x) => places(m).map((w) => f(x, w))),
+    ),
+    second: { name: 'p', unit: 'bar', w: places(m), isScattered: false },
+  });
+  test.each<[string, (x: number, w: number) => number]>([
+    ['a plane', (x, w) => 3 + 2 * x - w],
+    ['bent along both', (x, w) => 10 - 0.3 * x * x + 0.2 * w * w + 0.1 * x * w],
+    ['falling exponentially', (x, w) => 5 * Math.exp(-0.5 * x - 0.3 * w)],
+    ['a reciprocal', (x, w) => (1 + w) / (2 + x)],
+    ['a wave', (x, w) => Math.sin(x) + Math.cos(w)],
+  ])('none where it is smooth: %s', (_, f) => expect(odd(grid(f))).toEqual([]));
+  test.each(places(n * m))('one at place %d that is typed wrong is found', (wrong) => {
+    const right = grid((x, w) => 1.5 + 0.1 * x - 0.05 * w + 0.002 * x * w);
+    expect(odd({ ...right, y: right.y.map((v, k) => (k === wrong ? 10 * v : v)) })).toEqual([wrong]);
+  });
+});
 test('that it cannot be told is known', () => {
   expect(canShowOddKnot(table([0, 1, 2], [1, 2, 30]))).toBe(false);
   expect(canShowOddKnot(table(places(4), places(4)))).toBe(true);

@@ -13,8 +13,12 @@ const CLEAR_AT_END = 10;
 const LEAST_SHARE = 2e-3;
 /** Values that span more than such a factor are judged by their logarithms: that is how they change evenly. */
 const WIDE_SPAN = 3;
-/** Along fewer knots than this nothing but a straight line is to be expected of their neighbours. */
+/**
+ * Along fewer knots than this only a line is laid through neighbours: of a curve, whose few knots would all miss the cubic
+ * through the others alike; and of a grid, where rows and columns judge each other.
+ */
 const FEWEST_FOR_CUBIC = 7;
+const FEWEST_FOR_CUBIC_IN_GRID = 5;
 const FEWEST = 4;
 /** Points anywhere have neighbours at all sides from so many on. */
 const FEWEST_SCATTERED = 7;
@@ -44,7 +48,7 @@ export function oddKnot(table: PropertyTable): { knot: number; expected: number 
   const { knot, left } = tried.reduce((a, b) => (most(b.left) < most(a.left) ? b : a));
   const size = sizes[knot]!;
   const range = most(y) - y.reduce((a, b) => Math.min(a, b));
-  const clear = isAtEnd(table, knot) || table.y.length < FEWEST_FOR_CUBIC ? CLEAR_AT_END : CLEAR;
+  const clear = isAtEnd(table, knot) || isByLines(table) ? CLEAR_AT_END : CLEAR;
   const isOdd = size > 0 && size >= LEAST_SHARE * range && size >= FAR_OFF * median(left) && clear * most(left) <= size;
   return isOdd ? { knot, expected: axis.from(y[knot]! + miss[knot]!) } : undefined;
 }
@@ -52,6 +56,12 @@ export function oddKnot(table: PropertyTable): { knot: number; expected: number 
 /** Of a curve: neighbours stand at one side of it only. */
 const isAtEnd = ({ second, x }: PropertyTable, knot: number): boolean =>
   !second && (knot === 0 || knot === x.length - 1);
+
+/** Whether a line is all that its knots are held against, along either argument. */
+const isByLines = ({ second, x }: PropertyTable): boolean => {
+  if (!second) return x.length < FEWEST_FOR_CUBIC;
+  return !second.isScattered && Math.max(x.length, second.w.length) < FEWEST_FOR_CUBIC_IN_GRID;
+};
 
 /** Whether there are enough knots beside each other for a wrong value to show. */
 export function canShowOddKnot(table: PropertyTable): boolean {
@@ -68,7 +78,7 @@ function judgedScale({ yScale = 'plain', yUnit, y }: PropertyTable) {
 function judgeOf(table: PropertyTable): Judge {
   const x = Float64Array.from(table.x, scaledAxis(table.xScale, table.xUnit).to);
   const { second } = table;
-  if (!second) return (y) => missesAlong(x, y);
+  if (!second) return (y) => missesAlong(x, y, FEWEST_FOR_CUBIC);
   const w = Float64Array.from(second.w, scaledAxis(second.scale, second.unit).to);
   return second.isScattered ? neighbourPlanes(x, w) : (y) => missesOverGrid(x, w, y);
 }
@@ -77,11 +87,14 @@ function judgeOf(table: PropertyTable): Judge {
 function missesOverGrid(x: Float64Array, w: Float64Array, y: Float64Array): Misses {
   const [n, m] = [x.length, w.length];
   const found: Misses = { miss: new Float64Array(n * m), noise: new Float64Array(n * m) };
-  const rows = Array.from({ length: n }, (_, i) => missesAlong(w, y.subarray(i * m, (i + 1) * m)));
+  const rows = Array.from({ length: n }, (_, i) =>
+    missesAlong(w, y.subarray(i * m, (i + 1) * m), FEWEST_FOR_CUBIC_IN_GRID),
+  );
   const columns = Array.from({ length: m }, (_, j) =>
     missesAlong(
       x,
       Float64Array.from(x, (_, i) => y[i * m + j]!),
+      FEWEST_FOR_CUBIC_IN_GRID,
     ),
   );
   for (let k = 0; k < n * m; k++) {
@@ -98,11 +111,11 @@ function missesOverGrid(x: Float64Array, w: Float64Array, y: Float64Array): Miss
 }
 
 /** At each knot of a curve the cubic through its four nearest neighbours, or the line through two where knots are few. */
-function missesAlong(x: Float64Array, y: Float64Array): Misses {
+function missesAlong(x: Float64Array, y: Float64Array, fewestForCubic: number): Misses {
   const n = x.length;
   const found: Misses = { miss: new Float64Array(n).fill(NaN), noise: new Float64Array(n).fill(1) };
   if (n < FEWEST) return found;
-  const neighbours = n < FEWEST_FOR_CUBIC ? 2 : 4;
+  const neighbours = n < fewestForCubic ? 2 : 4;
   for (let i = 0; i < n; i++) {
     const from = Math.min(n - neighbours - 1, Math.max(0, i - neighbours / 2));
     const around = Array.from({ length: neighbours + 1 }, (_, j) => from + j).filter((j) => j !== i);

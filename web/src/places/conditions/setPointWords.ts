@@ -48,5 +48,5 @@ export function missedInWords(missed: number, approachOf: string | null): string
 export function driftInWords({ drift, driftUncertainty }: PointValue, unit: string): string {
   const { value, uncertainty } = formatWithUncertainty(Math.abs(drift ?? NaN), driftUncertainty ?? NaN);
   const size = `${value} ± ${uncertainty} ${unit}`.trim();
-  return `${(drift ?? 0) > 0 ? 'rises' : 'falls'} by ${size} (k = 1) from the begin of the stretch to its end: it was not held`;
+  return `${(drift ?? 0) > 0 ? 'rises' : 'falls'} by ${size} (k = 1) from the begin of the stretch to its end`;
 }

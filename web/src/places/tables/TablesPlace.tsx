@@ -151,7 +151,7 @@ function TablePanel({ campaign, row, tables, held }: TableInHandProps & { held: 
       <header className="panel-head">
         <h2>{row ? 'Table' : 'New table'}</h2>
       </header>
-      <TakeFrom campaign={campaign} onTake={change} />
+      <TakeFrom campaign={campaign} second={draft.second} onTake={change} />
       <TableLookUp draft={draft} understood={understood} others={tables.filter((t) => t.id !== row?.id)} />
       {notYet && <p className="panel-pad doubt">{notYet}</p>}
       <Holes draft={draft} onChange={change} />

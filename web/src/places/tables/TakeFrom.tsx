@@ -11,13 +11,15 @@ import type { TableDraft } from './state';
 
 interface TakeFromProps {
   campaign: CampaignReply;
+  /** What is said of a second argument so far; a file that says nothing of it leaves it. */
+  second: TableDraft['second'];
   onTake(change: Partial<TableDraft>): void;
 }
 
 const atFirst: Taken = { x: 0, w: null, y: 1 };
 
 /** Takes columns as the knots, of a file, a run or a fit; or a whole table from a JSON file. */
-export function TakeFrom({ campaign, onTake }: TakeFromProps) {
+export function TakeFrom({ campaign, second, onTake }: TakeFromProps) {
   const { data: fits = [] } = useQuery(queries.fits(campaign.id));
   const [taken, setTaken] = useState<Taken>(atFirst);
   const [chosen, setChosen] = useState<string>();
@@ -32,7 +34,7 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
   };
   const takeGrid = ({ grid, source }: KnotColumns) => {
     setAsGrid(true);
-    if (grid) onTake({ ...fromGrid(grid), ...(source === undefined ? {} : { source }) });
+    if (grid) onTake({ ...fromGrid(grid, second), ...(source === undefined ? {} : { source }) });
   };
   const takeFirst = (found: KnotColumns) =>
     found.grid?.doubt === ''
@@ -92,7 +94,7 @@ export function TakeFrom({ campaign, onTake }: TakeFromProps) {
       {found && found.columns.length > 2 && !asGrid && (
         <ColumnPair found={found} taken={taken} onTake={(which) => take(found, which)} />
       )}
-      {(asGrid ? [] : found?.doubts)?.map((d) => (
+      {found?.doubts.map((d) => (
         <p key={d} className="doubt">
           {d}
         </p>

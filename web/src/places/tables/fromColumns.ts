@@ -13,22 +13,22 @@ export interface Taken {
 
 type Grid = NonNullable<TableFileReply['grid']>;
 
-/** A grid as it stands in a file; cells without a number stay empty. */
-export function fromGrid({ down, across, value, cells }: Grid): Partial<TableDraft> {
+/** A grid as it stands in a file; cells without a number stay empty, and what the file says nothing of stays as it was. */
+export function fromGrid({ down, across, value, cells }: Grid, second: TableDraft['second']): Partial<TableDraft> {
   const width = across.values.length;
   return {
     shape: 'grid',
-    ...(down.name === '' ? {} : { xName: down.name }),
-    xUnit: down.unit,
-    ...(value.name === '' ? {} : { name: value.name }),
-    yUnit: value.unit,
-    second: { name: across.name, unit: across.unit, method: 'linear', scale: 'plain' },
+    ...(isSilent(down) ? {} : { xUnit: down.unit, ...(down.name === '' ? {} : { xName: down.name }) }),
+    ...(isSilent(value) ? {} : { yUnit: value.unit, ...(value.name === '' ? {} : { name: value.name }) }),
+    second: isSilent(across) ? second : { ...second, name: across.name || second.name, unit: across.unit },
     cells: [
       ['', ...across.values.map(String)],
       ...down.values.map((x, i) => [String(x), ...cells.slice(i * width, (i + 1) * width).map(cell)]),
     ],
   };
 }
+
+const isSilent = ({ name, unit }: { name: string; unit: string }): boolean => name === '' && unit === '';
 
 /**
  * Which columns are the arguments and which the value: of three the first two are arguments where they make a grid, or

@@ -50,7 +50,7 @@ export function filledGrid(cells: Cells): Filled | undefined {
     const found = [along, down].filter((v) => v !== undefined);
     if (found.length === 0) return [];
     const value = found.reduce((sum, v) => sum + v, 0) / found.length;
-    return [{ row, column, value: Number(value.toPrecision(6)), place: `${x}, ${w}` }];
+    return [{ row, column, value: Number(value.toPrecision(12)), place: `${x}, ${w}` }];
   });
   if (made.length === 0) return undefined;
   const at = new Map(made.map((m) => [`${m.row} ${m.column}`, String(m.value)]));

@@ -26,10 +26,12 @@ describe('how far a table can be trusted', () => {
 
 test('values that no test can reach are said to be untested, others not', () => {
   const few = { ...emptyDraft, second: null, x: [1, 2, 3], y: [1, 2, 3] } as never;
-  expect(untestedInWords(few)).toBe(
-    'Its values are not tested for typing errors: that needs four knots in a row or a column.',
-  );
+  expect(untestedInWords(few)).toBe('Its values are not tested for typing errors: that needs four knots.');
   expect(untestedInWords({ ...emptyDraft, second: null, x: [1, 2, 3, 4], y: [1, 2, 3, 4] } as never)).toBe('');
+  const grid = { name: 'w', unit: '', w: [0, 1], isScattered: false };
+  expect(untestedInWords({ ...emptyDraft, x: [1, 2], y: [1, 2, 3, 4], second: grid } as never)).toContain(
+    'in a row or a column',
+  );
   const second = { name: 'w', unit: '', w: [0, 1, 0, 1], isScattered: true };
   expect(untestedInWords({ ...emptyDraft, x: [1, 2, 3, 4], y: [1, 2, 3, 4], second } as never)).toContain(
     'seven points',

@@ -21,6 +21,7 @@ export function errorInWords(error: LeaveOneOut | undefined, { shape, yUnit }: T
 /** That its values are not tested for typing errors, and what that would need; empty where they are. */
 export function untestedInWords(table: PropertyTable): string {
   if (canShowOddKnot(table)) return '';
-  const needed = table.second?.isScattered ? 'seven points' : 'four knots in a row or a column';
+  const { second } = table;
+  const needed = !second ? 'four knots' : second.isScattered ? 'seven points' : 'four knots in a row or a column';
   return `Its values are not tested for typing errors: that needs ${needed}.`;
 }

@@ -423,20 +423,26 @@ describe('where knots come from', () => {
   const across = { name: 'p', unit: 'bar', values: [1, 2] };
   test('a grid with its names and units; a hole stays empty, and what is not named stays as it was', () => {
     const grid = { down, across, value: { name: '', unit: 'kg/m^3' }, cells: [1.5, null, 1.7, 2.7], doubt: '' };
-    const taken = fromGrid(grid);
-    expect(taken).toEqual({
+    const before = { name: 'Share', unit: '%', method: 'monotone', scale: 'log' as const };
+    expect(fromGrid(grid, before)).toEqual({
       ...{ shape: 'grid', xName: 'T', xUnit: '°C', yUnit: 'kg/m^3' },
-      second: { name: 'p', unit: 'bar', method: 'linear', scale: 'plain' },
+      second: { ...before, name: 'p', unit: 'bar' },
       cells: [
         ['', '1', '2'],
         ['20', '1.5', ''],
         ['40', '1.7', '2.7'],
       ],
     });
-    expect(fromGrid({ ...grid, down: { ...down, name: '' }, value: { name: 'rho', unit: '' } })).toMatchObject({
-      name: 'rho',
-    });
-    expect(fromGrid({ ...grid, down: { ...down, name: '' } })).not.toHaveProperty('xName');
+    const silent = { name: '', unit: '' };
+    expect(fromGrid({ ...grid, value: { name: 'rho', unit: '' } }, before)).toMatchObject({ name: 'rho', yUnit: '' });
+    const quiet = fromGrid(
+      { ...grid, down: { ...down, ...silent }, across: { ...across, ...silent }, value: silent },
+      before,
+    );
+    for (const key of ['xName', 'xUnit', 'name', 'yUnit']) expect(quiet).not.toHaveProperty(key);
+    expect(quiet.second).toEqual(before);
+    expect(fromGrid({ ...grid, across: { ...across, name: '' } }, before).second).toEqual({ ...before, unit: 'bar' });
+    expect(fromGrid({ ...grid, down: { ...down, name: '' } }, before)).toMatchObject({ xUnit: '°C' });
   });
   test('of three columns two are arguments where they make a grid or the file is our own', () => {
     const three = (x: number[], w: number[]) => [column('T', ...x), column('p', ...w), column('rho', ...x)];
