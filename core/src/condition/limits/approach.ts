@@ -5,7 +5,7 @@ import { KEPT } from '../../sample';
 import { directionsOf, DOWN, UP } from '../../signal';
 import { differenceFactor, parseUnit, printUnit } from '../../units';
 import { FAILS, HOLDS, UNKNOWN, type LimitKind } from './LimitKind';
-import { closed, not, symbol, unit } from './parts';
+import { closed, hiddenUnit, not, symbol } from './parts';
 
 const schema = Type.Object(
   {
@@ -15,8 +15,14 @@ const schema = Type.Object(
       title: 'Direction',
       field: 'choice',
     }),
-    deadBand: Type.Number({ minimum: 0, title: 'Dead band', before: 'moves up to' }),
-    unit,
+    deadBand: Type.Number({
+      minimum: 0,
+      title: 'Dead band',
+      before: 'moves up to',
+      after: 'are passed over',
+      unitFrom: 'unit',
+    }),
+    unit: hiddenUnit,
     not,
   },
   closed,

@@ -4,6 +4,8 @@ import { Type } from 'typebox';
 export const closed = { additionalProperties: false };
 export const symbol = Type.String({ minLength: 1, maxLength: 40, field: 'hidden' });
 export const unit = Type.String({ maxLength: 60, title: 'Unit', field: 'unit' });
+/** The unit of a field that is said beside it, and is no field of its own. */
+export const hiddenUnit = Type.String({ maxLength: 60, field: 'hidden' });
 /** The opposite counts. */
 export const not = Type.Optional(Type.Boolean({ field: 'hidden' }));
 /** A number, or null where nothing is asked. */

@@ -7,10 +7,8 @@ import { gather, segments } from '../../sample';
 import { cutSettling, steadyFlags } from '../../signal';
 import { conversion, differenceFactor, parseUnit, printUnit } from '../../units';
 import { HOLDS, type LimitKind } from './LimitKind';
-import { bound, closed, not, symbol } from './parts';
+import { bound, closed, hiddenUnit, not, symbol } from './parts';
 
-/** The unit of a field stands beside it and is no field of its own. */
-const hiddenUnit = Type.String({ maxLength: 60, field: 'hidden' });
 const watched = Type.Object(
   { symbol, unit: hiddenUnit, deviation: bound('Standard deviation'), slope: bound('Slope') },
   closed,
