@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { RunState } from '../procedure';
 import { seriesData, shortPoints } from '../model';
 import { Random } from '../number/Random';
-import { conditionsOfLevels, levelsOf, operatingPoints, pickSamples } from './index';
+import { conditionsOfLevels, driftOfPoint, levelsOf, operatingPoints, pickSamples } from './index';
 
 const channel = (symbol: string, unit: string, ...values: number[]) =>
   [symbol, { symbol, name: symbol, unit, origin: 'logged' as const, values: Float64Array.from(values) }] as const;
@@ -69,6 +69,27 @@ describe('set points of a table without time', () => {
     expect(levelsOf({ ...table, mask: table.mask.map((_, i) => Number(i < 3)) }, null, ['n'])[0]!.levels).toHaveLength(
       2,
     ));
+});
+
+test('a drift is along the time, however unevenly samples stand in it', () => {
+  const t = Float64Array.from({ length: 40 }, (_, k) => k * k);
+  const logged = (symbol: string, unit: string, values: Float64Array) =>
+    [symbol, { symbol, name: symbol, unit, origin: 'logged' as const, values }] as const;
+  const run: RunState = {
+    ...{ samples: 40, mask: new Uint16Array(40), along: 't' },
+    channels: new Map([
+      logged('t', 's', t),
+      logged(
+        'p',
+        'kPa',
+        t.map((v, k) => (k === 7 ? NaN : 2 * v)),
+      ),
+    ]),
+  };
+  const [point] = operatingPoints(run, Int32Array.from(t.keys()).subarray(0, 3), ['p']);
+  const whole = { ...point!, members: Int32Array.from(t.keys()) };
+  expect(driftOfPoint(run, whole, 'p').change).toBeCloseTo(2 * 39 * 39, 6);
+  expect(driftOfPoint({ ...run, along: undefined }, whole, 'p').change).not.toBeCloseTo(2 * 39 * 39, 0);
 });
 
 describe('operating points that are too short for how slowly they wander', () => {

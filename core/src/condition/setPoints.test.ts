@@ -276,6 +276,20 @@ describe('levels by hand', () => {
       operatingPoints(state, pickSamples(state, conditions[1]!), ['n']).map((p) => Math.round(p.values[0]!.mean)),
     ).toEqual([2200, 2900]);
   });
+  test('beside a cut keep to their side of it, whatever is rounded', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 300 }), { minLength: 2, maxLength: 12 }),
+        fc.integer({ min: 0, max: 300 }),
+        (values, at) => {
+          const cut = at;
+          const [found] = levelsOf(runOf(channel('p', 'kPa', values)), null, ['p'], new Map([['p', [cut]]]));
+          // At the cut itself a level holds nothing but that value.
+          for (const { value, tolerance } of found!.levels)
+            expect(value < cut ? value + tolerance < cut : value - tolerance > cut || value === cut).toBe(true);
+        },
+      ),
+    ));
   test('never reach beyond their cut, and what they leave out is told as missed', () => {
     const rows = runOf(channel('p', 'kPa', [0, 1, 2, 3, 3.2, 3.2]));
     const found = levelsOf(rows, null, ['p'], new Map([['p', [3.1]]]));

@@ -137,7 +137,7 @@ function grouped(
   const nearest = Math.min(...centres.slice(1).map((c, i) => c - centres[i]!));
   const within = Math.max(...groups.map((g) => g.at(-1)!.mean - g[0]!.mean));
   return {
-    levels: groups.map((group, k) => levelOf(group, centres[k]!, { nearest, room: roomAt(centres[k]!, cuts) })),
+    levels: groups.map((group, k) => levelOf(group, centres[k]!, { nearest, cuts })),
     ...{ spread: within / nearest, separation },
   };
 }
@@ -155,21 +155,23 @@ function partedAt(held: readonly Held[], cuts: readonly number[]): Held[][] {
   return groups;
 }
 
-const roomAt = (centre: number, cuts: readonly number[]): number =>
-  Math.min(...cuts.map((cut) => Math.abs(cut - centre)));
+/** From a value to the nearest cut. */
+const roomAt = (value: number, cuts: readonly number[]): number =>
+  Math.min(...cuts.map((cut) => Math.abs(cut - value)));
 
 /** A level reaches this far of the way to the next one at most, unless its own stretches lie further apart. */
 const MOST_OF_WAY = 0.45;
 const LEAST_OF_WAY = 0.03;
 
-/**
- * Rounded so that it reads like a setting: two digits of the tolerance.
- * @param room  from the centre to where the level ends
- */
-function levelOf(group: readonly Held[], centre: number, { nearest, room }: { nearest: number; room: number }): Level {
+/** Rounded so that it reads like a setting, two digits of the tolerance; never beyond a cut. */
+function levelOf(
+  group: readonly Held[],
+  centre: number,
+  { nearest, cuts }: { nearest: number; cuts: readonly number[] },
+): Level {
   const reachFrom = (value: number): number =>
     group.reduce((most, s) => Math.max(most, Math.abs(s.mean - value) + 4 * s.scatter), 0);
-  const most = Math.max(MOST_OF_WAY * nearest, Math.min(reachFrom(centre), room));
+  const most = Math.max(MOST_OF_WAY * nearest, reachFrom(centre));
   const wantedFrom = (value: number): number =>
     Number.isFinite(nearest) ? Math.min(Math.max(reachFrom(value), LEAST_OF_WAY * nearest), most) : reachFrom(value);
   const rounded = (v: number, to: number): number => Number((Math.round(v / to) * to).toPrecision(12));
@@ -177,13 +179,15 @@ function levelOf(group: readonly Held[], centre: number, { nearest, room }: { ne
   const plain = rounded(centre, place);
   // Of a level whose stretches take up all of its room a round value would leave some of them out.
   const value = reachFrom(plain) > Math.max(most, wantedFrom(plain)) ? rounded(centre, place / 100) : plain;
-  const tolerance = wantedFrom(value);
-  const step = placeOf(tolerance) / 2;
-  return {
-    value,
-    tolerance: tolerance > 0 ? Number((Math.ceil(tolerance / step) * step).toPrecision(12)) : 0,
-    stretches: group.length,
-  };
+  return { value, tolerance: toleranceOf(wantedFrom(value), roomAt(value, cuts)), stretches: group.length };
+}
+
+/** Rounded up, or down where that would go beyond the room. */
+function toleranceOf(wanted: number, room: number): number {
+  if (!(wanted > 0)) return 0;
+  const step = placeOf(wanted) / 2;
+  const [up, down] = [Math.ceil(wanted / step), Math.ceil(room / step) - 1].map((n) => n * step) as [number, number];
+  return Number((up < room ? up : down > 0 ? down : room / 2).toPrecision(12));
 }
 
 const placeOf = (wanted: number): number => (wanted > 0 ? 10 ** Math.floor(Math.log10(wanted)) : 1);

@@ -1,5 +1,5 @@
 /** A file of a field on its way to a run: read once, unless what is taken is not what was summed up. */
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, expect, test } from '@jest/globals';
@@ -34,6 +34,17 @@ test('named as it was joined by itself it is the same; joined in another plane i
   await fieldSummary(file);
   put('b.csv', square(20));
   expect(await pressures({ ...file, plane: 'yz' })).toEqual([20, 2, 3, 4]);
+});
+test('at another time of its series it is read again; at the one that was summed up it is the same', async () => {
+  const file = put('series.cgns', '');
+  writeFileSync(file.path, readFileSync('formats/test/fields/unstructured.cgns'));
+  expect((await fieldSummary(file)).times).toEqual([0, 0.25, 0.5]);
+  expect((await pressures({ ...file, time: 0 }))[0]).toBe(101.25);
+  const last = (await pressures(file))[0];
+  await fieldSummary(file);
+  writeFileSync(file.path, 'no field any more');
+  expect((await pressures({ ...file, time: 2 }))[0]).toBe(last);
+  expect(last).not.toBe(101.25);
 });
 test('of two that wait the one summed up first is read again', async () => {
   const [first, second] = [put('c.csv', square(1)), put('d.csv', square(2))];
