@@ -1,5 +1,5 @@
 import { dependenceOf } from '../signal';
-import { chiSquareTail } from '../model/statistics/gammaTail';
+import { chiSquareTail } from '../number';
 import { normalQuantile } from '../model/statistics/distributions';
 import { budgetFrom, SCATTER, type BudgetLine } from '../model/uncertainty/budget';
 import { runsTest } from '../model/statistics/residualTests';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { chiSquareTail } from '../model/statistics/gammaTail';
+import { chiSquareTail } from '../number';
 import type { PointErrors } from '../model';
 import { uncertaintyOfSum, wholeCurve } from './covariance';
 import { candidateThrough, difference, verdictOf } from './index';

@@ -3,6 +3,7 @@ import { entry } from './entry';
 import { fieldErrors } from './fieldErrors';
 import { instrumentErrors } from './instrumentErrors';
 import { pictureErrors } from './pictureErrors';
+import { signalErrors } from './signalErrors';
 
 /**
  * Every error a person can meet, once: a code for programs, a kind for the
@@ -563,6 +564,7 @@ export const catalogue = {
   ),
   ...instrumentErrors,
   ...fieldErrors,
+  ...signalErrors,
   ...pictureErrors,
   CHANGED_MEANWHILE: entry<{ what: string }>(
     'conflict',

@@ -24,10 +24,16 @@ export {
 export { windowOfCutoff, type WeightedSmoother } from './smooth/windowOfCutoff';
 export type { Watched } from './steady/Watched';
 export { cutSettling, steadyFlags } from './steady/steadyFlags';
+export { countCycles, type CycleClass, type CycleCount } from './cycles/rainflow';
 export { bestWindow, type WindowProposal } from './bestWindow';
 export { smoothingCost, type Peak, type SmoothingCost } from './smoothingCost';
 export { crossCorrelation } from './spectrum/crossCorrelation';
-export { amplitudes, powerDensity, type DensitySettings, type Lines, type Taper } from './spectrum/density';
+export { amplitudes, powerDensity, type DensitySettings, type Lines } from './spectrum/density';
+export { averagedSpectra, bandOfDensity, proposedSegment, type Averages, type Averaging } from './spectrum/welch';
+export { tapers, type Taper } from './spectrum/tapers';
+export { spectralPeaks, type SpectralPeak } from './spectrum/peaks';
+export { transferOf, type Transfer } from './spectrum/transfer';
+export { evenInTurns, type InTurns } from './spectrum/orders';
 export { fft } from './spectrum/fft';
 export { realSpectrum, samplesOfSpectrum, type Spectrum } from './spectrum/realSpectrum';
 export { correlationsThrough, inSeries, overStretches, spreadOfSamples } from './response';

@@ -1,12 +1,7 @@
-import { AppError } from '../../error/AppError';
-import { removeLine, removeMean } from '../filter/removeDrift';
+import { removeMean } from '../filter/removeDrift';
 import { realSpectrum } from './realSpectrum';
-
-export type Taper = 'none' | 'hann';
-
-/** The periodic window of a length. Source: F. J. Harris, Proc. IEEE 66 (1978) 51-83, eq. 27a. */
-const taperOf = (taper: Taper, n: number): Float64Array =>
-  Float64Array.from({ length: n }, (_, i) => (taper === 'none' ? 1 : 0.5 - 0.5 * Math.cos((2 * Math.PI * i) / n)));
+import { taperWeights, type Taper } from './tapers';
+import { averagedSpectra } from './welch';
 
 export interface Lines {
   /** In 1/[x], length m. */
@@ -30,7 +25,7 @@ const standsForTwo = (k: number, n: number): boolean => k > 0 && 2 * k !== n;
  */
 export function amplitudes(y: Float64Array, spacing: number, taper: Taper = 'none'): Lines {
   const n = y.length;
-  const weights = taperOf(taper, n);
+  const weights = taperWeights(taper, n);
   const sum = weights.reduce((s, w) => s + w, 0);
   const start = taper === 'none' ? y : removeMean(y);
   const { re, im } = realSpectrum(start.map((v, i) => v * weights[i]!));
@@ -57,21 +52,7 @@ export interface DensitySettings {
  * Source: P. D. Welch, IEEE Trans. Audio Electroacoust. 15 (1967) 70-73.
  */
 export function powerDensity(y: Float64Array, spacing: number, settings: DensitySettings): Lines {
-  const { segment: n, taper, without = 'mean', as = 'density' } = settings;
-  if (y.length < n || n < 2)
-    throw new AppError('TOO_FEW_SAMPLES', { name: 'The stretch', have: y.length, need: Math.max(2, n) });
-  const weights = taperOf(taper, n);
-  const sum = weights.reduce((s, w) => s + w, 0);
-  const squares = weights.reduce((s, w) => s + w * w, 0);
-  const scale = as === 'density' ? spacing / squares : 1 / (sum * sum);
-  const value = new Float64Array((n >> 1) + 1);
-  const hop = n - (n >> 1);
-  let segments = 0;
-  for (let from = 0; from + n <= y.length; from += hop, segments++) {
-    const part = without === 'mean' ? removeMean(y.slice(from, from + n)) : removeLine(y.slice(from, from + n));
-    const { re, im } = realSpectrum(part.map((v, i) => v * weights[i]!));
-    for (let k = 0; k < value.length; k++)
-      value[k]! += (standsForTwo(k, n) ? 2 : 1) * scale * (re[k]! * re[k]! + im[k]! * im[k]!);
-  }
-  return { frequency: frequencies(n, spacing), value: value.map((v) => v / segments) };
+  const { as = 'density', ...averaging } = settings;
+  const { frequency, auto, bandwidth } = averagedSpectra([[y]], spacing, { ...averaging, overlap: 0.5 });
+  return { frequency, value: as === 'density' ? auto[0]! : auto[0]!.map((v) => v * bandwidth) };
 }
