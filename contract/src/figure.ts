@@ -2,6 +2,7 @@ import { Type, type Static, type TProperties } from 'typebox';
 import { closed, described, id, name, orNull, problem, reading, symbol } from './common';
 import { curveMark, curveMarkKind } from './curveMarks';
 import { SERIES_KEY } from './fit';
+import { averaging, bins, counting, spectrumAs, spectrumOf } from './view';
 
 const column = Type.Array(reading);
 const oneOf = <T extends string>(...values: T[]) => Type.Unsafe<T>(Type.Enum(values));
@@ -33,8 +34,10 @@ const chartId = Type.String({ pattern: '^([a-z][0-9]{1,4})?$' });
 const sources = [
   closed({ kind: Type.Literal('run'), ...channelsOfRun }),
   closed({ kind: Type.Literal('channels'), ...channelsOfRun, x: symbol }),
-  closed({ kind: Type.Literal('spectrum'), ...channelsOfRun, as: oneOf('amplitude', 'density') }),
-  closed({ kind: Type.Literal('histogram'), runId: id, symbol, ...ends }),
+  closed({ kind: Type.Literal('spectrum'), ...channelsOfRun, as: spectrumAs, ...spectrumOf }),
+  closed({ kind: Type.Literal('transfer'), runId: id, symbol, x: symbol, ...ends, ...averaging }),
+  closed({ kind: Type.Literal('histogram'), runId: id, symbol, ...ends, bins }),
+  closed({ kind: Type.Literal('cycles'), runId: id, symbol, ...ends, ...counting }),
   closed({ kind: Type.Literal('conditions'), ...channelsOfRun }),
   closed({ kind: Type.Literal('map'), runId: id, x: symbol, y: symbol }),
   closed({ kind: Type.Literal('table'), tableId: id }),

@@ -102,10 +102,34 @@ describe('what a figure shows', () => {
   });
   test('a spectrum is on logarithmic axes, its unit that of a density, without zero frequency', async () => {
     const { panels } = await contentOf({ kind: 'spectrum', runId: 1, panels: [['p']], as: 'density', ...window });
-    expect([panels[0]!.x!.log, panels[0]!.x!.unit, panels[0]!.y.unit]).toEqual([true, 'Hz', 'kPa^2·s']);
-    expect(panels[0]!.series[0]!.curve!.x[0]).toBeGreaterThan(0);
+    expect([panels[0]!.x!.log, panels[0]!.x!.unit, panels[0]!.y.unit]).toEqual([true, 'Hz', 'kPa²/Hz']);
+    const { x, y, low, high } = panels[0]!.series[0]!.curve!;
+    expect(x[0]).toBeGreaterThan(0);
+    expect(low[5]! < y[5]! && y[5]! < high[5]!).toBe(true);
     const amplitude = await contentOf({ kind: 'spectrum', runId: 1, panels: [['p']], as: 'amplitude', ...window });
     expect(amplitude.panels[0]!.y.unit).toBe('kPa');
+  });
+  test('a spectrum of a condition is named by it', async () => {
+    const { panels } = await contentOf({
+      ...{ kind: 'spectrum', runId: 1, panels: [['p']], as: 'power', ...window },
+      ...{ conditionIds: [1], segment: 16, taper: 'none' },
+    });
+    expect(panels[0]!.series.map((s) => [s.id, s.name])).toEqual([['p 1', 'middle']]);
+    expect(panels[0]!.y.unit).toBe('kPa²');
+  });
+  test('how a channel follows another has gain, phase and coherence over one axis', async () => {
+    const { panels, about } = await contentOf({ kind: 'transfer', runId: 1, symbol: 'p', x: 'q', ...window });
+    expect(panels.map((p) => [p.id, p.y.log, p.x?.unit])).toEqual([
+      ['gain', true, undefined],
+      ['phase', false, undefined],
+      ['coherence', false, 'Hz'],
+    ]);
+    expect(about).toMatch(/averaged over \d+ segments of \d+ samples/);
+  });
+  test('load cycles are how many are at least so large', async () => {
+    const { panels } = await contentOf({ kind: 'cycles', runId: 1, symbol: 'p', ...window });
+    const { x, y } = panels[0]!.series[0]!.curve!;
+    expect(x.at(-1)! >= x[0]! && y.at(-1)! < y[0]!).toBe(true);
   });
   test('a histogram holds every kept sample', async () => {
     const { panels } = await contentOf({ kind: 'histogram', runId: 1, symbol: 'q', ...window });

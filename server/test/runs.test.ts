@@ -167,7 +167,7 @@ describe('ways to look at it', () => {
     expect(lines).toMatchObject({ samples: 80, problem: null });
     const [bins] = (await ask<HistogramReply>(`/runs/${run}/histogram`, window)).body;
     expect(bins!.counts.reduce((a, b) => a + b)).toBe(80);
-    for (const path of ['stretch', 'pairs', 'spectrum', 'histogram'])
+    for (const path of ['stretch', 'pairs', 'spectrum', 'transfer', 'histogram', 'cycles'])
       expect(await ask(`/runs/${run}/${path}`, { ...window, x: 't', as: 'density', symbols: ['nope'] })).toMatchObject({
         status: expect.any(Number),
       });

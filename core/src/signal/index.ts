@@ -24,7 +24,7 @@ export {
 export { windowOfCutoff, type WeightedSmoother } from './smooth/windowOfCutoff';
 export type { Watched } from './steady/Watched';
 export { cutSettling, steadyFlags } from './steady/steadyFlags';
-export { countCycles, type CycleClass, type CycleCount } from './cycles/rainflow';
+export { countCycles, cyclesAtLeast, type CycleClass, type CycleCount } from './cycles/rainflow';
 export { bestWindow, type WindowProposal } from './bestWindow';
 export { smoothingCost, type Peak, type SmoothingCost } from './smoothingCost';
 export { crossCorrelation } from './spectrum/crossCorrelation';

@@ -5,7 +5,6 @@ export const fieldWords: Readonly<Record<string, string>> = {
   agreement: 'Whether the draws and first order agree within what so many draws can tell.',
   along: 'Symbol of the channel along which the samples are ordered, mostly time; null where there is none.',
   any: 'Of these at least one must hold.',
-  as: 'An amplitude spectrum, or a power spectral density.',
   at: 'Where it is: x of a curve, a place along the run, or its number, as the kind says.',
   atX: 'Read the curve at this x; null: not asked.',
   atY: 'Read the curve back from this y; null: not asked.',

@@ -1,4 +1,6 @@
 import {
+  cyclesBody,
+  cyclesReply,
   histogramBody,
   histogramReply,
   idParams,
@@ -10,6 +12,8 @@ import {
   spectrumReply,
   stretchBody,
   stretchReply,
+  transferBody,
+  transferReply,
   whyBody,
   whyReply,
 } from '@undameter/contract';
@@ -24,8 +28,9 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
   const withRun = async <B extends { symbols: string[]; steps?: unknown; x?: string }>(
     id: number,
     { steps, ...rest }: B,
+    other = rest.x,
   ) => {
-    const wanted = rest.x === undefined ? rest.symbols : [...rest.symbols, rest.x];
+    const wanted = other === undefined ? rest.symbols : [...rest.symbols, other];
     return { ...rest, run: await loader.run(id, steps as Step[] | undefined, wanted) };
   };
   app.post(
@@ -90,12 +95,33 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
       schema: {
         operationId: 'getSpectra',
         ...schema,
-        summary: 'Spectra of channels',
+        summary: 'Spectra of channels over frequency or orders, with the lines that stand out',
         body: spectrumBody,
         response: { 200: spectrumReply },
       },
     },
-    async (request) => pools.spectraOf(await withRun(request.params.id, request.body)),
+    async (request) => {
+      const { conditionIds, ...body } = request.body;
+      if (!conditionIds) return pools.spectraOf(await withRun(request.params.id, body, body.turnsBy));
+      // What a condition looks at is among the channels, whichever it is.
+      const { steps, ...asked } = body;
+      const run = await loader.run(request.params.id, steps as Step[] | undefined);
+      const conditions = await loader.conditions(run.campaignId, conditionIds);
+      return pools.spectraOf({ ...asked, run, conditions });
+    },
+  );
+  app.post(
+    '/runs/:id/transfer',
+    {
+      schema: {
+        operationId: 'getTransfers',
+        ...schema,
+        summary: 'How channels follow another one: gain, phase and coherence over frequency',
+        body: transferBody,
+        response: { 200: transferReply },
+      },
+    },
+    async (request) => pools.transfersOf(await withRun(request.params.id, request.body)),
   );
   app.post(
     '/runs/:id/histogram',
@@ -109,5 +135,18 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
       },
     },
     async (request) => pools.histogramsOf(await withRun(request.params.id, request.body)),
+  );
+  app.post(
+    '/runs/:id/cycles',
+    {
+      schema: {
+        operationId: 'countCycles',
+        ...schema,
+        summary: 'Load cycles of channels by the rainflow method',
+        body: cyclesBody,
+        response: { 200: cyclesReply },
+      },
+    },
+    async (request) => pools.cyclesOf(await withRun(request.params.id, request.body)),
   );
 }

@@ -22,6 +22,8 @@ import type {
   RowsReply,
   SetPointsReply,
   SpectrumReply,
+  TransferReply,
+  CyclesReply,
   StretchReply,
   TracesReply,
   WhyReply,
@@ -47,7 +49,10 @@ import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
 import type { Answer } from './reportErrors';
 import { piecesOf } from './piecesOf';
 import type { OpenedFile, OpenTask, previewFile } from './openFile';
-import type { pairsOf, rowsOf, spectraOf, ViewTask, whyOf } from './views';
+import type { pairsOf, rowsOf, whyOf } from './views';
+import type { ViewTask } from './within';
+import type { cyclesOf, histogramsOf } from './distributions';
+import type { SpectrumTask, TransferTask } from './spectra';
 import type { WriteTask } from './writeFileOf';
 
 /**
@@ -74,8 +79,11 @@ export class Pools {
   stretchOf = (task: ViewTask): Promise<StretchReply> => ask(this.screen, 'stretchOf', task);
   pairsOf = (task: Parameters<typeof pairsOf>[0]): Promise<PairsReply> => ask(this.screen, 'pairsOf', task);
   rowsOf = (task: Parameters<typeof rowsOf>[0]): Promise<RowsReply> => ask(this.screen, 'rowsOf', task);
-  spectraOf = (task: Parameters<typeof spectraOf>[0]): Promise<SpectrumReply> => ask(this.screen, 'spectraOf', task);
-  histogramsOf = (task: ViewTask): Promise<HistogramReply> => ask(this.screen, 'histogramsOf', task);
+  spectraOf = (task: SpectrumTask): Promise<SpectrumReply> => ask(this.screen, 'spectraOf', task);
+  transfersOf = (task: TransferTask): Promise<TransferReply> => ask(this.screen, 'transfersOf', task);
+  histogramsOf = (task: Parameters<typeof histogramsOf>[0]): Promise<HistogramReply> =>
+    ask(this.screen, 'histogramsOf', task);
+  cyclesOf = (task: Parameters<typeof cyclesOf>[0]): Promise<CyclesReply> => ask(this.screen, 'cyclesOf', task);
   costOf = (task: CostTask): Promise<CostReply | null> => ask(this.screen, 'costOf', task);
   fit = (task: FitTask, left?: AbortSignal): Promise<FitReply> => ask(this.fitting, 'fit', task, unless(left));
   judge = (task: JudgeTask, left?: AbortSignal): Promise<JudgementReply> =>

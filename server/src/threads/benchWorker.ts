@@ -2,6 +2,7 @@
 import { checkByMonteCarlo as draws, checkFormula as formula } from './checkFormula';
 import { compare as comparison } from './compareSeries';
 import { costOf as cost } from './costOf';
+import * as distributions from './distributions';
 import { evaluate as board } from './evaluate';
 import { exportColumns as columns } from './exportColumns';
 import * as fields from './fieldWork';
@@ -11,6 +12,7 @@ import * as fits from './judgeFit';
 import { judgeQuality as quality } from './judgeQuality';
 import { dwellOf as map, findSetPoints as setPoints, reducePoints as points } from './reducePoints';
 import { reporting } from './reportErrors';
+import * as spectra from './spectra';
 import { traces as windows } from './traces';
 import * as views from './views';
 
@@ -20,8 +22,10 @@ export const whyOf = reporting(views.whyOf);
 export const stretchOf = reporting(views.stretchOf);
 export const pairsOf = reporting(views.pairsOf);
 export const rowsOf = reporting(views.rowsOf);
-export const spectraOf = reporting(views.spectraOf);
-export const histogramsOf = reporting(views.histogramsOf);
+export const spectraOf = reporting(spectra.spectraOf);
+export const transfersOf = reporting(spectra.transfersOf);
+export const histogramsOf = reporting(distributions.histogramsOf);
+export const cyclesOf = reporting(distributions.cyclesOf);
 export const fit = reporting(model);
 export const judge = reporting(fits.judge);
 export const readCurve = reporting(fits.readCurve);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { AppError } from '@undameter/core';
 import { benchRun, count, step, trim, within } from '../../test/benchRun';
-import { histogramsOf, pairsOf, rowsOf, spectraOf, stretchOf, whyOf } from './views';
+import { pairsOf, rowsOf, stretchOf, whyOf } from './views';
 
 const n = 1024;
 /** 5 Hz of amplitude 3 at 128 samples a second. */
@@ -57,65 +57,6 @@ describe('channels over another one', () => {
     const reply = pairsOf({ run: long, symbols: ['y'], x: 't', from: null, to: null });
     expect([reply.every, reply.x.length, reply.x.slice(0, 3)]).toEqual([3, 4001, [0, 3, 6]]);
   });
-});
-
-describe('a spectrum', () => {
-  test('has its highest line at the frequency of the wave, with its amplitude', () => {
-    const [w] = spectraOf({ run: run(), symbols: ['w'], from: null, to: null, as: 'amplitude' });
-    const at = w!.value.indexOf(Math.max(...w!.value.map((v) => v ?? 0)));
-    expect(w!.frequency[at]).toBeCloseTo(5, 9);
-    expect(w!.value[at]).toBeCloseTo(3, 6);
-    expect([w!.samples, w!.problem]).toEqual([n, null]);
-  });
-  test('as density holds the mean square of the wave', () => {
-    const [w] = spectraOf({ run: run(), symbols: ['w'], from: null, to: null, as: 'density' });
-    const spacing = w!.frequency[1]! - w!.frequency[0]!;
-    // Parseval: half the square of the amplitude.
-    expect(w!.value.reduce<number>((sum, v) => sum + v! * spacing, 0)).toBeCloseTo(4.5, 1);
-  });
-  test('is of the longest stretch without a gap; single missing samples are bridged', () => {
-    const gapped = benchRun({
-      t: { unit: 's', values: count(n, (i) => i / 128) },
-      y: { values: count(n, (i) => (i === 3 || (i >= 100 && i < 110) ? NaN : wave(i))) },
-    });
-    const [y] = spectraOf({ run: gapped, symbols: ['y'], from: null, to: null, as: 'amplitude' });
-    expect([y!.samples, y!.problem]).toEqual([n - 110, null]);
-    const [whole] = spectraOf({ run: gapped, symbols: ['y'], from: 0, to: 99 / 128, as: 'amplitude' });
-    expect(whole!.samples).toBe(99);
-  });
-  test('of too few samples, of uneven times, of a channel that is not there says so, each by itself', () => {
-    const [w, none] = spectraOf({ run: run(), symbols: ['w', 'nope'], from: 0, to: 6 / 128, as: 'amplitude' });
-    expect(w!.problem).toMatchObject({ code: 'TOO_FEW_SAMPLES', facts: { have: 7, need: 8 } });
-    expect(none!.problem).toMatchObject({ code: 'CHANNEL_UNKNOWN' });
-    expect(w!.value).toEqual([]);
-    const uneven = benchRun({ t: { values: count(20, (i) => i + (i % 2) / 3) }, y: { values: count(20) } });
-    const [y] = spectraOf({ run: uneven, ...all, as: 'density' });
-    expect(y!.problem).not.toBeNull();
-  });
-  test('of very many lines keeps the highest of each slice, so that none that stands out is lost', () => {
-    const long = benchRun({
-      t: { unit: 's', values: count(16_384, (i) => i / 128) },
-      w: { values: count(16_384, wave) },
-    });
-    const [w] = spectraOf({ run: long, symbols: ['w'], from: null, to: null, as: 'amplitude' });
-    expect(w!.frequency).toHaveLength(2000);
-    expect(Math.max(...w!.value.map((v) => v ?? 0))).toBeCloseTo(3, 3);
-  });
-});
-
-test('a histogram counts each kept sample once; of a channel without a value there is none', () => {
-  const [y, dead] = histogramsOf({
-    run: benchRun({
-      t: { values: count(100) },
-      y: { values: count(100, (i) => i % 4) },
-      z: { values: count(100, () => NaN) },
-    }),
-    symbols: ['y', 'z'],
-    from: 10,
-    to: 89,
-  });
-  expect(y!.counts.reduce((a, b) => a + b, 0)).toBe(80);
-  expect(dead).toEqual({ symbol: 'z', low: null, width: null, counts: [] });
 });
 
 describe('why a sample is or is not in the result', () => {

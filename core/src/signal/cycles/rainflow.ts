@@ -57,6 +57,19 @@ export function countCycles(y: Float64Array, classes: number, least = 0): CycleC
   };
 }
 
+/** How many cycles are at least so large, from the largest down: the corners of its staircase. */
+export function cyclesAtLeast(classes: readonly CycleClass[]): { counts: number[]; ranges: number[] } {
+  const [counts, ranges]: [number[], number[]] = [[], []];
+  let sum = 0;
+  for (const { from, to, count } of [...classes].reverse()) {
+    if (count === 0) continue;
+    sum += count;
+    counts.push(sum, sum);
+    ranges.push(to, from);
+  }
+  return { counts, ranges };
+}
+
 /** Where a signal turns round, with its ends; of equal neighbours one. */
 function turningPoints(y: Float64Array): number[] {
   const points: number[] = [];

@@ -2,19 +2,23 @@ import type { FigureContent, FigureSource } from '@undameter/contract';
 import type { Services } from '../../services';
 import { comparison } from './comparison';
 import { conditions } from './conditions';
+import { cycles, histogram } from './distributions';
 import { fit } from './fit';
 import { run } from './run';
 import type { SourceKind } from './Source';
+import { spectrum, transfer } from './spectra';
 import { table } from './table';
 import { togetherBy } from './together';
-import { channels, histogram, map, spectrum } from './views';
+import { channels, map } from './views';
 
 /** What figures can be drawn from. Adding one: its file, its schema in the contract's `figureSource`, its name here. */
 const sources: { [Kind in FigureSource['kind']]: SourceKind<Kind> } = {
   run,
   channels,
   spectrum,
+  transfer,
   histogram,
+  cycles,
   conditions,
   map,
   table,

@@ -1,8 +1,6 @@
-import type { FigureAxis } from '@undameter/contract';
-import { AppError, printUnit } from '@undameter/core';
-import { alongAxis, axisOfChannel, channelOf, channelPanels } from './channels';
+import { axisOfChannel, channelOf, channelPanels } from './channels';
 import { aboutRun } from './run';
-import { bareSeries, named, emptyPanel, plainAxis, sourceKind } from './Source';
+import { bareSeries, named, emptyPanel, sourceKind } from './Source';
 
 /** Channels over another one, as symbols. */
 export const channels = sourceKind({
@@ -28,97 +26,6 @@ export const channels = sourceKind({
         },
       ]),
       about: aboutRun(run.name, bench) + thinned,
-    };
-  },
-});
-
-/** Spectra of channels, each in a panel of its own; zero frequency has no place on a logarithmic axis. */
-export const spectrum = sourceKind({
-  kind: 'spectrum',
-  async contentOf({ loader, pools }, { runId, panels, as, from, to }) {
-    const run = await loader.run(runId);
-    const bench = await pools.evaluate({ run, conditions: await loader.conditions(run.campaignId) });
-    const symbols = [...new Set(panels.flat())];
-    const spectra = await pools.spectraOf({ run, symbols, as, from, to });
-    const failed = spectra.find((s) => s.problem)?.problem;
-    if (failed) throw new AppError('FIGURE_SOURCE_FAILED', { name: run.name, reason: failed.message });
-    const time = alongAxis(bench, null, undefined).unit;
-    const x = frequencyAxis(time);
-    return {
-      panels: symbols.map((symbol, i) => {
-        const channel = channelOf(bench.channels, symbol);
-        const { frequency = [], value = [] } = spectra.find((s) => s.symbol === symbol) ?? {};
-        return {
-          ...emptyPanel(`panel ${i + 1}`, 1),
-          x: i === symbols.length - 1 ? x : null,
-          y: spectralAxis(channel, as, time),
-          series: [
-            {
-              ...bareSeries,
-              id: symbol,
-              ...named(channel.name),
-              nature: 'measured' as const,
-              curve: { x: frequency.slice(1), y: value.slice(1), low: [], high: [], held: false },
-            },
-          ],
-        };
-      }),
-      about: `${aboutRun(run.name, bench)}; the longest stretch without a gap`,
-    };
-  },
-});
-
-function frequencyAxis(timeUnit: string): FigureAxis {
-  const time = printUnit(timeUnit);
-  const unit = time === 's' ? 'Hz' : `1/${time || 'sample'}`;
-  return { ...plainAxis({ name: 'Frequency', symbol: 'f', unit }), log: true };
-}
-
-function spectralAxis(
-  { name, unit }: { name: string; unit: string },
-  as: 'amplitude' | 'density',
-  timeUnit: string,
-): FigureAxis {
-  const own = printUnit(unit) || '1';
-  const wrapped = /[/·]/.test(own) ? `(${own})` : own;
-  const axis =
-    as === 'amplitude'
-      ? { name: `Amplitude of ${name.toLowerCase()}`, symbol: '', unit: own }
-      : {
-          name: `Power density of ${name.toLowerCase()}`,
-          symbol: '',
-          unit: `${wrapped}^2·${printUnit(timeUnit) || '1'}`,
-        };
-  return { ...plainAxis(axis), log: true };
-}
-
-/** How often a channel takes which values. */
-export const histogram = sourceKind({
-  kind: 'histogram',
-  async contentOf({ loader, pools }, { runId, symbol, from, to }) {
-    const run = await loader.run(runId);
-    const bench = await pools.evaluate({ run, conditions: await loader.conditions(run.campaignId) });
-    const [made] = await pools.histogramsOf({ run, symbols: [symbol], from, to });
-    const channel = channelOf(bench.channels, symbol);
-    const { low = null, width = null, counts = [] } = made ?? {};
-    return {
-      panels: [
-        {
-          ...emptyPanel('main', 1),
-          x: axisOfChannel(channel),
-          y: plainAxis({ name: 'Samples in each bin', symbol: '', unit: '' }),
-          series: [
-            {
-              ...bareSeries,
-              id: symbol,
-              ...named(channel.name),
-              nature: 'measured',
-              cells: low === null || width === null ? null : { low, width, counts },
-            },
-          ],
-        },
-      ],
-      about: aboutRun(run.name, bench),
     };
   },
 });
