@@ -326,4 +326,11 @@ export const fieldWords: Readonly<Record<string, string>> = {
   yUnit: 'Unit of y.',
   zeros: 'Where the curve is zero.',
   zone: 'Time zone of the times in the file.',
+  classes: 'Ranges from zero to the largest, each of one width.',
+  gainError: 'One standard uncertainty.',
+  phaseError: 'One standard uncertainty, in degrees.',
+  largest: 'The largest range.',
+  segments: 'How many were averaged.',
+  mean: 'Of the values, in their unit.',
+  standardDeviation: 'Of the values, in their unit.',
 };

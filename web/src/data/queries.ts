@@ -49,7 +49,13 @@ import type {
   SheetVersion,
   SetPointsBody,
   SetPointsReply,
+  SpectrumBody,
   SpectrumReply,
+  TransferBody,
+  TransferReply,
+  HistogramBody,
+  CyclesBody,
+  CyclesReply,
   StretchBody,
   StretchReply,
   TableRow,
@@ -65,7 +71,7 @@ import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query
 import { ask, askBytes } from './api';
 
 /** Channels over a window of a run; null for its ends. */
-interface Window {
+export interface Window {
   steps?: readonly Step[];
   symbols: readonly string[];
   from: number | null;
@@ -174,10 +180,14 @@ export const queries = {
     put<StretchReply>(`/runs/${runId}/stretch`, body, body !== undefined),
   pairs: (runId: number, body: Window & { x: string }, wanted: boolean) =>
     put<PairsReply>(`/runs/${runId}/pairs`, body, wanted),
-  spectrum: (runId: number, body: Window & { as: 'amplitude' | 'density' }, wanted: boolean) =>
+  spectrum: (runId: number, body: Window & Omit<SpectrumBody, keyof Window>, wanted: boolean) =>
     put<SpectrumReply>(`/runs/${runId}/spectrum`, body, wanted),
-  histogram: (runId: number, body: Window, wanted: boolean) =>
+  transfer: (runId: number, body: Window & Omit<TransferBody, keyof Window>, wanted: boolean) =>
+    put<TransferReply>(`/runs/${runId}/transfer`, body, wanted),
+  histogram: (runId: number, body: Window & Omit<HistogramBody, keyof Window>, wanted: boolean) =>
     put<HistogramReply>(`/runs/${runId}/histogram`, body, wanted),
+  cycles: (runId: number, body: Window & Omit<CyclesBody, keyof Window>, wanted: boolean) =>
+    put<CyclesReply>(`/runs/${runId}/cycles`, body, wanted),
   trialFit: (body: FitBody & { campaignId: number }) =>
     put<FitReply>('/fits/trial', body, body.x !== '' && body.y !== ''),
   judgement: (body: FitBody & { campaignId: number; series: number }, wanted: boolean) =>

@@ -8,7 +8,10 @@ const chart = {
   shares: [['n'], ['Q'], ['p_d']],
   view: 'run' as const,
   x: 'Q',
-  as: 'density' as const,
+  spectrum: { as: 'density' as const },
+  transfer: { symbol: 'p_d' },
+  histogram: {},
+  cycles: {},
   window: null,
   isOnTrial: false,
 };
@@ -19,12 +22,27 @@ test('each view of the channels is a source of its own', () => {
   expect(figureOfChart(chart)).toEqual({ kind: 'run', ...run });
   expect(figureOfChart({ ...chart, view: 'channel' })).toEqual({ kind: 'channels', x: 'Q', ...run });
   expect(figureOfChart({ ...chart, view: 'spectrum' })).toEqual({ kind: 'spectrum', as: 'density', ...run });
-  expect(figureOfChart({ ...chart, view: 'histogram' })).toEqual({
-    kind: 'histogram',
-    runId: 7,
-    symbol: 'n',
-    from: null,
-    to: null,
+});
+test('a spectrum and a transfer are kept as they are chosen', () => {
+  const spectrum = { as: 'power' as const, taper: 'flatTop' as const, segment: 512, conditionIds: [4], turnsBy: 'n' };
+  expect(figureOfChart({ ...chart, view: 'spectrum', spectrum })).toMatchObject({ kind: 'spectrum', ...spectrum });
+  const of = { ...chart, view: 'transfer' as const };
+  expect(figureOfChart({ ...of, transfer: { symbol: 'p_d', overlap: 0.75 } })).toEqual({
+    ...{ kind: 'transfer', runId: 7, symbol: 'p_d', x: 'Q', overlap: 0.75, from: null, to: null },
+  });
+  expect(figureOfChart({ ...of, transfer: { symbol: undefined } })).toBeUndefined();
+  expect(figureOfChart({ ...of, x: undefined })).toBeUndefined();
+});
+test.each([
+  ['histogram', { bins: 12 }],
+  ['cycles', { classes: 8, least: 2 }],
+] as const)('a %s of several channels is one sheet of several charts, of one it is that', (view, chosen) => {
+  const of = (symbol: string) => ({ kind: view, runId: 7, symbol, ...chosen, from: null, to: null });
+  const asked = { ...chart, view, [view]: chosen };
+  expect(figureOfChart({ ...asked, shown: ['Q'] })).toEqual(of('Q'));
+  expect(figureOfChart(asked)).toEqual({
+    kind: 'together',
+    charts: ['n', 'Q', 'p_d'].map((symbol, k) => ({ id: `c${k + 1}`, source: of(symbol) })),
   });
 });
 test('the window is kept, and what shares a pane shares a panel', () => {

@@ -1,5 +1,6 @@
 import type { BenchReply, RunReply } from '@undameter/contract';
 import { formatCount, formatValue, printUnit } from '@undameter/core';
+import type { ReactNode } from 'react';
 import { Board, type BoardColumn } from '../../board/Board';
 import { SmallTrace } from '../../board/SmallTrace';
 import { DeclareChannel } from './DeclareChannel';
@@ -17,11 +18,13 @@ interface ChannelBoardProps {
   stretch: readonly [number, number] | null;
   onToggle(symbol: string): void;
   onConvert(symbol: string, unit: string): void;
+  /** What else the board can show. */
+  others: ReactNode;
 }
 
 /** The run's channels: what they are, their range, what is missing; a click puts one on the chart or takes it off. */
 export function ChannelBoard(props: ChannelBoardProps) {
-  const { runId, run, bench, shown, colourOf, stretch, onToggle, onConvert } = props;
+  const { runId, run, bench, shown, colourOf, stretch, onToggle, onConvert, others } = props;
   const madeBy = new Map(bench?.reports.flatMap((r) => (r.made ? [[r.made.symbol, r.title] as const] : [])));
   const from = (row: Row) => (row.origin === 'logged' ? 'logged' : (madeBy.get(row.symbol) ?? 'derived'));
   const reading = (row: Row, v: number | null) => (v === null || row.labels ? '–' : formatValue(v));
@@ -88,6 +91,7 @@ export function ChannelBoard(props: ChannelBoardProps) {
       onTake={(r) => onToggle(r.symbol)}
       tools={
         <>
+          {others}
           <span className="soft">over kept samples; click: show or hide</span>
           {bench && <ExportRun runId={runId} bench={bench} shown={shown} stretch={stretch} />}
         </>

@@ -10,8 +10,10 @@ const hints: Readonly<Record<View, string>> = {
   field: 'drag turns, click tells a node',
   run: 'drag to select a stretch, click for a sample, wheel to zoom',
   channel: 'Shift and drag a lasso to set samples aside',
-  spectrum: 'over the longest stretch without a gap',
-  histogram: 'over what is kept',
+  spectrum: '',
+  transfer: '',
+  histogram: '',
+  cycles: '',
 };
 
 /** Why what is on the chart cannot be kept as a figure. */
@@ -34,7 +36,9 @@ export function SignalsHeading({ signals }: { signals: Signals }) {
   return (
     <>
       <b>{draft ? `The run as step ${draft.index + 1} leaves it` : first}</b>
-      <span className="soft">{draft ? 'in hand, not saved yet' : hints[view.view]}</span>
+      <span className="soft heading-hint" title={view.hint}>
+        {draft ? 'in hand, not saved yet' : view.hint || hints[view.view]}
+      </span>
       <span className="grow" />
       <KeepFigure
         campaignId={campaignId}
@@ -46,7 +50,10 @@ export function SignalsHeading({ signals }: { signals: Signals }) {
           shares: data.shares,
           view: view.view,
           x: view.x?.symbol,
-          as: view.as,
+          spectrum: view.spectra.chosen,
+          transfer: { symbol: view.transfer.symbol, ...view.transfer.chosen },
+          histogram: view.histograms.chosen,
+          cycles: view.cycles.chosen,
           window: state.window,
           isOnTrial: draft !== null,
         })}

@@ -10,14 +10,11 @@ import { PlaceFrame } from '../../app/PlaceFrame';
 import { addressOf } from '../../app/places';
 import { NameInput } from '../../parts/NameInput';
 import { AboutRun } from '../../run/AboutRun';
-import { ChannelBoard } from './ChannelBoard';
+import { SignalsBoard } from './SignalsBoard';
 import { SignalsChart } from './SignalsChart';
 import { SignalsHeading } from './SignalsHeading';
 import { SignalsPanel } from './SignalsPanel';
-import { StretchBoard } from './StretchBoard';
-import { isOnTrial } from './trial';
-import { newStep } from '../../run/useProcedure';
-import { useSignals, type Signals } from './useSignals';
+import { useSignals } from './useSignals';
 import './signals.css';
 
 /** The channels of a run on charts over one axis, and its procedure. */
@@ -81,30 +78,5 @@ function FileOfRun({ campaignId, run }: { campaignId: number; run: RunReply }) {
     >
       <button className="quiet">{run.fileName}</button>
     </Popover>
-  );
-}
-
-const MOST_SHOWN = 9;
-
-/** The channels of the run, or the numbers of the stretch that is selected. */
-function SignalsBoard({ signals }: { signals: Signals }) {
-  const { runId, run, procedure, state, stretch, data } = signals;
-  const { bench, along, shown, choose } = data;
-  const { selection } = state;
-  if (selection && selection[0] !== selection[1])
-    return <StretchBoard rows={stretch} channels={bench?.channels ?? []} timeUnit={along?.unit ?? ''} />;
-  const toggle = (symbol: string) =>
-    choose(shown.includes(symbol) ? shown.filter((s) => s !== symbol) : [...shown, symbol].slice(-MOST_SHOWN));
-  return (
-    <ChannelBoard
-      runId={runId}
-      run={run.data}
-      stretch={selection ?? state.window}
-      onConvert={(channel, unit) => procedure.append(newStep('convertUnit', 1, { channel, unit }))}
-      bench={bench && { ...bench, channels: bench.channels.filter((c) => !isOnTrial(c.symbol)) }}
-      shown={shown}
-      colourOf={data.colourOf}
-      onToggle={toggle}
-    />
   );
 }

@@ -8,7 +8,9 @@ import { queries } from '../../data/queries';
 import { usePreference } from '../../data/usePreference';
 import { useTheme } from '../../theme/ThemeProvider';
 import type { Shown } from './chartOption';
-import { histogramOption, pairsOption, spectrumOption, type View } from './viewOption';
+import { useCycles, useHistograms } from './distribution/useDistributions';
+import { useSpectra, useTransfer } from './spectrum/useSpectra';
+import { pairsOption, type View } from './viewOption';
 
 interface Looked {
   campaignId: number;
@@ -21,48 +23,58 @@ interface Looked {
   looks: Readonly<Record<string, AxisLook>>;
 }
 
-/** The views of a run other than along it: over a channel, as spectra, as a histogram. */
+/** The views of a run other than along it: over a channel, over frequency, how often values and cycles are met. */
 export function useView({ campaignId, runId, isField, bench, trial, shown, window, looks }: Looked) {
   const { palette } = useTheme();
   const [chosen, setView] = usePreference<View | null>(`view.${runId}`, null);
   const view = chosen ?? (isField ? 'field' : 'run');
   const [wantedX, setX] = usePreference<string>(`view.x.${runId}`, '');
-  const [as, setAs] = usePreference<'amplitude' | 'density'>('view.spectrum', 'density');
   const numbers = bench?.channels.filter((c) => c.labels === null) ?? [];
   const x = numbers.find((c) => c.symbol === wantedX) ?? numbers.find((c) => c.symbol !== bench?.along);
   const symbols = shown.filter((s) => s.channel.labels === null).map((s) => s.channel.symbol);
   const body = { ...(trial ? { steps: trial } : {}), symbols, from: window?.[0] ?? null, to: window?.[1] ?? null };
-  const wanted = symbols.length > 0;
-  const pairs = useQuery(
-    queries.pairs(runId, { ...body, x: x?.symbol ?? '' }, wanted && view === 'channel' && x !== undefined),
-  );
-  const spectra = useQuery(queries.spectrum(runId, { ...body, as }, wanted && view === 'spectrum'));
-  const histograms = useQuery(
-    queries.histogram(runId, { ...body, symbols: symbols.slice(0, 1) }, wanted && view === 'histogram'),
-  );
+  const isWanted = (of: View): boolean => symbols.length > 0 && view === of;
+  const chart = { shown, looks, palette };
   const timeUnit = bench?.channels.find((c) => c.symbol === bench.along)?.unit ?? '';
+  const asked = { campaignId, runId, body, bench, chart, timeUnit };
+  const pairs = useQuery(queries.pairs(runId, { ...body, x: x?.symbol ?? '' }, isWanted('channel') && x !== undefined));
+  const spectra = useSpectra(asked, isWanted('spectrum'));
+  const transfer = useTransfer(asked, x, isWanted('transfer'));
+  const histograms = useHistograms(asked, isWanted('histogram'));
+  const cycles = useCycles(asked, isWanted('cycles'));
+  const held = {
+    field: undefined,
+    run: undefined,
+    channel: undefined,
+    spectrum: spectra,
+    transfer,
+    histogram: histograms,
+    cycles,
+  }[view];
   const draw = (size: Size): ChartOption => {
-    const chart = { shown, looks, palette };
     if (view === 'channel') return pairs.data && x ? pairsOption(pairs.data, x, chart, size) : {};
-    if (view === 'spectrum') return spectra.data ? spectrumOption(spectra.data, as, timeUnit, chart, size) : {};
-    return histograms.data ? histogramOption(histograms.data, chart, size) : {};
+    return held?.draw(size) ?? {};
   };
-  // Along the run and over a channel an axis is that of a channel; spectra and histograms have axes of their own.
+  // Along the run and over a channel an axis is that of a channel; the others have axes of their own.
   const own = useWithAxes(campaignId, `signals ${runId} ${view}`, draw);
-  const now = { field: undefined, run: undefined, channel: pairs, spectrum: spectra, histogram: histograms }[view];
-  const problem = spectra.data && view === 'spectrum' ? spectra.data.find((s) => s.problem)?.problem : undefined;
+  const isOfChannels = view === 'channel';
   return {
     view,
     setView,
     x,
     setX,
-    as,
-    setAs,
     numbers,
-    build: view === 'channel' ? draw : own.build,
+    timeUnit,
+    spectra,
+    transfer,
+    histograms,
+    cycles,
+    /** What of the view the heading tells; nothing where a hand can do more than is told. */
+    hint: held?.hint ?? '',
+    build: isOfChannels ? draw : own.build,
     own,
-    busy: now !== undefined && !now.data,
-    error: now?.error ?? problem,
-    every: view === 'channel' ? (pairs.data?.every ?? 1) : 1,
+    busy: isOfChannels ? !pairs.data : held !== undefined && !held.data && !held.error,
+    error: isOfChannels ? pairs.error : held?.error,
+    every: isOfChannels ? (pairs.data?.every ?? 1) : 1,
   };
 }
