@@ -50,11 +50,18 @@ test('a struck beam: a spike set aside, the hum filtered, its cost told, the rin
   await acceptStep(page);
   await expect(page.getByRole('button', { name: 'Step 2' })).toContainText('band-stop, order 4, 45 to 55');
 
-  // Seen otherwise: over frequency, as a histogram.
-  for (const view of ['Spectrum', 'Histogram']) {
-    await choose(page, 'View', view);
-    await expect(page.locator('.chart[aria-busy=false]')).toBeVisible();
-  }
+  // Seen otherwise: over frequency with a window of choice, the lines on the board; as cycles; as a histogram.
+  await choose(page, 'View', 'Spectrum');
+  await page.getByRole('button', { name: 'Settings' }).click();
+  await choose(page, 'Window', 'Flat top');
+  await choose(page, 'Segment', '256 samples');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.heading-hint')).toContainText(/Flat top, \d+ segments of 256 samples/);
+  await expect(page.getByRole('region', { name: 'Lines' }).getByRole('row').nth(1)).toContainText('Acceleration');
+  await choose(page, 'View', 'Load cycles');
+  await expect(page.getByRole('region', { name: 'Cycles' }).getByRole('row').nth(1)).toContainText('m/s²');
+  await choose(page, 'View', 'Histogram');
+  await expect(page.locator('.chart[aria-busy=false]')).toBeVisible();
   await choose(page, 'View', 'Along the run');
 
   // Velocity is what lies under the acceleration; its unit follows.

@@ -19,3 +19,11 @@ export function spectralUnit(unit: string, as: 'amplitude' | 'power' | 'density'
   if (inverse !== undefined) return square === '1' ? inverse : `${square}·${inverse}`;
   return per === '' ? square : `${square}/${per}`;
 }
+
+/** Of what one channel swings by per swing of another, to be printed; nothing where both are alike. */
+export function gainUnit(to: string, from: string): string {
+  const [above, below] = [printUnit(unitOfDifference(to)), printUnit(unitOfDifference(from))];
+  if (above === below) return '';
+  const wrapped = (unit: string): string => (/[/·]/.test(unit) ? `(${unit})` : unit);
+  return below === '' ? above : `${wrapped(above) || '1'}/${wrapped(below)}`;
+}

@@ -19,7 +19,7 @@ export interface Pane {
   /** What shares the axis, where it is more than one: each named in its colour, in place of the title. */
   names?: readonly { text: string; colour: string }[];
   /** An x axis of its own, below it; else it shares that of the stack. */
-  ownX?: { title: string; look?: AxisLook };
+  ownX?: { title: string; look?: AxisLook; range?: readonly [number, number] };
   /** A category: the words that stand at 0, 1, 2 … of the axis. */
   words?: readonly string[];
 }
@@ -130,7 +130,7 @@ function xAxesOf(panes: readonly Pane[], x: Stack['x'], palette: Palette) {
     return {
       gridIndex: i,
       scale: true,
-      ...axisOf(look, pane.ownX ? commonRange([pane]) : range),
+      ...axisOf(look, pane.ownX ? (pane.ownX.range ?? commonRange([pane])) : range),
       name: isLast ? (pane.ownX?.title ?? x.title) : '',
       nameLocation: 'middle',
       nameGap: 24,
@@ -141,8 +141,8 @@ function xAxesOf(panes: readonly Pane[], x: Stack['x'], palette: Palette) {
         show: isLast,
         hideOverlap: true,
         ...labelsOf(look),
-        showMinLabel: x.range === undefined,
-        showMaxLabel: x.range === undefined,
+        showMinLabel: (pane.ownX ?? x).range === undefined,
+        showMaxLabel: (pane.ownX ?? x).range === undefined,
       },
       splitLine: splitLine(palette),
     };

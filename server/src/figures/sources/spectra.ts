@@ -1,5 +1,5 @@
 import type { SpectrumAs, SpectrumReply } from '@undameter/contract';
-import { AppError, frequencyUnit, spectralUnit, unitOfDifference } from '@undameter/core';
+import { AppError, frequencyUnit, gainUnit, spectralUnit } from '@undameter/core';
 import { alongAxis, channelOf } from './channels';
 import { aboutRun } from './run';
 import { bareSeries, emptyPanel, named, plainAxis, sourceKind } from './Source';
@@ -104,11 +104,16 @@ export const transfer = sourceKind({
         },
       ],
     });
-    const gainUnit = spectralGain(to.unit, from.unit);
+
     const frequency = logarithmic('Frequency', 'f', frequencyUnit(alongAxis(bench, null, undefined).unit));
     return {
       panels: [
-        panel('gain', logarithmic(`Gain from ${from.name.toLowerCase()}`, '', gainUnit), t.gain, t.gainError),
+        panel(
+          'gain',
+          logarithmic(`Gain from ${from.name.toLowerCase()}`, '', gainUnit(to.unit, from.unit)),
+          t.gain,
+          t.gainError,
+        ),
         panel('phase', plainAxis({ name: 'Phase', symbol: '', unit: '°' }), t.phase, t.phaseError),
         { ...panel('coherence', plainAxis({ name: 'Coherence', symbol: '', unit: '' }), t.coherence), x: frequency },
       ],
@@ -116,10 +121,3 @@ export const transfer = sourceKind({
     };
   },
 });
-
-/** Unit of one channel per unit of another, printed; nothing where they are alike. */
-function spectralGain(to: string, from: string): string {
-  const [above, below] = [unitOfDifference(to), unitOfDifference(from)];
-  if (above === below) return '';
-  return below === '' ? above : `${above || '1'}/${/[/·*]/.test(below) ? `(${below})` : below}`;
-}

@@ -31,7 +31,8 @@ export function SignalsHeading({ signals }: { signals: Signals }) {
   const { bench, along, shown, view } = data;
   if (selection) return <SelectionBar range={selection} unit={along?.unit ?? ''} actions={actions} why={why} />;
   const isField = view.view === 'field';
-  const named = isField ? data.field.channel : bench?.channels.find((c) => c.symbol === shown[0]);
+  const inFront = view.view === 'transfer' ? view.transfer.symbol : shown[0];
+  const named = isField ? data.field.channel : bench?.channels.find((c) => c.symbol === inFront);
   const first = named?.name ?? 'Channels';
   return (
     <>

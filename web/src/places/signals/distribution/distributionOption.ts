@@ -28,7 +28,7 @@ export function histogramOption(histograms: HistogramReply, { shown, palette }: 
         ],
         ownX: {
           title: axisTitle(channel),
-          look: { low: edges.low - edges.width, high: edges.low + edges.width * (counts.length + 1) },
+          range: [edges.low - edges.width, edges.low + edges.width * (counts.length + 1)],
         },
       },
     ];

@@ -1,10 +1,11 @@
 import type { SpectralPeakReply, SpectrumReply, TransferReply } from '@undameter/contract';
 import { describe, expect, test } from '@jest/globals';
 import { asDrawn, channelRow } from '../../../../test/replies';
+import { gainUnit } from '@undameter/core';
 import { palettes } from '../../../theme/palette';
 import { averagedInWords, chosenWith, resolutionInWords, segmentChoices } from './chosen';
 import { decibels, peakRows } from './peakRows';
-import { gainUnit, spectrumOption, transferOption } from './spectrumOption';
+import { spectrumOption, transferOption } from './spectrumOption';
 
 const size = { width: 800, height: 400 };
 const drawnWith = (unit: string) => ({
@@ -185,6 +186,7 @@ describe('how one channel follows another, on its chart', () => {
   test.each([
     ['kPa', 'kPa(g)', ''],
     ['kPa', 'L/min', 'kPa/(L/min)'],
+    ['L/min', 'rpm', '(L/min)/rpm'],
     ['', 'mm', '1/mm'],
     ['kPa', '', 'kPa'],
   ])('%s per %s is in %s', (to, from, unit) => expect(gainUnit(to, from)).toBe(unit));

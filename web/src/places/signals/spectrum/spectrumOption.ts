@@ -1,5 +1,5 @@
 import type { SpectrumAs, SpectrumReply, TransferReply } from '@undameter/contract';
-import { formatValue, frequencyUnit, printUnit, spectralUnit, unitOfDifference } from '@undameter/core';
+import { formatValue, frequencyUnit, gainUnit, spectralUnit } from '@undameter/core';
 import type { Size } from '../../../chart/Chart';
 import type { ChartOption } from '../../../chart/echarts';
 import { band, colourOf, level, line, namedPlaces, type Column } from '../../../chart/marks';
@@ -114,9 +114,10 @@ export function transferOption(found: TransferReply, chart: TransferChart, size:
     },
     { title: 'Phase (°)', weight: 1, yRange: [-180, 180], marks: banded('phase', t.phase, t.phaseError, false) },
     {
-      title: 'Coherence; below the line nothing is shared that noise would not show',
+      title: 'Coherence; noise alone stays below the line (95 %)',
       weight: 1,
-      yRange: [0, 1],
+      // Room for the title above what is often close to one.
+      yRange: [0, 1.3],
       marks: [
         line({ x, y: t.coherence.slice(1) }, { name: 'coherence', colour, width: 1.2 }),
         ...(t.coherenceOfNoise === null ? [] : [level(t.coherenceOfNoise, palette.doubt)]),
@@ -129,11 +130,4 @@ export function transferOption(found: TransferReply, chart: TransferChart, size:
     panes,
     x: { title: `Frequency (${frequencyUnit(timeUnit)})`, look: { log: true } },
   });
-}
-
-/** Of one channel per another; nothing where both are alike. */
-export function gainUnit(to: string, from: string): string {
-  const [above, below] = [printUnit(unitOfDifference(to)), printUnit(unitOfDifference(from))];
-  if (above === below) return '';
-  return below === '' ? above : `${above || '1'}/${/[/·]/.test(below) ? `(${below})` : below}`;
 }
