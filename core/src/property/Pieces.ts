@@ -124,9 +124,46 @@ export function argumentsOf(pieces: Pieces, value: number): number[] {
   return found;
 }
 
-function turns({ b, c, e }: Pieces, k: number, width: number): number[] {
+/**
+ * All arguments beyond the last break on one side at which the end piece, continued, takes a value, rising. Pieces that stay
+ * level take none.
+ */
+export function argumentsBeyond(pieces: Pieces, side: 'before' | 'after', value: number): number[] {
+  const m = pieces.a.length;
+  if (pieces.degree === 0) return [];
+  const k = side === 'before' ? 0 : m - 1;
+  const width = pieces.breaks[k + 1]! - pieces.breaks[k]!;
+  const at = (d: number): number => valueAt(pieces, k, d) - value;
+  const isBeyond = (d: number): boolean => (side === 'before' ? d < 0 : d > width);
+  const edge = side === 'before' ? 0 : width;
+  // Between where it turns it crosses the value at most once; beyond the last turn as far as doubles reach.
+  const cuts = [edge, ...turnsOf(pieces, k).filter(isBeyond)].sort((p, q) => Math.abs(p - edge) - Math.abs(q - edge));
+  const far = reachOf(at, cuts.at(-1)!, side === 'before' ? -width : width);
+  const places = far === undefined ? cuts : [...cuts, far];
+  const found: number[] = [];
+  for (let j = 1; j < places.length; j++) {
+    const [from, to] = [places[j - 1]!, places[j]!];
+    if (at(to) === 0) found.push(to);
+    else if (at(from) !== 0 && at(from) > 0 !== at(to) > 0) found.push(rootBetween(at, from, to));
+  }
+  return found.map((d) => pieces.breaks[k]! + d).sort((p, q) => p - q);
+}
+
+/** A place beyond which the sign no longer changes, on the other side of zero; undefined where there is none. */
+function reachOf(at: (d: number) => number, from: number, step: number): number | undefined {
+  const sign = Math.sign(at(from));
+  for (let by = step; Number.isFinite(at(from + by)) && Math.abs(by) < 1e12 * Math.abs(step); by *= 2)
+    if (sign !== 0 && Math.sign(at(from + by)) === -sign) return from + by;
+  return undefined;
+}
+
+function turns(pieces: Pieces, k: number, width: number): number[] {
+  return turnsOf(pieces, k).filter((d) => d > 0 && d < width);
+}
+
+function turnsOf({ b, c, e }: Pieces, k: number): number[] {
   const roots = e[k] === 0 ? [-b[k]! / (2 * c[k]!)] : quadratic(3 * e[k]!, 2 * c[k]!, b[k]!);
-  return roots.filter((d) => d > 0 && d < width).sort((p, q) => p - q);
+  return roots.filter(Number.isFinite).sort((p, q) => p - q);
 }
 
 /** Without cancellation. Source: W. H. Press et al., Numerical Recipes (3rd ed. 2007), section 5.6. */

@@ -1,6 +1,16 @@
 import { scaledAxis, scaledKnots } from './axisScales';
 import { methodOf } from './methods';
-import { areaUnder, argumentsOf, bendAt, finderOf, slopeAt, valueAt, type Finder, type Pieces } from './Pieces';
+import {
+  areaUnder,
+  argumentsBeyond,
+  argumentsOf,
+  bendAt,
+  finderOf,
+  slopeAt,
+  valueAt,
+  type Finder,
+  type Pieces,
+} from './Pieces';
 import type { OutsidePolicy, PropertyTable } from './PropertyTable';
 
 export interface LookUp {
@@ -15,7 +25,10 @@ export interface Interpolator {
   at(query: Float64Array): LookUp;
   /** dy/dx; 0 where an end value is held. */
   slopes(query: Float64Array): Float64Array;
-  /** All arguments within the knots at which the curve takes a value, rising. */
+  /**
+   * All arguments at which `at` gives a value, rising: within the knots, and beyond them where the end pieces are continued.
+   * Where an end value is held everything beyond that end gives it too, and the end alone is told.
+   */
   argumentsOf(value: number): number[];
   /** ∫ y dx between two arguments, as far as the knots reach. */
   area(from: number, to: number): number;
@@ -39,7 +52,7 @@ export function interpolatorThrough(
     at: (query) => evaluate(pieces, finder, query, outside),
     slopes: (query) => ofPiece(slopeAt, pieces, finder, query, outside),
     bends: (query) => ofPiece(bendAt, pieces, finder, query, outside),
-    argumentsOf: (value) => argumentsOf(pieces, value),
+    argumentsOf: (value) => argumentsUnder(pieces, value, outside),
     area: (from, to) => areaUnder(pieces, from, to),
   };
 }
@@ -64,9 +77,21 @@ export function interpolatorOf(table: Omit<PropertyTable, 'symbol' | 'name' | 'x
       const slopes = scaled.slopes(query.map(xAxis.to));
       return slopes.map((s, i) => (s === 0 ? 0 : (s * xAxis.slope(query[i]!)) / yAxis.slope(values[i]!)));
     },
-    argumentsOf: (value) => scaled.argumentsOf(yAxis.to(value)).map(xAxis.from),
+    argumentsOf: (value) =>
+      scaled
+        .argumentsOf(yAxis.to(value))
+        .map(xAxis.from)
+        // Beyond the knots an axis may end: a logarithm has no place for zero, a reciprocal none for infinity.
+        .filter((q) => Number.isFinite(look(Float64Array.of(q)).values[0]!))
+        .sort((p, q) => p - q),
     area: (from, to) => areaByGauss(table.x, look, from, to),
   };
+}
+
+function argumentsUnder(pieces: Pieces, value: number, policy: OutsidePolicy): number[] {
+  const within = argumentsOf(pieces, value);
+  if (policy !== 'extend') return within;
+  return [...argumentsBeyond(pieces, 'before', value), ...within, ...argumentsBeyond(pieces, 'after', value)];
 }
 
 function evaluate(pieces: Pieces, finder: Finder, query: Float64Array, policy: OutsidePolicy): LookUp {

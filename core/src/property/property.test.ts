@@ -85,6 +85,41 @@ describe('every method', () => {
       curve.slopes(places).forEach((s, i) => expect(s).toBeCloseTo((after![i]! - before![i]!) / 2e-6, 6));
     },
   );
+  describe('backwards beyond the knots answers what forwards does', () => {
+    test.each(interpolationMethods.map((m) => m.kind))('%s, its end pieces continued', (kind) => {
+      const curve = interpolatorThrough(bumpy, heights, kind, 'extend');
+      const isLevel = kind === 'previous' || kind === 'nearest' || kind === 'next';
+      for (const asked of [-3, -0.7, 12, 15.5]) {
+        const [value] = curve.at(f64(asked)).values;
+        const found = curve.argumentsOf(value!);
+        if (!isLevel) expect(found.some((q) => Math.abs(q - asked) < 1e-8)).toBe(true);
+        if (!isLevel) found.forEach((q) => expect(curve.at(f64(q)).values[0]).toBeCloseTo(value!, 9));
+        expect([...found].sort((a, b) => a - b)).toEqual(found);
+      }
+    });
+    test('refused and held there is nothing beyond; an end value that is held is found at its end', () => {
+      const line = (outside: 'refuse' | 'hold' | 'extend') =>
+        interpolatorThrough(f64(0, 1), f64(2, 4), 'linear', outside);
+      expect(line('refuse').argumentsOf(6)).toEqual([]);
+      expect(line('hold').argumentsOf(6)).toEqual([]);
+      expect(line('hold').argumentsOf(4)).toEqual([1]);
+      expect(line('extend').argumentsOf(6)).toEqual([2]);
+      expect(line('extend').argumentsOf(-2)).toEqual([-2]);
+    });
+    test('a bend continued may take a value twice on one side, or never', () => {
+      // y = x² through its own knots: a spline without an extra knot at its ends is the parabola itself.
+      const parabola = interpolatorThrough(f64(1, 2, 3, 4), f64(1, 4, 9, 16), 'notAKnotSpline', 'extend');
+      expect(parabola.argumentsOf(0.25)).toEqual([expect.closeTo(-0.5, 9), expect.closeTo(0.5, 9)]);
+      expect(parabola.argumentsOf(-1)).toEqual([]);
+    });
+    test('an axis of logarithms has no place at zero and below', () => {
+      const powers = interpolatorOf({
+        ...{ xUnit: '', yUnit: '', x: [1, 10], y: [5, 6], xScale: 'log', outside: 'extend' },
+      });
+      expect(powers.argumentsOf(7)).toEqual([expect.closeTo(100, 9)]);
+      expect(powers.argumentsOf(4)).toEqual([expect.closeTo(0.1, 12)]);
+    });
+  });
   test.each(interpolationMethods.map((m) => m.kind))(
     '%s finds every argument of a value, and the area under it',
     (kind) => {

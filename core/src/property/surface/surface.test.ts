@@ -104,6 +104,18 @@ describe('a surface over a grid', () => {
     // Between two flat steps there is no place where a value in between is taken.
     expect(surfaceOf(through(bilinear, 'previous')).argumentsOf(13.001, { x: 4 })).toEqual([]);
   });
+  test('backwards answers what forwards does beyond the knots: held, continued, or nothing', () => {
+    const of = (outside: 'refuse' | 'hold' | 'extend') => ({ ...through(bilinear, 'linear'), outside });
+    const beyond = of('extend');
+    const asked = Math.max(...beyond.x) + 1.5;
+    const value = one(beyond, asked, 2);
+    expect(surfaceOf(beyond).argumentsOf(value, { w: 2 })).toEqual([expect.closeTo(asked, 9)]);
+    expect(surfaceOf(of('refuse')).argumentsOf(value, { w: 2 })).toEqual([]);
+    // The other argument lies beyond: held, the table there is its edge.
+    const [w] = surfaceOf(of('hold')).argumentsOf(one(of('hold'), asked, 2.3), { x: asked });
+    expect(w).toBeCloseTo(2.3, 9);
+    expect(surfaceOf(of('refuse')).argumentsOf(13, { x: asked })).toEqual([]);
+  });
   test('axes of its own: what is a product of powers is a plane of logarithms', () => {
     const powers: TableInTwo = {
       ...head,

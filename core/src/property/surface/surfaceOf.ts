@@ -10,7 +10,10 @@ import { scatteredSurface } from './scatteredSurface';
 export interface Surface {
   /** Missing gives missing; outside the knots what the policy says. */
   at(x: Float64Array, w: Float64Array): LookUp;
-  /** All values of one argument at which, with the other one given, the table takes a value; rising. */
+  /**
+   * All values of one argument at which, with the other one given, `at` gives a value; rising. Where the table is continued
+   * beyond its knots, as far as it is wide on either side of them.
+   */
   argumentsOf(value: number, given: { x: number } | { w: number }): number[];
 }
 
@@ -59,11 +62,9 @@ export function surfaceOf(table: TwoArguments | TableInTwo): Surface {
     },
     argumentsOf: (value, given) => {
       const along = 'x' in given ? second.w : table.x;
-      const cut = (q: number): number => {
-        const [p, by] = 'x' in given ? [given.x, q] : [q, given.w];
-        return plain.isInside(xAxis.to(p), wAxis.to(by)) ? look(p, by).value - value : NaN;
-      };
-      return crossings(cut, places(along, second.isScattered));
+      const cut = (q: number): number => ('x' in given ? look(given.x, q) : look(q, given.w)).value - value;
+      const within = places(along, second.isScattered);
+      return crossings(cut, policy === 'extend' ? withBeyond(within) : within);
     },
   };
 }
@@ -71,6 +72,15 @@ export function surfaceOf(table: TwoArguments | TableInTwo): Surface {
 /** A piece is cut in so many, so that it may cross a value more than once; over scattered points, the whole range. */
 const PARTS = 16;
 const PARTS_OF_ALL = 1000;
+const BEYOND = 200;
+
+/** Places with as many again on either side, as far as they reach themselves. */
+function withBeyond(within: readonly number[]): number[] {
+  const [low, high] = [within[0]!, within.at(-1)!];
+  const step = (high - low) / BEYOND;
+  const out = Array.from({ length: BEYOND }, (_, i) => (i + 1) * step);
+  return [...out.map((d) => low - d).reverse(), ...within, ...out.map((d) => high + d)];
+}
 
 function places(knots: readonly number[], isScattered: boolean): number[] {
   const breaks = isScattered ? [Math.min(...knots), Math.max(...knots)] : knots;

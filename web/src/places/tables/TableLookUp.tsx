@@ -1,20 +1,11 @@
 import type { TableRow } from '@undameter/contract';
-import {
-  convert,
-  formatValue,
-  formatWithUncertainty,
-  lookableTable,
-  parseUnit,
-  printUnit,
-  sameDimension,
-  standardUncertainty,
-  type Lookable,
-  type Unit,
-} from '@undameter/core';
+import { convert, lookableTable, parseUnit, printUnit, sameDimension, type Unit } from '@undameter/core';
 import { Input } from 'antd';
 import { useState } from 'react';
 import { Field } from '../../parts/Field';
 import { typedNumber } from '../../sheet/typedNumber';
+import { backwards, backwardsInTwo, forwards, saidOf } from './lookUpWords';
+import { ManyLookUps } from './ManyLookUps';
 import type { TableDraft, Understood } from './state';
 
 interface TableLookUpProps {
@@ -58,12 +49,9 @@ export function TableLookUp({ draft, understood, others }: TableLookUpProps) {
       {x !== null && <OtherAnswers x={x} unit={draft.xUnit} tables={others} />}
       {input('Value to find', draft.name || 'Value', draft.yUnit, 'y', 'or one to find')}
       <output className="number">
-        {y === null
-          ? ''
-          : say((u) =>
-              isInTwo ? backwardsInTwo(y, { x, w }, draft, u) : backwards(u.curve?.argumentsOf(y) ?? [], draft.xUnit),
-            )}
+        {y === null ? '' : say((u) => (isInTwo ? backwardsInTwo(y, { x, w }, draft, u) : backwards(y, draft, u)))}
       </output>
+      <ManyLookUps draft={draft} understood={understood} />
     </div>
   );
 }
@@ -95,50 +83,4 @@ function unitOrNone(text: string): Unit | undefined {
   } catch {
     return undefined;
   }
-}
-
-/** A value with its ± and unit; undefined where there is none. */
-function saidOf(
-  lookable: Lookable,
-  at: readonly Float64Array[],
-  { uncertainty, yUnit }: Pick<TableDraft, 'uncertainty' | 'yUnit'>,
-): string | undefined {
-  const { values } = lookable.at(at);
-  if (Number.isNaN(values[0])) return undefined;
-  const u = uncertainty ? standardUncertainty(values, uncertainty, () => values)[0]! : 0;
-  const said = formatWithUncertainty(values[0]!, u);
-  return `${u > 0 ? `${said.value} ± ${said.uncertainty}` : formatValue(values[0]!, 6)} ${printUnit(yUnit)}${u > 0 ? ' (k = 1)' : ''}`;
-}
-
-function forwards(given: readonly number[], draft: TableDraft, { lookable }: Understood): string {
-  const at = given.map((v) => Float64Array.of(v));
-  const said = saidOf(lookable, at, draft);
-  if (said === undefined) return 'outside the table: missing';
-  const { outside } = lookable.at(at);
-  const beyond =
-    outside.length === 0 ? '' : draft.outside === 'hold' ? ', held beyond the end' : ', extended beyond the end';
-  return `${draft.symbol || 'y'} = ${said}${beyond}`;
-}
-
-function backwards(found: readonly number[], unit: string): string {
-  if (found.length === 0) return 'the table never takes that value';
-  const all = found.map((v) => `${formatValue(v, 6)} ${printUnit(unit)}`).join(', ');
-  return found.length === 1 ? `at ${all}` : `at ${found.length} places: ${all}`;
-}
-
-/** Either argument, with the other one as it is typed above. */
-function backwardsInTwo(
-  y: number,
-  { x, w }: { x: number | null; w: number | null },
-  draft: TableDraft,
-  { surface }: Understood,
-): string {
-  if (!surface || (x === null && w === null)) return 'type one of the arguments as well';
-  const of = (name: string, unit: string, found: readonly number[]): string => `${name}: ${backwards(found, unit)}`;
-  return [
-    ...(w === null ? [] : [of(draft.xName || 'Argument', draft.xUnit, surface.argumentsOf(y, { w }))]),
-    ...(x === null
-      ? []
-      : [of(draft.second.name || 'Second argument', draft.second.unit, surface.argumentsOf(y, { x }))]),
-  ].join('; ');
 }
