@@ -44,10 +44,16 @@ export const tableVersion = closed({ version: Type.Integer(), savedAt: Type.Stri
 export type TableVersion = Static<typeof tableVersion>;
 
 export const tableUse = described(
-  'A step of a run, or a condition, that looks up in a table.',
+  'A step of a run, a condition that looks up in a table, or a figure that shows it.',
   closed({ runId: orNull(id), where: Type.String(), what: Type.String() }),
 );
 export type TableUse = Static<typeof tableUse>;
+
+export const removedTable = described(
+  'A table that was deleted and can be brought back.',
+  closed({ id, symbol: Type.String(), name: Type.String(), removedAt: Type.String() }),
+);
+export type RemovedTable = Static<typeof removedTable>;
 
 /** As far as a file states them. */
 const headed = { name: Type.String(), unit: Type.String() };

@@ -21,9 +21,11 @@ import type {
   TableRow,
   TracesReply,
   UploadReply,
+  RemovedTable,
   TableUse,
   TableVersion,
 } from '@undameter/contract';
+import { dressingOf, houseStyles } from '@undameter/drawing';
 import { asUnderstood, importEnded, uploadTo } from '../../scripts/testing/importBuilt';
 import {
   askBuilt,
@@ -321,6 +323,40 @@ describe('a log on its way', () => {
     // Beyond its end it is held, which the ledger counts.
     await ask(`/tables/${body.id}`, { ...table, x: [45, 0], outside: 'hold' }, 'PUT');
     expect((await ask<BenchReply>(`/runs/${runId}/bench`, { steps: [force] })).body.outsideTables).toBe(80);
+  });
+
+  test('a deleted table is brought back under its own number, with what it was before', async () => {
+    const table = { symbol: 'gone', name: 'Way', xName: 'a', xUnit: '', yUnit: '', source: 'made up', ...plainly };
+    const sent = { ...table, isShared: false, x: [0, 1], y: [0, 1] };
+    const { body } = await ask<TableRow>(`/campaigns/${campaignId}/tables`, sent);
+    await ask(`/tables/${body.id}`, { ...sent, y: [0, 2] }, 'PUT');
+    const shown = { kind: 'table', tableId: body.id };
+    const charts = [{ id: 'c1', source: shown }];
+    for (const source of [shown, { kind: 'together', charts }])
+      await ask(`/campaigns/${campaignId}/figures`, {
+        name: `of ${source.kind}`,
+        source,
+        dressing: dressingOf(houseStyles[0]!),
+      });
+    const uses = async () => (await ask<TableUse[]>(`/tables/${body.id}/uses`)).body;
+    expect(await uses()).toEqual([
+      { runId: null, where: 'figure', what: 'of table' },
+      { runId: null, where: 'figure', what: 'of together' },
+    ]);
+    await ask(`/tables/${body.id}`, undefined, 'DELETE');
+    expect((await ask(`/tables/${body.id}`)).status).toBe(404);
+    const removed = async () => (await ask<RemovedTable[]>(`/campaigns/${campaignId}/tables/removed`)).body;
+    expect(await removed()).toMatchObject([{ id: body.id, symbol: 'gone', name: 'Way' }]);
+    const back = () => ask<TableRow>(`/tables/${body.id}/restored`, undefined, 'PUT');
+    // As long as another one has its symbol it stays where it is.
+    const other = (await ask<TableRow>(`/campaigns/${campaignId}/tables`, sent)).body;
+    expect((await back()).status).toBe(409);
+    await ask(`/tables/${other.id}`, undefined, 'DELETE');
+    expect((await back()).body).toEqual({ ...body, y: [0, 2] });
+    expect((await ask<TableVersion[]>(`/tables/${body.id}/versions`)).body.map((v) => v.body.y)).toEqual([[0, 1]]);
+    expect((await removed()).map((t) => t.id)).toEqual([other.id]);
+    expect((await back()).status).toBe(404);
+    expect(await uses()).toHaveLength(2);
   });
 
   test('a shared table is there in every campaign, goes behind one of its own, and outlives its campaign', async () => {

@@ -212,6 +212,7 @@ export const fieldWords: Readonly<Record<string, string>> = {
   quantity: 'What of the instrument is read or set, by its symbol.',
   question: 'What the campaign is to find out.',
   recipe: 'What the run is made from.',
+  removedAt: 'When it was deleted.',
   rSquared: 'The coefficient of determination, or that it is shown.',
   range: 'The part of x that takes part.',
   ranges: 'The part of x that takes part, by the name of the series.',

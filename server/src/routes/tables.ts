@@ -1,6 +1,7 @@
 import {
   fileQuery,
   idParams,
+  removedTable,
   tableBody,
   tableFileReply,
   tableRow,
@@ -24,7 +25,17 @@ import {
 } from '@undameter/core';
 import type { Services } from '../services';
 import { Type } from 'typebox';
-import { createTable, removeTable, table, tables, updateTable, usesOfTable, versionsOfTable } from '../store/tables';
+import {
+  createTable,
+  removedTables,
+  removeTable,
+  restoreTable,
+  table,
+  tables,
+  updateTable,
+  usesOfTable,
+  versionsOfTable,
+} from '../store/tables';
 import { collectionRoutes } from './collectionRoutes';
 import { columnsOfFile } from '../intake/columnsOfFile';
 import { takeFiles, FILE_BODY, sentFile } from '../http/fileBodies';
@@ -63,12 +74,39 @@ export function tableRoutes(app: Routes, { db, pools }: Services): void {
       schema: {
         operationId: 'listTableUses',
         tags: ['tables'],
-        summary: 'Steps and conditions that look up in a table',
+        summary: 'Steps and conditions that look up in a table, and figures that show it',
         params: idParams,
         response: { 200: Type.Array(tableUse) },
       },
     },
     (request) => usesOfTable(db, request.params.id),
+  );
+  app.get<{ Params: IdParams }>(
+    '/campaigns/:id/tables/removed',
+    {
+      schema: {
+        operationId: 'listRemovedTables',
+        tags: ['tables'],
+        summary: 'Tables that were deleted and can be brought back',
+        params: idParams,
+        response: { 200: Type.Array(removedTable) },
+      },
+    },
+    (request) => removedTables(db, request.params.id),
+  );
+  app.put<{ Params: IdParams }>(
+    '/tables/:id/restored',
+    {
+      config: { changes: 'tables' },
+      schema: {
+        operationId: 'restoreTable',
+        tags: ['tables'],
+        summary: 'Bring a deleted table back as it was',
+        params: idParams,
+        response: { 200: tableRow },
+      },
+    },
+    (request) => restoreTable(db, request.params.id),
   );
   void app.register((scope) => tableFileRoute(scope as Routes, pools));
 }

@@ -1,4 +1,4 @@
-import type { TableBody, TableRow, TableUse, TableVersion } from '@undameter/contract';
+import type { RemovedTable, TableBody, TableRow, TableUse, TableVersion } from '@undameter/contract';
 import { AppError, readsOf, stepKindOf, symbolsOfLimit, type Limit, type Step } from '@undameter/core';
 import { oneOf, uniquely } from './one';
 import type { Database, Db } from './pg/Database';
@@ -65,9 +65,46 @@ export async function updateTable(db: Database, id: number, t: TableBody): Promi
   return table(db, id);
 }
 
-/** @throws {AppError} NOT_FOUND */
-export async function removeTable(db: Db, id: number): Promise<void> {
-  oneOf(await db.sql`delete from property_table where id = ${id} returning id`, 'table', id);
+/** Deletes a table; with all that it was it can be brought back. @throws {AppError} NOT_FOUND */
+export async function removeTable(db: Database, id: number): Promise<void> {
+  await db.transaction(async (tx) => {
+    await tx.sql`
+      insert into removed_table (table_id, campaign_id, is_shared, symbol, name, body, versions)
+      select id, campaign_id, is_shared, symbol, name, to_jsonb(t),
+             (select coalesce(jsonb_agg(to_jsonb(v)), '[]') from property_table_version v where v.table_id = t.id)
+        from property_table t where id = ${id}`;
+    oneOf(await tx.sql`delete from property_table where id = ${id} returning id`, 'table', id);
+  });
+}
+
+/** Tables that were deleted, the last one first: those of a campaign, and shared ones. */
+export const removedTables = (db: Db, campaignId: number): Promise<RemovedTable[]> =>
+  db.sql<RemovedTable>`
+    select table_id as id, symbol, name, to_char(removed_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as "removedAt"
+      from removed_table where campaign_id = ${campaignId} or is_shared order by removed_at desc, table_id desc`;
+
+/** Brings a deleted table back under its own number, with its versions. @throws {AppError} NOT_FOUND, NAME_TAKEN */
+export async function restoreTable(db: Database, id: number): Promise<TableRow> {
+  await db.transaction(async (tx) => {
+    const { symbol } = oneOf(
+      await tx.sql<{ symbol: string }>`select symbol from removed_table where table_id = ${id}`,
+      'deleted table',
+      id,
+    );
+    await uniquely(
+      'table with the symbol',
+      symbol,
+      tx.sql`
+      insert into property_table overriding system value
+      select (jsonb_populate_record(null::property_table, body)).* from removed_table where table_id = ${id}`,
+    );
+    await tx.sql`
+      insert into property_table_version
+      select (jsonb_populate_recordset(null::property_table_version, versions)).*
+        from removed_table where table_id = ${id}`;
+    await tx.sql`delete from removed_table where table_id = ${id}`;
+  });
+  return table(db, id);
 }
 
 /** What a table was before each change, the newest first. @throws {AppError} NOT_FOUND */
@@ -78,7 +115,7 @@ export async function versionsOfTable(db: Db, id: number): Promise<TableVersion[
       from property_table_version where table_id = ${id} order by version desc`;
 }
 
-/** Steps and conditions that look up in a table: they are computed anew when it changes. @throws {AppError} NOT_FOUND */
+/** Steps, conditions and figures that stand on a table: they are computed anew when it changes. @throws {AppError} NOT_FOUND */
 export async function usesOfTable(db: Db, id: number): Promise<TableUse[]> {
   const { symbol, campaignId, isShared } = await table(db, id);
   const runs = await db.sql<{ runId: number; run: string; steps: Step[] }>`
@@ -87,6 +124,9 @@ export async function usesOfTable(db: Db, id: number): Promise<TableUse[]> {
      where r.ready and (${isShared} or r.campaign_id = ${campaignId}) order by r.id`;
   const conditions = await db.sql<{ name: string; limits: Limit[] }>`
     select name, limits from condition where ${isShared} or campaign_id = ${campaignId} order by id`;
+  const figures = await db.sql<{ name: string }>`
+    select name from figure
+     where jsonb_path_exists(source, '$.** ? (@.tableId == $id)', jsonb_build_object('id', ${id}::int)) order by id`;
   const asks = (step: Step): boolean => step.settings['table'] === symbol || readsOf(step, undefined).includes(symbol);
   return [
     ...runs.flatMap(({ runId, run, steps }) =>
@@ -97,5 +137,6 @@ export async function usesOfTable(db: Db, id: number): Promise<TableUse[]> {
     ...conditions
       .filter(({ limits }) => limits.some((limit) => symbolsOfLimit(limit).includes(symbol)))
       .map(({ name }) => ({ runId: null, where: 'condition', what: name })),
+    ...figures.map(({ name }) => ({ runId: null, where: 'figure', what: name })),
   ];
 }

@@ -100,6 +100,7 @@ describe('what the screens ask', () => {
     [queries.fitResult(5), ['/fits/5/result']],
     [queries.comparisonResult(5), ['/comparisons/5/result']],
     [queries.tableUses(4), ['/tables/4/uses']],
+    [queries.removedTables(3), ['/campaigns/3/tables/removed']],
     [queries.stretch(7, window as never), ['/runs/7/stretch', window]],
   ] as [Question, unknown[]][])(
     '%# goes to its address, and its key says all that it depends on',

@@ -7,11 +7,13 @@ import { BuiltInBoard } from './BuiltInBoard';
 import { SheetRoom } from '../../sheet/SheetRoom';
 import { holesOf } from './holes';
 import { KnotGrid } from './KnotGrid';
+import { RemovedTables } from './RemovedTables';
 import { likelyWrong, type TableDraft, type Understood } from './state';
 
 export type BoardView = 'tables' | 'knots' | 'builtIn';
 
 interface TableBoardsProps {
+  campaignId: number;
   view: BoardView;
   onView(view: BoardView): void;
   tables: readonly TableRow[];
@@ -25,7 +27,7 @@ interface TableBoardsProps {
 
 /** Below the chart: the tables, the knots of the one in hand, or what is built in. */
 export function TableBoards(props: TableBoardsProps) {
-  const { view, onView, onNew } = props;
+  const { campaignId, view, onView, onNew, onOpen } = props;
   const tools = (
     <>
       <Segmented<BoardView>
@@ -42,6 +44,7 @@ export function TableBoards(props: TableBoardsProps) {
       <button className="quiet" onClick={onNew}>
         + Table
       </button>
+      <RemovedTables campaignId={campaignId} onRestored={onOpen} />
     </>
   );
   if (view === 'builtIn') return <BuiltInBoard tools={tools} />;

@@ -20,7 +20,7 @@ export function TableHistory({ campaignId, tableId, onTake }: TableHistoryProps)
   return (
     <div className="panel-pad">
       <h3>Used by</h3>
-      {uses.length === 0 && <p className="soft">no step and no condition</p>}
+      {uses.length === 0 && <p className="soft">no step, no condition and no figure</p>}
       <ul className="plain-list" aria-label="Used by">
         {uses.map((use, i) => (
           <li key={i}>

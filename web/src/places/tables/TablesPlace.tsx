@@ -27,6 +27,7 @@ import { untestedInWords } from './tableWords';
 import { TableForm } from './TableForm';
 import { TableHeading, type DrawnBeside } from './TableHeading';
 import { TableLookUp } from './TableLookUp';
+import { useRemoval } from './useRemoval';
 import './tables.css';
 
 /** Property tables: chosen on the board, drawn with their knots, typed below the chart, described at the right. */
@@ -126,6 +127,7 @@ function TableInHand(props: TableInHandProps) {
       boardHeight={230}
       board={
         <TableBoards
+          campaignId={props.campaign.id}
           view={board}
           onView={setBoard}
           tables={tables}
@@ -143,8 +145,9 @@ function TableInHand(props: TableInHandProps) {
 }
 
 /** Where it can be taken from, asked, described, kept; and what speaks against it. */
-function TablePanel({ campaign, row, tables, held }: TableInHandProps & { held: TableHeld }) {
+function TablePanel({ campaign, row, tables, held, onOpen }: TableInHandProps & { held: TableHeld }) {
   const { draft, change, understood, notYet, problem, keeping, save } = held;
+  const remove = useRemoval(row, keeping.remove, onOpen);
   const untested = understood ? untestedInWords(understood.table) : '';
   return (
     <>
@@ -164,7 +167,7 @@ function TablePanel({ campaign, row, tables, held }: TableInHandProps & { held: 
       {untested !== '' && <p className="panel-pad soft">{untested}</p>}
       <TableForm draft={draft} canBeOwn={!row || row.campaignId === campaign.id} onChange={change} />
       <div className="panel-pad">
-        <KeepButtons keeping={keeping} onSave={save} deletable={row !== undefined} problem={problem} />
+        <KeepButtons keeping={{ ...keeping, remove }} onSave={save} deletable={row !== undefined} problem={problem} />
         {row && <TableExport row={row} />}
       </div>
       {row && <TableHistory campaignId={campaign.id} tableId={row.id} onTake={(body) => change(draftOf(body))} />}

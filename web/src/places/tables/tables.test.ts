@@ -12,6 +12,7 @@ import { knotSources } from './knotSources';
 import { bodyOf, bodyOfRow, emptyDraft, likelyWrong, understand, type TableDraft, type Understood } from './state';
 import { surfaceOption, type SurfaceView } from './surfaceOption';
 import { asCsv } from './tableFiles';
+import { usesInWords } from './usesWords';
 
 const palette = palettes.light;
 const size = { width: 800, height: 500 };
@@ -466,4 +467,12 @@ describe('where knots come from', () => {
     expect(knotSources(campaign, []).map((g) => g.label)).not.toContain('the curve of a fit');
     expect(knotSources({ runRows: [] } as unknown as CampaignReply, [])).toEqual([]);
   });
+});
+
+test('what stands on a table is told in numbers, and nothing where nothing does', () => {
+  const use = (runId: number | null, where: string) => ({ runId, where, what: 'x' });
+  expect(usesInWords([use(1, 'a'), use(2, 'b'), use(null, 'figure'), use(null, 'condition')])).toBe(
+    '2 steps, 1 condition, 1 figure',
+  );
+  expect(usesInWords([])).toBe('');
 });
