@@ -175,6 +175,7 @@ export type ChannelBoardRow = Static<typeof channelBoardRow>;
 export const benchReply = closed({
   samples: Type.Integer(),
   kept: Type.Integer(),
+  spacing: described('The usual step along the run, as it was logged or re-sampled; null where it has none.', reading),
   grid: described(
     'Once the run was re-sampled: the samples of the grid, and those of them that are kept.',
     orNull(closed({ samples: Type.Integer(), kept: Type.Integer() })),

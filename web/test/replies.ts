@@ -50,6 +50,7 @@ export const benchOf = (channels: ChannelBoardRow[], over: Partial<BenchReply> =
   valid(benchReply, {
     samples: 10,
     kept: 10,
+    spacing: 0.1,
     grid: null,
     along: channels[0]?.symbol ?? null,
     channels,

@@ -36,6 +36,8 @@ export interface StartState {
   channels: readonly { symbol: string; name: string; unit: string; lowest: number | null; highest: number | null }[];
   /** The channel that is in hand on the chart. */
   inHand: string | undefined;
+  /** The usual step along the run, in the unit of what it is ordered by, where it is known. */
+  spacing?: number | undefined;
 }
 
 export const defineStep = <Settings extends TObject>(kind: StepKind<Settings>): StepKind => kind as unknown as StepKind;

@@ -1,5 +1,15 @@
 import type { BenchReply, ChannelBoardRow } from '@undameter/contract';
-import { combined, countKept, describe, errorsOf, KEPT, type Channel, type Mask, type RunState } from '@undameter/core';
+import {
+  combined,
+  countKept,
+  describe,
+  errorsOf,
+  KEPT,
+  type Channel,
+  type Mask,
+  type RunState,
+  usualSpacing,
+} from '@undameter/core';
 import type { EvaluateTask, NamedCondition } from './BenchInput';
 import { benchState, type BenchState } from './benchState';
 import { attempt, reading, readings } from './toReply';
@@ -30,6 +40,7 @@ function board(state: BenchState, conditions: readonly NamedCondition[]): BenchR
     kept: countKept(final.logged?.mask ?? final.mask),
     grid: final.logged ? { samples: final.samples, kept: countKept(final.mask) } : null,
     along: final.along ?? null,
+    spacing: spacingOf(state),
     channels: [...final.channels.values()].map((channel) => boardRow(channel, state)),
     reports: reports.map((r) => ({ ...r, made: r.made ?? null, error: r.error ?? null })),
     conditions: counted,
@@ -38,6 +49,18 @@ function board(state: BenchState, conditions: readonly NamedCondition[]): BenchR
     inSeveralConditions: countAbove(times, 1),
     strip: stripOf(final.mask, times),
   };
+}
+
+/** The usual step from one kept sample to the next; null where the run is not ordered by numbers that rise. */
+function spacingOf(state: BenchState): number | null {
+  const { along, channels, mask } = state.result.final;
+  const channel = along === undefined ? undefined : channels.get(along);
+  if (!channel) return null;
+  const spacing = state.ofKept('spacing', channel, () => {
+    const kept = channel.values.filter((v, i) => mask[i] === KEPT && Number.isFinite(v));
+    return kept.length > 1 ? usualSpacing(kept) : NaN;
+  });
+  return spacing > 0 ? spacing : null;
 }
 
 function boardRow(channel: Channel, state: BenchState): ChannelBoardRow {

@@ -2,9 +2,10 @@ import { Type } from 'typebox';
 import { AppError } from '../../error/AppError';
 import { bringIn } from '../../join';
 import { formatCount, formatValue } from '../../number/formatNumber';
-import { describe, errorsOf, gather, KEPT, mapErrors, type Channel } from '../../sample';
-import { meansAround, movingAverage, usualSpacing } from '../../signal';
-import { printUnit } from '../../units';
+import { describe, errorsOf, gather, KEPT, mapErrors, scatter, segments, type Channel } from '../../sample';
+import { butterworth, filterZeroPhase, meansAround, movingAverage, usualSpacing } from '../../signal';
+import { frequencyUnit, printUnit } from '../../units';
+import { onEvenSteps } from '../overSegments';
 import type { RunState } from '../RunState';
 import { defineStep } from '../StepKind';
 import { inChannelUnit, numberChannelOf } from '../stepTools';
@@ -24,28 +25,40 @@ export const resample = defineStep({
         Type.Literal('nearest', { title: 'The nearer sample' }),
         Type.Literal('hold', { title: 'The last sample before' }),
         Type.Literal('mean', { title: 'The mean over the step around it' }),
+        Type.Literal('lowpass', { title: 'A low-pass first, then on the line' }),
       ],
       { title: 'Values' },
     ),
+    cutoff: Type.Optional(
+      Type.Number({
+        title: 'Cut-off',
+        description: 'In Hz when time is in s; below half the new rate. Butterworth of order 4, forward and back.',
+        exclusiveMinimum: 0,
+        when: ['lowpass'],
+      }),
+    ),
     unit: Type.String({ title: 'Unit', default: '', field: 'hidden' }),
   }),
-  start: ({ along, channels }) => {
+  start: ({ along, channels, spacing }) => {
     const time = channels.find((c) => c.symbol === along);
     const range = (time?.highest ?? 1) - (time?.lowest ?? 0);
-    return { step: Number((range / 1000 || 1).toPrecision(1)), method: 'linear' as const, unit: time?.unit ?? '' };
+    // The step that the log has keeps all that is in it.
+    const step = spacing ? Number(spacing.toPrecision(6)) : Number((range / 1000 || 1).toPrecision(1));
+    return { step, method: 'linear' as const, cutoff: Number((SAFE / step).toPrecision(3)), unit: time?.unit ?? '' };
   },
-  words: ({ step, method, unit }) => ({
+  words: ({ step, method, cutoff, unit }) => ({
     title: `Re-sample every ${formatValue(step)} ${printUnit(unit)}`.trim(),
     detail: {
       linear: 'on the line between two samples',
       nearest: 'the nearer sample',
       hold: 'the last sample before',
       mean: 'the mean over the step around it',
+      lowpass: `low-pass at ${formatValue(cutoff ?? NaN, 4)} ${frequencyUnit(unit)} first, then on the line`,
     }[method],
   }),
   reads: (_, along) => (along === undefined ? [] : [along]),
   readsAll: true,
-  apply: (state, { step, method, unit }) => {
+  apply: (state, { step, method, cutoff, unit }) => {
     if (state.along === undefined) throw new AppError('NO_TIME_FOR_RATE', {});
     const time = numberChannelOf(state, state.along);
     const own = inChannelUnit(time, unit);
@@ -53,11 +66,18 @@ export const resample = defineStep({
     const grid = gridOver(time, state, width);
     const kept = (column: Float64Array): Float64Array => column.map((v, i) => (state.mask[i] === KEPT ? v : NaN));
     const times = kept(time.values);
-    const onGrid = (how: typeof method) => (column: Float64Array) =>
-      how === 'mean' ? meansAround(grid, width, times, kept(column)) : bringIn(grid, times, kept(column), how);
+    const calmed = method === 'lowpass' ? lowPass(state, time, own(step) - own(0), step, cutoff) : undefined;
+    const onGrid = (how: typeof method) => (column: Float64Array) => {
+      if (how === 'mean') return meansAround(grid, width, times, kept(column));
+      return how === 'lowpass'
+        ? bringIn(grid, times, calmed!(column), 'linear')
+        : bringIn(grid, times, kept(column), how);
+    };
     const moved = (c: Channel): Channel => {
       // Words have nothing between them.
-      const work = onGrid(c.labels && (method === 'linear' || method === 'mean') ? 'nearest' : method);
+      const work = onGrid(
+        c.labels && (method === 'linear' || method === 'mean' || method === 'lowpass') ? 'nearest' : method,
+      );
       const values = c === time ? grid : work(c.values);
       return {
         ...c,
@@ -72,10 +92,49 @@ export const resample = defineStep({
     return {
       state: { ...state, samples: grid.length, channels, mask: new Uint16Array(grid.length), gaps: undefined, logged },
       notes: [`${formatCount(grid.length)} samples on the grid`],
-      doubts: method === 'mean' ? [] : folded(state, time, width),
+      doubts: method === 'mean' || method === 'lowpass' ? [] : folded(state, time, width),
     };
   },
 });
+
+/** Share of the new rate at which a low-pass is proposed to cut: below the half that the sampling theorem leaves. */
+const SAFE = 0.4;
+const ORDER = 4;
+/** Shorter stretches give a filter nothing to settle in. */
+const LEAST = 12;
+
+/**
+ * Takes out of a column what moves faster than the cut-off, stretch by stretch.
+ * @param width   step of the grid, unit of the time channel
+ * @param step    the same as it was given, to whose unit the cut-off belongs
+ * @throws {AppError} CUTOFF_OUTSIDE, UNEVEN_SPACING, NOT_INCREASING
+ */
+function lowPass(
+  state: RunState,
+  time: Channel,
+  width: number,
+  step: number,
+  cutoff: number | undefined,
+): (column: Float64Array) => Float64Array {
+  const highest = 1 / (2 * step);
+  if (cutoff === undefined || !(cutoff < highest))
+    throw new AppError('CUTOFF_OUTSIDE', { cutoff: cutoff ?? NaN, highest });
+  const ownCutoff = (cutoff * step) / width;
+  return (column) => {
+    const out = new Float64Array(column.length).fill(NaN);
+    for (const samples of segments(time.values, column, state.mask, time.name, state.gaps)) {
+      if (samples.length < LEAST) continue;
+      const x = gather(time.values, samples);
+      const calm = onEvenSteps(gather(column, samples), x, { name: time.name, method: 'a filter' }, (even, spacing) => {
+        // What the log itself cannot show needs no filter.
+        if (ownCutoff >= 0.5 / spacing) return even;
+        return filterZeroPhase(even, butterworth(ORDER, { pass: 'low', cutoff: ownCutoff }, spacing).sections);
+      });
+      scatter(calm, samples, out);
+    }
+    return out;
+  };
+}
 
 /** What moves faster than the grid can show by more than this share of the whole is told. */
 const FOLDED = 0.01;

@@ -688,6 +688,39 @@ describe('re-sampling to a coarser grid', () => {
     const { values } = onGrid(toned(13), 0.2, 'mean').final.channels.get('y')!;
     expect(Math.max(...values.slice(1, -1).map(Math.abs))).toBeLessThan(0.15);
   });
+  const calmed = (run: RunState, every: number, cutoff?: number, unit = 's') =>
+    runProcedure(run, [step('resample', { step: every, method: 'lowpass', cutoff, unit })], new Map());
+  /** The sampling theorem: what lies below half the new rate comes through, what lies above does not. */
+  test('a low-pass first takes out what the grid cannot show, keeps what it can, and is not told as aliasing', () => {
+    const inner = (hertz: number) => {
+      const { final, reports } = calmed(toned(hertz), 0.2, 2);
+      expect(reports[0]!.doubts).toEqual([]);
+      return Math.max(...final.channels.get('y')!.values.slice(10, -10).map(Math.abs));
+    };
+    expect(inner(13)).toBeLessThan(0.002);
+    expect(inner(0.3)).toBeGreaterThan(0.99);
+  });
+  test('its cut-off belongs to the unit of the step', () => {
+    const [a, b] = [calmed(toned(0.3), 0.2, 2), calmed(toned(0.3), 200, 0.002, 'ms')].map(
+      ({ final }) => final.channels.get('y')!.values,
+    );
+    b!.forEach((v, i) => expect(v).toBeCloseTo(a![i]!, 9));
+  });
+  test.each([undefined, 2.5, 7])('a cut-off of %s on a grid of 5 Hz is refused with the highest one', (cutoff) =>
+    expect(calmed(toned(13), 0.2, cutoff).reports[0]!.error).toMatchObject({
+      code: 'CUTOFF_OUTSIDE',
+      facts: { highest: 2.5 },
+    }),
+  );
+  test('the proposed step is that of the log, with a cut-off below half its rate', () => {
+    const begun = (spacing?: number) =>
+      stepKindOf('resample').start({
+        ...{ along: 't', inHand: undefined, spacing },
+        channels: [{ symbol: 't', name: 't', unit: 's', lowest: 0, highest: 20 }],
+      });
+    expect(begun(0.0005)).toMatchObject({ step: 0.0005, cutoff: 800, unit: 's' });
+    expect(begun()).toMatchObject({ step: 0.02 });
+  });
   test.each([
     ['a slow movement on a coarser grid', 0.02, 0.2],
     ['a tone on a finer grid', 13, 0.005],

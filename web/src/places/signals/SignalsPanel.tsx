@@ -1,5 +1,6 @@
 import { useNavigate } from 'react-router';
 import { addressOf } from '../../app/places';
+import { AboveNewRate } from './AboveNewRate';
 import { BesidesForm } from './BesidesForm';
 import { MadeFrom } from '../../run/MadeFrom';
 import { CutPanel } from './field/CutPanel';
@@ -78,9 +79,11 @@ export function SignalsPanel({ signals, elsewhere, onElsewhere }: SignalsPanelPr
 }
 
 /** What a smoothing in hand takes away, and other settings beside it. */
-function CostOfStep({ signals: { campaignId, state, act, data } }: { signals: Signals }) {
+function CostOfStep({ signals }: { signals: Signals }) {
+  const { campaignId, state, act, data } = signals;
   const { draft } = state;
   const { smoothing, bench, along } = data;
+  if (draft?.step.kind === 'resample') return <AboveNewRate signals={signals} step={draft.step} />;
   if (!smoothing || !draft) return null;
   const unit = bench?.channels.find((c) => c.symbol === smoothing.channel)?.unit ?? '';
   const { settings } = draft.step;

@@ -44,7 +44,9 @@ export function useSignals(campaignId: number, runId: number) {
       // Words are nothing that a step could begin with.
       const channels = (data.saved.data?.channels ?? []).filter((c) => c.labels === null);
       const inHand = shown.find((s) => channels.some((c) => c.symbol === s));
-      beginStep(kind, stepKindOf(kind).start({ along: data.saved.data?.along ?? undefined, channels, inHand }));
+      const { along: ordered, spacing } = data.saved.data ?? {};
+      const state = { along: ordered ?? undefined, channels, inHand, spacing: spacing ?? undefined };
+      beginStep(kind, stepKindOf(kind).start(state));
     },
     accept: () => {
       if (!draft) return;
