@@ -2,3 +2,4 @@ export { matchChannels, mismatchesOf, type Match, type Mismatch } from './matchC
 export { appendRun, shiftToFollow, type JoinColumn } from './appendRun';
 export { bringIn, joinMethods, type JoinMethod } from './bringIn';
 export { findOffset, type Offset } from './findOffset';
+export { findClock, type Clock, type ClockMatch } from './findClock';

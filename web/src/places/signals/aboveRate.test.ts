@@ -50,5 +50,5 @@ test('the chart has half the rate as a line across the spectrum', () => {
       [5, 0.5],
     ],
   ]);
-  expect(option.title[0]!.text).toBe('Power density of Pressure (kPa²/Hz)');
+  expect(option.title[0]!.text).toBe('Power density (kPa²/Hz)');
 });

@@ -72,7 +72,7 @@ export function aboveOption(
     palette,
     panes: [
       {
-        title: `Power density of ${name} (${spectralUnit(unit, 'density', per)})`,
+        title: `Power density (${spectralUnit(unit, 'density', per)})`,
         weight: 1,
         look: { log: true, digits: 2 },
         marks: [
