@@ -51,6 +51,10 @@ export const source = described(
       'What was added to its times, in the unit of the channel along which the run is ordered.',
       Type.Number(),
     ),
+    rate: described(
+      'By what share its clock was slow, and its times were stretched; absent: not at all.',
+      Type.Optional(Type.Number()),
+    ),
   }),
 );
 export type Source = Static<typeof source>;
@@ -299,6 +303,26 @@ export const offsetReply = closed({
   correlation: Type.Number(),
   runnerUp: Type.Number(),
   byClock: described('The offset by the clocks of both logs, where both state their moments.', orNull(Type.Number())),
+  clock: described(
+    'How both clocks run against each other, by parts that were matched one by one; null: fewer than two tell.',
+    orNull(
+      closed({
+        offset: described('At time zero of the second log.', Type.Number()),
+        rate: described(
+          'Share by which the clock of the run is faster: 0.000001 is one part per million.',
+          Type.Number(),
+        ),
+        rateHalf: described('Half width of its 95 % interval; null of two matches.', reading),
+        matches: Type.Array(
+          closed({
+            at: described("By the times of the second log, in the unit of the run's own.", Type.Number()),
+            residual: described('Time error that offset and rate leave there.', Type.Number()),
+            correlation: Type.Number(),
+          }),
+        ),
+      }),
+    ),
+  ),
 });
 export type OffsetReply = Static<typeof offsetReply>;
 
@@ -307,6 +331,10 @@ export const joinBody = described(
   closed({
     otherRunId: id,
     offset: described("Added to the times of the second log, in the unit of the run's own.", Type.Number()),
+    rate: described(
+      'Its times are stretched by this share first: by how much its clock is slow; absent: as they are.',
+      Type.Optional(Type.Number({ minimum: -0.1, maximum: 0.1 })),
+    ),
     method: Type.Unsafe<JoinMethod>(Type.Enum([...joinMethods])),
     channels: Type.Array(closed({ from: symbol, symbol, name }), { minItems: 1, maxItems: 200 }),
   }),

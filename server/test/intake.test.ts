@@ -195,11 +195,13 @@ describe('two runs', () => {
     expect(found.correlation).toBeGreaterThan(0.99);
     expect(found.byClock).toBeNull();
     const channels = [{ from: 'a', symbol: 'a', name: 'Vibration' }];
-    const { body } = await ask<RunReply>(`/runs/${runId}/join`, { otherRunId, offset: 7, method: 'linear', channels });
-    expect(body).toMatchObject({ samples: 800, channels: 3, sources: [{ how: 'joined', count: 1, shift: 7 }] });
+    const asked = { otherRunId, offset: 7, rate: 1e-9, method: 'linear', channels };
+    const { body } = await ask<RunReply>(`/runs/${runId}/join`, asked);
+    const source = { how: 'joined', count: 1, shift: 7, rate: 1e-9 };
+    expect(body).toMatchObject({ samples: 800, channels: 3, sources: [source] });
     const [a, n] = await columnsOf(runId, 'a', 'n');
     // Before 7 s and from 66.8 s on the second logger was silent.
-    expect([a![69], a![70], a![790]]).toEqual([NaN, 5 + pulse(7), NaN]);
+    expect([a![69], a![70], a![790]]).toEqual([NaN, expect.closeTo(5 + pulse(7), 6), NaN]);
     expect(a!.indexOf(Math.max(...a!.filter((v) => v === v)))).toBe(n!.indexOf(Math.max(...n!)));
     const twice = await ask(`/runs/${runId}/join`, { otherRunId, offset: 0, method: 'hold', channels });
     expect(twice).toMatchObject({ status: 422, body: { code: 'SYMBOL_TAKEN' } });

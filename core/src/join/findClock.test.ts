@@ -57,6 +57,11 @@ describe('the clock of a second log', () => {
     const wave = still.map((t) => Math.sin(20 * t));
     expect(findClock({ x: still, y: wave }, { x: still, y: wave }, 0)).toBeUndefined();
   });
+  test('of one event whose flanks alone are alike no rate is told', () => {
+    const pulse = (at: number) => f64(200, (i) => Math.exp(-(((i - at) / 8) ** 2)));
+    const x = f64(200, (i) => i);
+    expect(findClock({ x, y: pulse(100) }, { x, y: pulse(70) }, 30)).toBeUndefined();
+  });
   test('two matches tell a rate, and not how sure it is', () => {
     const { a, b } = logs(0, 1000e-6, new Random(9));
     // Only the first and the last twelfth hold anything.

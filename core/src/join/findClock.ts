@@ -31,6 +31,10 @@ const PARTS = 12;
 /** Parts that are less alike, or as alike elsewhere, tell no time. */
 const LEAST_ALIKE = 0.8;
 const LEAST_APART = 0.02;
+/** A part that goes through its mean less often is a flank, and flanks are alike wherever they are. */
+const LEAST_CROSSINGS = 3;
+/** Clocks that differ by more are no clocks of loggers: the matches are of something else. */
+const MOST_RATE = 0.01;
 /** Matches further from the line than so many of its scatter are of something else. */
 const OUTLYING = 5;
 
@@ -38,7 +42,7 @@ const OUTLYING = 5;
  * Finds offset and rate of a second log's clock by matching parts of it one by one.
  * @param a, b    times (rising, same unit) and values; missing values are passed over
  * @param offset  that at which both are most alike as a whole
- * @returns       undefined where fewer than two parts tell their time
+ * @returns       undefined where fewer than two parts tell their time, or what they tell is no clock's
  * The parts' offsets lie on a straight line over time, which is fitted by least squares after a line by medians (H. Theil,
  * Proc. Kon. Ned. Akad. Wet. 53 (1950) 386-392, from memory) has told which parts are of something else.
  */
@@ -51,6 +55,7 @@ export function findClock(a: Sampled, b: Sampled, offset: number): Clock | undef
   const kept = found.filter((_, i) => off[i]! <= OUTLYING * scatter + Number.EPSILON * Math.abs(offset));
   const used = kept.length >= 2 ? kept : found;
   const line = lineBySquares(used);
+  if (Math.abs(line.slope) > MOST_RATE) return undefined;
   return {
     offset: line.at(0),
     rate: line.slope,
@@ -80,6 +85,7 @@ interface Match {
 
 /** Where a part lies in the first log, looked for half its length around where the whole lies. */
 function matchOf(a: Sampled, part: Sampled, offset: number): Match[] {
+  if (crossingsOf(part.y) < LEAST_CROSSINGS) return [];
   const [from, to] = [part.x[0] ?? NaN, part.x.at(-1) ?? NaN];
   const reach = (to - from) / 2;
   const around = between(a, from + offset - reach, to + offset + reach);
@@ -95,6 +101,13 @@ function matchOf(a: Sampled, part: Sampled, offset: number): Match[] {
     if (error instanceof AppError) return [];
     throw error;
   }
+}
+
+/** How often a column goes through its mean. */
+function crossingsOf(y: Float64Array): number {
+  const present = y.filter((v) => v === v);
+  const mean = present.reduce((sum, v) => sum + v, 0) / present.length;
+  return present.reduce((count, v, i) => count + Number(i > 0 && v > mean !== present[i - 1]! > mean), 0);
 }
 
 function lineByMedians(found: readonly Match[]): { at(time: number): number } {

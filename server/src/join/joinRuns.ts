@@ -45,7 +45,7 @@ export async function continueRun(services: Services, runId: number, body: Conti
 
 /** Adds channels of another run to a run, at its own times. @throws {AppError} SYMBOL_TAKEN, SYMBOL_INVALID, DERIVED_JOINED */
 export async function joinRun(services: Services, runId: number, body: JoinBody): Promise<void> {
-  const { otherRunId, channels, offset, method } = body;
+  const { otherRunId, channels, offset, rate, method } = body;
   const head = await run(services.db, runId);
   checkKept(head);
   const { declared } = head;
@@ -56,12 +56,19 @@ export async function joinRun(services: Services, runId: number, body: JoinBody)
     taken.add(symbol);
   }
   const runs = await twoRuns(services, runId, otherRunId);
-  const { columns, shift } = await services.pools.joinRun({ ...runs, channels, offset, method });
+  const { columns, shift } = await services.pools.joinRun({
+    ...runs,
+    ...{ channels, offset, method },
+    ...(rate === undefined ? {} : { rate }),
+  });
   const added = channels.map(({ symbol, name }, i): NewChannel => {
     const { unit, labels, uncertainty } = columns[i]!;
     return { symbol, name, unit, labels, uncertainty, reading: null };
   });
-  const how = { runId, otherRunId, how: 'joined', count: added.length, shift } as const;
+  const how = {
+    ...({ runId, otherRunId, how: 'joined', count: added.length, shift } as const),
+    ...(rate ? { rate } : {}),
+  };
   await take(services, how, [...declared.map(keep), ...added], [...runs.run.channels, ...columns]);
 }
 
@@ -70,7 +77,7 @@ const keep = ({ labels, ...channel }: Awaited<ReturnType<typeof run>>['declared'
   labels: labels ?? undefined,
 });
 
-interface Joining extends Pick<Source, 'how' | 'count' | 'shift'> {
+interface Joining extends Pick<Source, 'how' | 'count' | 'shift' | 'rate'> {
   runId: number;
   otherRunId: number;
 }

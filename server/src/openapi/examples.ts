@@ -251,6 +251,7 @@ export const examples: Readonly<Record<string, unknown>> = {
   joinRun: {
     otherRunId: 2,
     offset: 0,
+    rate: 0.00002,
     method: 'linear',
     channels: [{ from: 'n', symbol: 'n_2', name: 'Shaft speed of the second logger' }],
   },

@@ -8,7 +8,7 @@ import { continueRun, joinRun, offsetOf } from './joinRuns';
 import { judgeQuality } from './judgeQuality';
 import { dwellOf, findSetPoints, reducePoints } from './reducePoints';
 import { reporting } from './reportErrors';
-import { AppError } from '@undameter/core';
+import { Random, AppError } from '@undameter/core';
 
 const code = (expected: string) => expect.objectContaining({ code: expected }) as never;
 const columns = {
@@ -201,6 +201,32 @@ describe('two logs', () => {
     expect(q!.values[29]).toBeNaN();
     expect(v).toMatchObject({ labels: ['open', 'shut'] });
     expect([...new Set(v!.values.filter((x) => x === x))]).toEqual([0, 1]);
+  });
+  test('a clock that is slow is found by parts and corrected; of one event alone its rate is not told', () => {
+    const random = new Random(17);
+    const tones = Array.from({ length: 30 }, () => [0.05 + 1.2 * random.uniform(), 7 * random.uniform()] as const);
+    const rig = (t: number): number => tones.reduce((sum, [w, phase]) => sum + Math.sin(w * t + phase), 0);
+    const n = 3000;
+    const own = benchRun({
+      t: { unit: 's', values: count(n, (i) => i / 10) },
+      y: { values: count(n, (i) => rig(i / 10)) },
+    });
+    // 20 s into the run, by a clock that is slow by 500 ppm, in minutes.
+    const its = benchRun({
+      t: { unit: 'min', values: count(n - 300, (i) => i / 600) },
+      q: { values: count(n - 300, (i) => rig(20 + 1.0005 * (i / 10))) },
+    });
+    const { clock } = offsetOf({ run: own, other: its, symbol: 'y', otherSymbol: 'q' });
+    expect(Math.abs(clock!.rate - 500e-6)).toBeLessThan(20e-6);
+    expect(clock!.offset).toBeCloseTo(20, 2);
+    const channels = [{ from: 'q', symbol: 'q', name: 'q' }];
+    const errorOf = (rate: number) => {
+      const { columns } = joinRun({ run: own, other: its, offset: 20, rate, method: 'linear', channels });
+      return columns[0]!.values.reduce((most, v, i) => (v === v ? Math.max(most, Math.abs(v - rig(i / 10))) : most), 0);
+    };
+    expect(errorOf(500e-6)).toBeLessThan(0.05);
+    expect(errorOf(0)).toBeGreaterThan(0.3);
+    expect(offsetOf({ run: first, other: second, symbol: 'y', otherSymbol: 'q' }).clock).toBeNull();
   });
   test('a log without an order cannot be joined', () => {
     const other = { ...second, key: 'no order', along: undefined };

@@ -6,6 +6,7 @@ import {
   channelOf,
   conversion,
   convertColumn,
+  findClock,
   findOffset,
   KEPT,
   numberChannelOf,
@@ -18,6 +19,7 @@ import {
 } from '@undameter/core';
 import type { BenchRun, TwoRuns } from './BenchInput';
 import { benchState } from './benchState';
+import { reading } from './toReply';
 
 /** New columns for a run, in the order of its channels or to follow them. */
 export interface JoinedColumns {
@@ -82,7 +84,7 @@ function onTime({ run, other }: TwoRuns): OnTime {
 const keptOf = (state: RunState, values: Float64Array): Float64Array =>
   values.map((v, i) => (state.mask[i] === KEPT ? v : NaN));
 
-/** The offset at which a channel of the second log agrees best with one of the run. */
+/** The offset at which a channel of the second log agrees best with one of the run, and how the two clocks run. */
 export function offsetOf({
   run,
   other,
@@ -93,7 +95,13 @@ export function offsetOf({
   // What the procedure sets aside, a start or a stop, is often what tells the offset.
   const a = { x: own, y: numberChannelOf(loggedOf(run), symbol).values };
   const b = { x: its, y: keptOf(second, numberChannelOf(second, otherSymbol).values) };
-  return { ...findOffset(a, b), byClock: byClock({ run, other }) ?? null };
+  const found = findOffset(a, b);
+  const clock = findClock(a, b, found.offset);
+  return {
+    ...found,
+    byClock: byClock({ run, other }) ?? null,
+    clock: clock ? { ...clock, rateHalf: reading(clock.rateHalf) } : null,
+  };
 }
 
 /** Channels of the second log at the times of the run. Words are never mixed: the nearer one is taken. */
@@ -101,11 +109,12 @@ export function joinRun({
   run,
   other,
   offset,
+  rate = 0,
   method,
   channels,
 }: TwoRuns & Omit<JoinBody, 'otherRunId'>): JoinedColumns {
   const { own, its, second } = onTime({ run, other });
-  const x = its.map((v) => v + offset);
+  const x = its.map((v) => offset + (1 + rate) * v);
   const columns = channels.map(({ from }) => {
     const { values, unit, labels, uncertainty } = channelOf(second, from);
     const how = labels && method === 'linear' ? 'nearest' : method;

@@ -57,7 +57,7 @@ export function RecordList({ run }: { run: RunReply }) {
       text:
         s.how === 'continued'
           ? `Continued with ${counted(s.count, 'sample')} of ${s.runName} (${s.fileName})`
-          : `Joined with ${counted(s.count, 'channel')} of ${s.runName} (${s.fileName}), its times shifted by ${formatValue(s.shift, 6)}`,
+          : `Joined with ${counted(s.count, 'channel')} of ${s.runName} (${s.fileName}), its times ${s.rate ? `stretched by ${formatValue(s.rate * 1e6, 4)} ppm and ` : ''}shifted by ${formatValue(s.shift, 6)}`,
     })),
   ];
   return (

@@ -5,9 +5,11 @@ import { Button, Checkbox, Input, InputNumber, Segmented } from 'antd';
 import { Field } from '../../../parts/Field';
 import { Sentence } from '../../../parts/Sentence';
 import { ChannelSelect } from '../../../step/ChannelSelect';
+import { ClockFound } from './ClockFound';
 import { withChannel, type JoinState } from './state';
 
 interface ChannelsBesideProps {
+  campaignId: number;
   run: RunReply;
   other: RunReply;
   state: JoinState;
@@ -18,7 +20,7 @@ interface ChannelsBesideProps {
 }
 
 /** Where the second log lies on the run's time, and which of its channels come in. */
-export function ChannelsBeside({ run, other, state, unit, find, onChange }: ChannelsBesideProps) {
+export function ChannelsBeside({ campaignId, run, other, state, unit, find, onChange }: ChannelsBesideProps) {
   const numbers = (of: RunReply) => of.declared.filter((c) => c.labels === null && c.symbol !== of.along);
   const brought = other.declared.filter((c) => c.symbol !== other.along);
   const byClock = find.data?.byClock ?? null;
@@ -48,6 +50,15 @@ export function ChannelsBeside({ run, other, state, unit, find, onChange }: Chan
           onChange={(v) => v !== null && onChange({ ...state, offset: v })}
         />
       </Field>
+      <Field label="Clock rate (ppm)" hint="By how much the clock of the second log is slow.">
+        <InputNumber
+          aria-label="Clock rate"
+          min={-1e5}
+          max={1e5}
+          value={state.ratePpm}
+          onChange={(v) => v !== null && onChange({ ...state, ratePpm: v })}
+        />
+      </Field>
       <div className="buttons">
         <Button size="small" loading={find.isPending} onClick={() => find.mutate()}>
           Find it by cross-correlation
@@ -60,6 +71,14 @@ export function ChannelsBeside({ run, other, state, unit, find, onChange }: Chan
       </div>
       <Sentence error={find.error} />
       {find.data && <Found {...find.data} unit={unit} />}
+      {find.data && (
+        <ClockFound
+          campaignId={campaignId}
+          clock={find.data.clock}
+          unit={unit}
+          onTake={(offset, ratePpm) => onChange({ ...state, offset, ratePpm })}
+        />
+      )}
       <h3>Channels</h3>
       <Field label="Between samples">
         <Segmented<JoinState['method']>

@@ -13,7 +13,7 @@ import { useTheme } from '../../../theme/ThemeProvider';
 import { panned, zoomed } from '../../../chart/window';
 import { joinOption } from './chartOption';
 import { JoinPanel } from './JoinPanel';
-import { channelOrSymbol, factorOf, inUnitOf, placed, roundedOffset, stepOfKey } from './placing';
+import { channelOrSymbol, factorOf, inUnitOf, placed, roundedOffset, stepOfKey, stretchOf } from './placing';
 import { begin, type JoinState } from './state';
 
 interface JoinBenchProps {
@@ -78,7 +78,7 @@ function useJoin(run: RunReply, other: RunReply) {
     along,
     shift,
     all,
-    moved: second.data && inUnitOf(second.data, factor),
+    moved: second.data && inUnitOf(second.data, factor * (state.mode === 'channels' ? stretchOf(state.ratePpm) : 1)),
     channel: run.declared.find((c) => c.symbol === state.symbol),
     its: channelOrSymbol(other, state.otherSymbol),
     moveBy: (by: number) => setState({ ...state, offset: roundedOffset(state.offset + by, all) }),

@@ -24,19 +24,21 @@ interface JoinPanelProps {
 export function JoinPanel({ run, other, state, unit, onChange, onLeave }: JoinPanelProps) {
   const navigate = useNavigate();
   const look = () => void navigate(addressOf(run.campaignId, 'signals', run.id));
-  const { mode, matches, times, offset, method, channels, symbol, otherSymbol } = state;
+  const { mode, matches, times, offset, ratePpm, method, channels, symbol, otherSymbol } = state;
   const proceed = useMutation({
     mutationFn: () =>
       mode === 'rows'
         ? ask(`/runs/${run.id}/continue`, { body: { otherRunId: other.id, matches, times } })
-        : ask(`/runs/${run.id}/join`, { body: { otherRunId: other.id, offset, method, channels } }),
+        : ask(`/runs/${run.id}/join`, {
+            body: { otherRunId: other.id, offset, rate: ratePpm / 1e6, method, channels },
+          }),
     onSuccess: look,
   });
   const find = useMutation({
     mutationFn: () =>
       ask<OffsetReply>(`/runs/${run.id}/offset`, { body: { otherRunId: other.id, symbol, otherSymbol } }),
     // Six digits are more than the sampling of either log can tell.
-    onSuccess: (found) => onChange({ ...state, offset: Number(found.offset.toPrecision(6)) }),
+    onSuccess: (found) => onChange({ ...state, offset: Number(found.offset.toPrecision(6)), ratePpm: 0 }),
   });
   return (
     <>
@@ -60,7 +62,15 @@ export function JoinPanel({ run, other, state, unit, onChange, onLeave }: JoinPa
         {mode === 'rows' ? (
           <RowsBelow run={run} other={other} state={state} onChange={onChange} />
         ) : (
-          <ChannelsBeside run={run} other={other} state={state} unit={unit} find={find} onChange={onChange} />
+          <ChannelsBeside
+            campaignId={run.campaignId}
+            run={run}
+            other={other}
+            state={state}
+            unit={unit}
+            find={find}
+            onChange={onChange}
+          />
         )}
         <Sentence error={proceed.error} />
         <div className="buttons">

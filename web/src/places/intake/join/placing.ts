@@ -14,6 +14,9 @@ export const factorOf = (from: string, to: string): number => {
   }
 };
 
+/** What times of a clock that is slow by so many parts per million are multiplied with. */
+export const stretchOf = (ratePpm: number): number => 1 + ratePpm / 1e6;
+
 /** Traces with their times in another unit. */
 export const inUnitOf = (reply: TracesReply, factor: number): TracesReply => ({
   ...reply,
@@ -29,11 +32,12 @@ export const channelOrSymbol = (run: RunReply, symbol: string) =>
  * Rows below follow the last sample; where exactly is found when it is done.
  */
 export function placed(
-  { mode, times, offset }: Pick<JoinState, 'mode' | 'times' | 'offset'>,
+  { mode, times, offset, ratePpm = 0 }: Pick<JoinState, 'mode' | 'times' | 'offset'> & { ratePpm?: number },
   own: readonly [number, number] = [0, 1],
   its: readonly [number, number] = [0, 0],
-  factor = 1,
+  unitFactor = 1,
 ): { shift: number; all: Range } {
+  const factor = unitFactor * (mode === 'channels' ? stretchOf(ratePpm) : 1);
   const [from, to] = its.map((x) => x * factor) as Range;
   const shift = mode === 'rows' && times === 'follow' ? own[1] - from : offset;
   return { shift, all: [Math.min(own[0], from + shift), Math.max(own[1], to + shift)] };

@@ -8,6 +8,8 @@ export interface JoinState {
   times: ContinueBody['times'];
   /** Added to the times of the second log, in the unit of the run's own. */
   offset: number;
+  /** By how many parts per million its clock is slow. */
+  ratePpm: number;
   method: JoinMethod;
   /** The channels that are laid over each other. */
   symbol: string;
@@ -29,6 +31,7 @@ export function begin(run: RunReply, other: RunReply): JoinState {
     matches,
     times: 'follow',
     offset: 0,
+    ratePpm: 0,
     method: 'linear',
     symbol: shared?.symbol ?? numbers(run)[0]?.symbol ?? '',
     otherSymbol: shared?.from ?? numbers(other)[0]?.symbol ?? '',
