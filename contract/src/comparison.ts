@@ -53,6 +53,17 @@ export const comparedCandidate = closed({
     'Its curve in the units of the reference, with the 95 % band of a fit.',
     closed({ x: column, y: column, low: column, high: column }),
   ),
+  branches: described(
+    'Of a run whose points go up and down along x on two ways that differ: up less down; null: it has one way, or both agree.',
+    orNull(
+      closed({
+        difference: Type.Number(),
+        half: described('Half width of its 99 % interval.', Type.Number()),
+        up: described('Points of the way up.', Type.Integer()),
+        down: described('Points of the way down.', Type.Integer()),
+      }),
+    ),
+  ),
   points: Type.Integer(),
   outside: Type.Integer(),
   mean: described('candidate − reference, as every difference here.', reading),

@@ -137,6 +137,7 @@ export const fitOf = (series: SeriesReply[], over: Partial<FitReply> = {}): FitR
   });
 
 export const candidateOf = (over: Partial<ComparedCandidate> = {}): ComparedCandidate => ({
+  branches: null,
   curve: { x: [1, 3], y: [2.5, 6.5], low: [], high: [] },
   points: 3,
   outside: 0,

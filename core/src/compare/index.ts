@@ -8,6 +8,7 @@ export {
   type Reference,
   type SharedError,
 } from './difference';
+export { branchesOf, type Branches } from './branches';
 export { errorsOfCurve } from './candidateOfFit';
 export { verdictOf, type Verdict } from './verdict';
 export type { Member as GroupMember } from './pool';

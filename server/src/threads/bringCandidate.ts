@@ -2,6 +2,7 @@
 import type { ComparedCandidate } from '@undameter/contract';
 import {
   AppError,
+  branchesOf,
   candidateThrough,
   convertColumn,
   errorsOfCurve,
@@ -35,6 +36,7 @@ export interface ReadyCandidate {
 interface Brought {
   curve: ComparedCandidate['curve'];
   candidate: CurveCandidate;
+  branches: ComparedCandidate['branches'];
 }
 
 /** What its maker states, which moves the whole curve, and what is known of its own errors. */
@@ -69,7 +71,8 @@ export function ofRun({ data, condition }: PreparedSeries, task: CandidateTask):
     ...candidateThrough(points, task.method, task.name),
     shared: together(task, own),
   };
-  return { curve: { ...drawnThrough(points, task.method, candidate), low: [], high: [] }, candidate };
+  const curve = { ...drawnThrough(points, task.method, candidate), low: [], high: [] };
+  return { curve, candidate, branches: branchesOf(points) ?? null };
 }
 
 /** The errors of a run's points at other x, on the line between them; its sensors are those of the reference where their symbols are. */
@@ -156,5 +159,5 @@ export function ofFit({ data, condition, name }: PreparedSeries, { task, fitted 
     low: readings(values.map((v, i) => v - half[i]!)),
     high: readings(values.map((v, i) => v + half[i]!)),
   };
-  return { curve, candidate };
+  return { curve, candidate, branches: null };
 }

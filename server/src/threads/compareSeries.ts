@@ -91,7 +91,7 @@ function compareOne(
   task: FitTask,
 ): { reply: ComparedCandidate; compared: CandidateCompared } {
   const { data, name } = prepared;
-  const { curve, candidate } = ready.task.run ? ofRun(prepared, ready.task) : ofFit(prepared, ready);
+  const { curve, candidate, branches } = ready.task.run ? ofRun(prepared, ready.task) : ofFit(prepared, ready);
   const found = difference(referenceOf(prepared, candidate), candidate, `${ready.task.name}, ${name}`);
   const { indices } = thinned(found.x.length);
   const n = found.x.length;
@@ -104,6 +104,7 @@ function compareOne(
     : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
   const reply: ComparedCandidate = {
     curve,
+    branches,
     points: n,
     outside: found.outside,
     mean: reading(found.mean),
@@ -179,6 +180,7 @@ function referenceOf({ points, data, random }: PreparedSeries, candidate: CurveC
 
 const emptyCandidate = (): Omit<ComparedCandidate, 'problem'> => ({
   curve: { x: [], y: [], low: [], high: [] },
+  branches: null,
   points: 0,
   outside: 0,
   mean: null,

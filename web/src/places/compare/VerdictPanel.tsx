@@ -3,6 +3,7 @@ import { formatCount, printUnit } from '@undameter/core';
 import { BudgetOf } from '../../parts/BudgetOf';
 import { Sentence } from '../../parts/Sentence';
 import { usePinFinding } from '../../data/usePinFinding';
+import { branchesInWords } from './branchesWords';
 import type { DifferenceRow } from './differenceRows';
 
 interface VerdictPanelProps {
@@ -50,6 +51,12 @@ export function VerdictPanel({ campaignId, reply, row, comparisonId }: VerdictPa
             <b>Verdict</b>
             <span>{candidate.verdict.text}</span>
           </li>
+          {candidate.branches && (
+            <li className="doubtful">
+              <b>Two ways</b>
+              <span>{branchesInWords(candidate.branches, reply.x.name, reply.y.unit)}</span>
+            </li>
+          )}
           {candidate.outside > 0 && (
             <li className="doubtful">
               <b>Range</b>
