@@ -27,6 +27,7 @@ import { untestedInWords } from './tableWords';
 import { TableForm } from './TableForm';
 import { TableHeading, type DrawnBeside } from './TableHeading';
 import { TableLookUp } from './TableLookUp';
+import { unitProblems } from './unitProblems';
 import { useRemoval } from './useRemoval';
 import './tables.css';
 
@@ -157,6 +158,11 @@ function TablePanel({ campaign, row, tables, held, onOpen }: TableInHandProps & 
       <TakeFrom campaign={campaign} second={draft.second} onTake={change} />
       <TableLookUp draft={draft} understood={understood} others={tables.filter((t) => t.id !== row?.id)} />
       {notYet && <p className="panel-pad doubt">{notYet}</p>}
+      {unitProblems(draft).map((sentence) => (
+        <p key={sentence} className="panel-pad doubt">
+          {sentence}
+        </p>
+      ))}
       <Holes draft={draft} onChange={change} />
       {understood?.doubts.map((d) => (
         <p key={d.sentence} className="panel-pad doubt">

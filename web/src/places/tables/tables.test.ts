@@ -12,6 +12,7 @@ import { knotSources } from './knotSources';
 import { bodyOf, bodyOfRow, emptyDraft, likelyWrong, understand, type TableDraft, type Understood } from './state';
 import { surfaceOption, type SurfaceView } from './surfaceOption';
 import { asCsv } from './tableFiles';
+import { unitProblems } from './unitProblems';
 import { usesInWords } from './usesWords';
 
 const palette = palettes.light;
@@ -475,4 +476,17 @@ test('what stands on a table is told in numbers, and nothing where nothing does'
     '2 steps, 1 condition, 1 figure',
   );
   expect(usesInWords([])).toBe('');
+});
+
+test('a unit that is not known is told as it is typed, by the field that it stands in; known ones and none are not', () => {
+  const draft = { ...emptyDraft, xUnit: 'degC', yUnit: 'kg/m^3', second: { ...emptyDraft.second, unit: 'bar' } };
+  expect(unitProblems(draft)).toEqual([]);
+  expect(unitProblems(emptyDraft)).toEqual([]);
+  const [first, ...others] = unitProblems({ ...draft, yUnit: 'kgg/m^3' });
+  expect([first, others.length]).toEqual([expect.stringMatching(/^The unit: .*kgg/), 0]);
+  expect(unitProblems({ ...draft, xUnit: 'warm' })[0]).toMatch(/^The unit of the argument: .*warm/);
+  // A curve has no second argument, whatever was typed of one before.
+  const second = { ...draft.second, unit: 'barr' };
+  expect(unitProblems({ ...draft, second })).toEqual([]);
+  expect(unitProblems({ ...draft, shape: 'grid', second })).toHaveLength(1);
 });
