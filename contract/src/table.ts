@@ -1,5 +1,5 @@
 import { Type, type Static } from 'typebox';
-import { uncertaintySchema } from '@undameter/core';
+import { uncertaintySchema, type BetweenPoints } from '@undameter/core';
 import { closed, described, id, method, name, orNull, symbol, unit } from './common';
 
 const axisScale = Type.Union([Type.Literal('plain'), Type.Literal('log'), Type.Literal('reciprocal')]);
@@ -30,6 +30,10 @@ export const tableBody = closed({
       scale: axisScale,
       w: knots,
       isScattered: Type.Boolean(),
+      between: described(
+        'Between scattered points: flat triangles, or a thin plate that is bent as little as possible; absent: triangles.',
+        Type.Optional(Type.Unsafe<BetweenPoints>(Type.Enum(['triangles', 'thinPlate']))),
+      ),
     }),
   ),
 });

@@ -326,6 +326,11 @@ export const catalogue = {
     'input',
     (f) => `A table in two arguments needs ${f.need}; it has ${f.have}. Fill in what is missing.`,
   ),
+  TABLE_TOO_MANY_POINTS: entry<{ have: number; most: number }>(
+    'input',
+    (f) =>
+      `A thin plate goes through at most ${f.most} points, and the table has ${f.have}. Take flat triangles between them, or fewer points.`,
+  ),
   TABLE_POINTS_IN_LINE: entry<Record<string, never>>(
     'input',
     () =>

@@ -7,6 +7,9 @@ export type OutsidePolicy = 'refuse' | 'hold' | 'extend';
 /** How an axis is counted while interpolating, in SI base units: as it is, by its logarithm, or by its reciprocal. */
 export type AxisScale = 'plain' | 'log' | 'reciprocal';
 
+/** Between scattered points: flat triangles, or a thin plate that is bent as little as possible. */
+export type BetweenPoints = 'triangles' | 'thinPlate';
+
 /** The second argument w of a table y(x, w). */
 export interface SecondArgument {
   name: string;
@@ -17,6 +20,8 @@ export interface SecondArgument {
   w: number[];
   /** Points anywhere in the plane of both arguments instead of a grid. */
   isScattered: boolean;
+  /** Between scattered points: flat triangles where nothing is said. */
+  between?: BetweenPoints | undefined;
 }
 
 /** y(x) or y(x, w) tabulated, with the units and the source that travel with it. */

@@ -3,6 +3,7 @@ export {
   inOrder,
   isInTwo,
   type AxisScale,
+  type BetweenPoints,
   type SecondArgument,
   type TableInTwo,
   type OutsidePolicy,

@@ -1,6 +1,6 @@
 import { interpolatorOf } from '../interpolatorOf';
 import { isInTwo, type PropertyTable, type TableInTwo } from '../PropertyTable';
-import { surfaceOf } from '../surface';
+import { missesOfThinPlate, surfaceOf } from '../surface';
 
 /** How far a table misses its own knots when each is left out in turn: a feeling for its interpolation error. */
 export interface LeaveOneOut {
@@ -85,6 +85,9 @@ function ofColumns(table: TableInTwo): Miss[] {
 function ofPoints(table: TableInTwo): Miss[] {
   const { x, y, second } = table;
   if (x.length < 5) return [];
+  // A plate is known without each of its points as soon as it is known with them.
+  if (second.between === 'thinPlate')
+    return Array.from(missesOfThinPlate(table), (miss, i) => ({ at: [x[i]!, second.w[i]!], miss }));
   return inner(x.length).map((i) => {
     const others = surfaceOf({
       ...table,

@@ -1,1 +1,1 @@
-export { surfaceOf, type Surface } from './surfaceOf';
+export { missesOfThinPlate, surfaceOf, type Surface } from './surfaceOf';

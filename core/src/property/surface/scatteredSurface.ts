@@ -72,7 +72,8 @@ export function scatteredSurface(x: Float64Array, w: Float64Array, y: Float64Arr
   };
 }
 
-const unitAxis = (values: Float64Array) => {
+/** Brings an axis to 0 … 1. */
+export const unitAxis = (values: Float64Array) => {
   const low = values.reduce((a, b) => Math.min(a, b));
   const range = values.reduce((a, b) => Math.max(a, b)) - low || 1;
   return { to: (v: number) => (v - low) / range, from: (s: number) => low + s * range };

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { Random } from '../../number/Random';
+import { missesOfThinPlate } from './index';
 import {
   inOrder,
   interpolationMethods,
@@ -135,6 +136,45 @@ describe('a surface over scattered points', () => {
     [1.5971606731671506, 1.9611921027407724, 2.04071021340589, 1.200758872792191].forEach((v, i) =>
       expect(values[i]).toBeCloseTo(v, 12),
     );
+  });
+  const plate: TableInTwo = { ...scattered, second: { ...scattered.second, between: 'thinPlate' } };
+  test('as a thin plate is that of the reference library, and passes through its points', () => {
+    // RBFInterpolator(…, kernel='thin_plate_spline') of scipy 1.17.1, both axes brought to 0 … 1.
+    const { values } = surfaceOf(plate).at(f64(4, 6.5, 3, 5), f64(80, 120, 140, 40));
+    [1.7155227334290526, 1.9931937334326455, 2.150951273641779, 1.3631563586187403].forEach((v, i) =>
+      expect(values[i]).toBeCloseTo(v, 10),
+    );
+    surfaceOf(plate)
+      .at(Float64Array.from(plate.x), Float64Array.from(plate.second.w))
+      .values.forEach((v, i) => expect(v).toBeCloseTo(plate.y[i]!, 10));
+  });
+  test('as a thin plate is refused outside its points unless it is asked to go on; a plane goes on as a plane', () => {
+    expect(one(plate, -3, -3)).toBeNaN();
+    const plane = { ...plate, y: plate.x.map((p, i) => 2 * p - plate.second.w[i]! / 10), outside: 'extend' as const };
+    expect(one(plane, 20, 300)).toBeCloseTo(10, 8);
+    expect(one({ ...plane, outside: 'hold' }, -3, -3)).toBeCloseTo(0, 8);
+  });
+  test('what a plate without a point misses it by is what a plate made without it says', () => {
+    const i = 7;
+    const found = leaveOneOut(plate)!;
+    const others = (values: readonly number[]) => values.filter((_, k) => k !== i);
+    const slow = surfaceOf({
+      ...{ ...plate, x: others(plate.x), y: others(plate.y) },
+      second: { ...plate.second, w: others(plate.second.w) },
+    }).at(f64(plate.x[i]!), f64(plate.second.w[i]!)).values[0]!;
+    // The reference library says the same: -0.02571437835697865.
+    expect(slow - plate.y[i]!).toBeCloseTo(-0.02571437835697865, 10);
+    expect(missesOfThinPlate(plate)[i]).toBeCloseTo(slow - plate.y[i]!, 9);
+    expect(missesOfThinPlate(plate)[0]).toBeNaN();
+    expect(found.largest).toBeGreaterThan(0);
+  });
+  test('a smooth surface is met more closely by a plate than by triangles', () => {
+    expect(leaveOneOut(plate)!.rms).toBeLessThan(leaveOneOut(scattered)!.rms);
+  });
+  test('too many points for a plate are refused with both numbers', () => {
+    const many = Array.from({ length: 301 }, (_, i) => i);
+    const of = { ...plate, x: many.map((i) => Math.sin(i)), y: many, second: { ...plate.second, w: many } };
+    expect(() => surfaceOf(of)).toThrow(expect.objectContaining({ code: 'TABLE_TOO_MANY_POINTS' }) as never);
   });
   test('gives back a plane everywhere, inside and extended; held, it is that of the nearest edge', () => {
     const plane = { ...scattered, y: scattered.x.map((p, i) => 2 * p - scattered.second.w[i]! / 10) };

@@ -5,6 +5,7 @@ import { methodOf } from '../methods';
 import type { PropertyTable, SecondArgument, TableInTwo } from '../PropertyTable';
 import { gridSurface } from './gridSurface';
 import { scatteredSurface } from './scatteredSurface';
+import { thinPlateSurface } from './thinPlate';
 
 /** A table in two arguments, made ready to be looked up in. */
 export interface Surface {
@@ -23,7 +24,7 @@ type TwoArguments = Omit<PropertyTable, 'symbol' | 'name' | 'xName' | 'source' |
 
 /**
  * @param table  knots in rising order; arguments and answers are in its units
- * @throws {AppError} TABLE_SCALE, UNIT_UNKNOWN, TABLE_POINTS_IN_LINE
+ * @throws {AppError} TABLE_SCALE, UNIT_UNKNOWN, TABLE_POINTS_IN_LINE, TABLE_TOO_MANY_POINTS
  */
 export function surfaceOf(table: TwoArguments | TableInTwo): Surface {
   const { second, outside: policy } = table;
@@ -38,7 +39,7 @@ export function surfaceOf(table: TwoArguments | TableInTwo): Surface {
     scaledKnots(table.y, yAxis, 'value'),
   ];
   const plain = second.isScattered
-    ? scatteredSurface(x, w, y)
+    ? (second.between === 'thinPlate' ? thinPlateSurface : scatteredSurface)(x, w, y)
     : gridSurface(x, w, y, methodOf(table.method), methodOf(second.method));
   /** The value at one place, and whether it lies outside. */
   const look = (p: number, q: number): { value: number; isOutside: boolean } => {
@@ -67,6 +68,24 @@ export function surfaceOf(table: TwoArguments | TableInTwo): Surface {
       return crossings(cut, policy === 'extend' ? withBeyond(within) : within);
     },
   };
+}
+
+/**
+ * What a thin plate through all other points misses each point by, unit of the value; missing where it lies outside them.
+ * @throws {AppError} TABLE_SCALE, UNIT_UNKNOWN, TABLE_POINTS_IN_LINE, TABLE_TOO_MANY_POINTS
+ */
+export function missesOfThinPlate({ x, y, second, ...table }: TableInTwo): Float64Array {
+  const yAxis = scaledAxis(table.yScale, table.yUnit);
+  const p = scaledKnots(x, scaledAxis(table.xScale, table.xUnit), 'argument');
+  const q = scaledKnots(second.w, scaledAxis(second.scale, second.unit), 'second argument');
+  const scaled = scaledKnots(y, yAxis, 'value');
+  const without = (values: Float64Array, i: number): Float64Array => values.filter((_, k) => k !== i);
+  return thinPlateSurface(p, q, scaled)
+    .misses()
+    .map((miss, i) => {
+      const others = scatteredSurface(without(p, i), without(q, i), without(scaled, i));
+      return others.isInside(p[i]!, q[i]!) ? yAxis.from(scaled[i]! + miss) - y[i]! : NaN;
+    });
 }
 
 /** A piece is cut in so many, so that it may cross a value more than once; over scattered points, the whole range. */

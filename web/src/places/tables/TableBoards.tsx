@@ -97,7 +97,7 @@ const against = ({ xName, xUnit, second }: TableRow): string =>
   [axisTitle({ name: xName, unit: xUnit }), ...(second ? [axisTitle(second)] : [])].join(', ');
 const range = (at: readonly number[]): string => `${formatValue(Math.min(...at))} – ${formatValue(Math.max(...at))}`;
 const between = ({ method, second }: TableRow): string => {
-  if (second?.isScattered) return 'Triangles';
+  if (second?.isScattered) return second.between === 'thinPlate' ? 'Thin plate' : 'Triangles';
   const [own, other] = [methodOf(method), methodOf(second?.method ?? method)];
   return own === other ? own.title : `${own.title}, ${other.title.toLowerCase()}`;
 };

@@ -1,4 +1,4 @@
-import { interpolationMethods, methodOf, type AxisScale } from '@undameter/core';
+import { interpolationMethods, methodOf, type AxisScale, type BetweenPoints } from '@undameter/core';
 import { Input, Segmented, Select } from 'antd';
 import { Field } from '../../parts/Field';
 import { UncertaintyFields } from '../../uncertainty/UncertaintyFields';
@@ -114,7 +114,12 @@ function ArgumentFields(props: TableFormProps) {
       )}
       <Scale label="Argument counts" value={draft.xScale} onChange={(xScale) => onChange({ xScale })} />
       {shape !== 'curve' && <SecondFields {...props} />}
-      {shape === 'scattered' && <p className="soft">Between the points: flat triangles (Delaunay).</p>}
+      {shape === 'scattered' && (
+        <Between
+          value={draft.second.between ?? 'triangles'}
+          onChange={(between) => onChange({ second: { ...draft.second, between } })}
+        />
+      )}
     </>
   );
 }
@@ -171,6 +176,25 @@ interface ChoiceProps<T> {
   value: T;
   onChange(value: T): void;
 }
+
+const betweenPoints: Readonly<Record<BetweenPoints, { label: string; hint: string }>> = {
+  triangles: { label: 'Flat triangles', hint: 'Delaunay: never above or below the three points around.' },
+  thinPlate: {
+    label: 'Smooth, a thin plate',
+    hint: 'Bent as little as possible through all points (Duchon); may run above and below them.',
+  },
+};
+
+const Between = ({ value, onChange }: Omit<ChoiceProps<BetweenPoints>, 'label'>) => (
+  <Field label="Between points" hint={betweenPoints[value].hint}>
+    <Select<BetweenPoints>
+      aria-label="Between points"
+      value={value}
+      options={Object.entries(betweenPoints).map(([kind, { label }]) => ({ value: kind as BetweenPoints, label }))}
+      onChange={onChange}
+    />
+  </Field>
+);
 
 const Method = ({ label, value, onChange }: ChoiceProps<string>) => (
   <Field label={label} hint={methodOf(value).explanation}>

@@ -2,6 +2,7 @@ import type { TableBody, TableRow } from '@undameter/contract';
 import {
   AppError,
   argumentsAt,
+  type BetweenPoints,
   interpolatorOf,
   isInTwo,
   judgeTable,
@@ -20,7 +21,13 @@ import { cellsOf, emptyCells, firstProblem, knotsOf, type Cells, type CellPositi
 /** A table as it is typed. What is said of a second argument stays while the table has none. */
 export interface TableDraft extends Omit<TableBody, 'x' | 'y' | 'second'> {
   shape: Shape;
-  second: { name: string; unit: string; method: string; scale: TableBody['xScale'] };
+  second: {
+    name: string;
+    unit: string;
+    method: string;
+    scale: TableBody['xScale'];
+    between?: BetweenPoints;
+  };
   cells: Cells;
 }
 
