@@ -20,13 +20,16 @@ interface Asked {
 /** Spectra of the channels on the chart, as they are chosen. */
 export function useSpectra({ campaignId, runId, body, bench, chart, timeUnit }: Asked, isWanted: boolean) {
   const [kept, choose] = usePreference<SpectrumChosen>(`view.spectrum.${runId}`, { as: 'density' });
-  const { data: conditions = [] } = useQuery({ ...queries.conditions(campaignId), enabled: isWanted });
+  const listed = useQuery({ ...queries.conditions(campaignId), enabled: isWanted });
+  const conditions = listed.data ?? [];
   const chosen = stillThere(
     kept,
     conditions.map((c) => c.id),
     bench,
   );
-  const spectra = useQuery(queries.spectrum(runId, { ...body, ...chosen }, isWanted));
+  // What was chosen of conditions is known once they are.
+  const isKnown = kept.conditionIds === undefined || listed.isSuccess;
+  const spectra = useQuery(queries.spectrum(runId, { ...body, ...chosen }, isWanted && isKnown));
   const nameOfCondition = (id: number) => conditions.find((c) => c.id === id)?.name ?? '';
   const isOrders = chosen.turnsBy !== undefined;
   const said = spectra.data ?? [];
@@ -67,6 +70,11 @@ function stillThere(kept: SpectrumChosen, ids: readonly number[], bench: BenchRe
   };
 }
 
+/** A channel follows itself. */
+const ALONE = {
+  message: 'Only the channel that is followed is on the chart. Put another one on it, or follow another.',
+};
+
 type Followed = BenchReply['channels'][number] | undefined;
 
 /** How the first channel on the chart follows another one. */
@@ -81,7 +89,7 @@ export function useTransfer({ runId, body, chart, timeUnit }: Asked, x: Followed
     choose,
     symbol,
     data: transfer.data,
-    error: transfer.error ?? found?.problem,
+    error: symbol === undefined ? ALONE : (transfer.error ?? found?.problem),
     hint: averagedInWords(transfer.data ?? [], chosen.taper),
     draw: (size: Size): ChartOption =>
       transfer.data && x ? transferOption(transfer.data, { ...chart, timeUnit, x }, size) : {},
