@@ -135,11 +135,16 @@ export async function addStep(page: Page, kind: string): Promise<void> {
 /**
  * Accepts the step in hand, and waits until the next can be begun. By the keyboard: what the step says appears above the
  * button, and one that moves between press and release is not clicked. A key, unlike a click, does not wait for a button
- * that is off while the last trial of the step failed.
+ * that is off while the last trial of the step failed: as a hand would, it presses again where the trial of settings that
+ * were half typed came in between.
  */
 export async function acceptStep(page: Page): Promise<void> {
   const accept = page.getByRole('button', { name: 'Accept' });
-  await expect(accept).toBeEnabled();
-  await accept.press('Enter');
-  await expect(page.getByRole('button', { name: '+ Step' })).toBeVisible();
+  await expect(async () => {
+    if (await accept.isVisible()) {
+      await expect(accept).toBeEnabled();
+      await accept.press('Enter', { timeout: 2000 });
+    }
+    await expect(page.getByRole('button', { name: '+ Step' })).toBeVisible({ timeout: 3000 });
+  }).toPass({ timeout: 30_000 });
 }
