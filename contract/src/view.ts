@@ -128,7 +128,10 @@ export const spectrumReply = Type.Array(
     ),
     resolution: described('From one line to the next.', reading),
     ...averaged,
-    peaks: described('Lines that noise does not explain, read off the longest stretch.', Type.Array(spectralPeak)),
+    peaks: described(
+      'Lines that noise does not explain, read off the longest stretch; null: it is too short to tell noise by.',
+      orNull(Type.Array(spectralPeak)),
+    ),
     problem: orNull(problem),
   }),
 );

@@ -29,9 +29,16 @@ export { bestWindow, type WindowProposal } from './bestWindow';
 export { smoothingCost, type Peak, type SmoothingCost } from './smoothingCost';
 export { crossCorrelation } from './spectrum/crossCorrelation';
 export { amplitudes, powerDensity, type DensitySettings, type Lines } from './spectrum/density';
-export { averagedSpectra, bandOfDensity, proposedSegment, type Averages, type Averaging } from './spectrum/welch';
+export {
+  averagedSpectra,
+  bandOfDensity,
+  LONGEST_PROPOSED,
+  proposedSegment,
+  type Averages,
+  type Averaging,
+} from './spectrum/welch';
 export { tapers, type Taper } from './spectrum/tapers';
-export { spectralPeaks, type SpectralPeak } from './spectrum/peaks';
+export { LEAST_FOR_LINES, spectralPeaks, type SpectralPeak } from './spectrum/peaks';
 export { transferOf, type Transfer } from './spectrum/transfer';
 export { evenInTurns, type InTurns } from './spectrum/orders';
 export { fft } from './spectrum/fft';

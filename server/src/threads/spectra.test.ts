@@ -58,12 +58,28 @@ describe('a spectrum', () => {
       w: { values: count(16_384, wave) },
     });
     const [w] = spectraOf({ run: long, symbols: ['w'], from: null, to: null, as: 'amplitude', segment: 16_384 });
-    expect(w!.frequency).toHaveLength(2000);
+    expect(w!.frequency).toHaveLength(4097);
     expect(Math.max(...w!.value.map((v) => v ?? 0))).toBeCloseTo(3, 3);
   });
 });
 
 describe('what is chosen and what is told', () => {
+  test('what is proposed of a long run is whole: its lines hold all of its power', () => {
+    const random = new Random(2);
+    const long = benchRun({
+      t: { unit: 's', values: count(100_000, (i) => i / 128) },
+      w: { values: count(100_000, () => random.normal(2)) },
+    });
+    const [w] = spectraOf({ run: long, ...asked });
+    expect([w!.segment, w!.frequency.length]).toEqual([8192, 4097]);
+    const power = w!.value.reduce<number>((sum, v) => sum + v!, 0) * w!.resolution!;
+    expect(Math.sqrt(power)).toBeCloseTo(2, 1);
+  });
+  test('in a stretch too short to tell noise by, lines are not looked for', () => {
+    const [w] = spectraOf({ run: run(), ...asked, to: 298 / 128 });
+    expect([w!.samples, w!.peaks, w!.problem]).toEqual([299, null, null]);
+    expect(spectraOf({ run: run(), ...asked, to: 299 / 128 })[0]!.peaks).toHaveLength(1);
+  });
   test('without a choice about eight segments that overlap by half, with a band around each line', () => {
     const [w] = spectraOf({ run: run(), ...asked });
     expect(w).toMatchObject({ segment: 128, segments: 15, samples: n, stretches: 1, resolution: 1 });
@@ -99,7 +115,7 @@ describe('what is chosen and what is told', () => {
     });
     const [w, z] = spectraOf({ run: noisy, ...asked, symbols: ['w', 'z'] });
     expect(w!.peaks).toHaveLength(1);
-    const [line] = w!.peaks;
+    const [line] = w!.peaks!;
     expect(Math.abs(line!.frequency - 5)).toBeLessThan(3 * line!.frequencyError!);
     expect(Math.abs(line!.amplitude - 3)).toBeLessThan(3 * line!.amplitudeError!);
     expect(z!.peaks).toEqual([]);
@@ -140,8 +156,8 @@ describe('orders of a shaft', () => {
   ] as const)('with a speed in %s the line stands at its order', (unit, factor, time, perSecond) => {
     const [w] = spectraOf({ run: shaft(unit, factor, time, perSecond), ...asked, turnsBy: 'speed' });
     expect(w!.problem).toBeNull();
-    expect(w!.peaks[0]!.frequency).toBeCloseTo(3, 3);
-    expect(w!.peaks[0]!.amplitude).toBeCloseTo(2, 2);
+    expect(w!.peaks![0]!.frequency).toBeCloseTo(3, 3);
+    expect(w!.peaks![0]!.amplitude).toBeCloseTo(2, 2);
     // 0.4 of the samples of the fastest turn.
     expect(Math.max(...w!.frequency.map((f) => f ?? 0))).toBeLessThanOrEqual(0.4 / (30 * dt) + 0.02);
   });

@@ -6,6 +6,7 @@ import {
   convert,
   evenInTurns,
   gather,
+  LONGEST_PROPOSED,
   numberChannelOf,
   parseUnit,
   proposedSegment,
@@ -34,7 +35,8 @@ export type SpectrumTask = ViewTask &
   };
 export type TransferTask = ViewTask & Pick<TransferBody, 'x'> & Chosen;
 
-const MOST_LINES = 2000;
+/** What is proposed is sent whole: from its lines the power of a part of it can be told. */
+const MOST_LINES = LONGEST_PROPOSED / 2 + 1;
 
 /** Spectra of the channels, of each condition that is asked for. */
 export function spectraOf(task: SpectrumTask): SpectrumReply {
@@ -65,7 +67,7 @@ const nothing = {
   stretches: 0,
   segment: 0,
   segments: 0,
-  peaks: [],
+  peaks: null,
 };
 
 function spectrumOf(
@@ -98,9 +100,10 @@ function spectrumOf(
     band: { low: low!, high: high! },
     resolution: reading(frequency[1]!),
     ...countsOf(averages, averaging, columns),
-    peaks: spectralPeaks(columns[0]![0]!, spacing, averaging.taper)
-      .filter((p) => p.frequency <= highest)
-      .map(peakReply),
+    peaks:
+      spectralPeaks(columns[0]![0]!, spacing, averaging.taper)
+        ?.filter((p) => p.frequency <= highest)
+        .map(peakReply) ?? null,
   };
 }
 

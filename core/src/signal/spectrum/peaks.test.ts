@@ -5,6 +5,8 @@ import { spectralPeaks, type SpectralPeak } from './peaks';
 import type { Taper } from './tapers';
 
 const made = (n: number, f: (i: number) => number) => Float64Array.from({ length: n }, (_, i) => f(i));
+/** Of a stretch long enough to tell noise by. */
+const linesOf = (...of: Parameters<typeof spectralPeaks>): SpectralPeak[] => spectralPeaks(...of)!;
 const spread = (values: readonly number[]) => {
   const mean = values.reduce((a, b) => a + b, 0) / values.length;
   return [mean, Math.sqrt(values.reduce((a, b) => a + (b - mean) ** 2, 0) / (values.length - 1))] as const;
@@ -16,7 +18,7 @@ describe('a line in noise', () => {
     const [n, f, a] = [1000, 0.12345, 0.7];
     const found = Array.from({ length: 300 }, () => {
       const phase = 7 * random.uniform();
-      const [first] = spectralPeaks(
+      const [first] = linesOf(
         made(n, (i) => a * Math.sin(2 * Math.PI * f * i + phase) + 0.5 * random.normal(1)),
         1,
         taper,
@@ -37,7 +39,7 @@ describe('a line in noise', () => {
   test('without a window its frequency is as sure as a frequency can be (D. C. Rife and R. R. Boorstyn 1974)', () => {
     const random = new Random(2);
     const n = 2000;
-    const [peak] = spectralPeaks(
+    const [peak] = linesOf(
       made(n, (i) => 2 * Math.cos(0.9 * i + 0.4) + random.normal(1)),
       0.001,
       'none',
@@ -52,7 +54,7 @@ describe('a line in noise', () => {
 test('noise alone has a line in about one of a hundred stretches', () => {
   const random = new Random(6);
   const stretches = Array.from({ length: 1000 }, () => made(1024, () => random.normal(1)));
-  const alarms = stretches.filter((y) => spectralPeaks(y, 1, 'hann').length > 0).length;
+  const alarms = stretches.filter((y) => linesOf(y, 1, 'hann').length > 0).length;
   expect(alarms).toBeGreaterThan(2);
   expect(alarms).toBeLessThan(20);
 });
@@ -62,15 +64,15 @@ test.each<Taper>(['none', 'hann', 'blackmanHarris', 'flatTop'])(
   (taper) => {
     const random = new Random(4);
     const y = made(4096, (i) => 1000 * Math.sin(0.7123 * i) + 0.001 * random.normal(1));
-    expect(spectralPeaks(y, 1, taper)).toHaveLength(1);
+    expect(linesOf(y, 1, taper)).toHaveLength(1);
   },
 );
 
 test('a small line beside a very large one is seen with a window that leaks little, and not claimed with one that leaks', () => {
   const random = new Random(4);
   const y = made(4096, (i) => Math.sin(0.7 * i) + 1e-3 * Math.sin(0.76 * i) + 1e-5 * random.normal(1));
-  expect(spectralPeaks(y, 1, 'blackmanHarris').map((p) => p.amplitude.toPrecision(3))).toEqual(['1.00', '0.00100']);
-  expect(spectralPeaks(y, 1, 'none')).toHaveLength(1);
+  expect(linesOf(y, 1, 'blackmanHarris').map((p) => p.amplitude.toPrecision(3))).toEqual(['1.00', '0.00100']);
+  expect(linesOf(y, 1, 'none')).toHaveLength(1);
 });
 
 test('a tone that wanders is broader than one frequency, and has no ±', () => {
@@ -80,27 +82,30 @@ test('a tone that wanders is broader than one frequency, and has no ±', () => {
     phase += 0.5 + 0.02 * Math.sin(i / 900);
     return Math.sin(phase) + 0.1 * random.normal(1);
   });
-  const [first] = spectralPeaks(y, 1, 'hann');
+  const [first] = linesOf(y, 1, 'hann');
   expect(first!.broadness).toBeGreaterThan(1.5);
   expect(first!.frequencyError).toBeNaN();
 });
 
-test('of fewer samples than noise can be told from, and of a straight line, there is none', () => {
-  expect(
+test('a stretch too short to tell noise by is not looked at', () => {
+  const sine = (n: number) =>
     spectralPeaks(
-      made(200, (i) => Math.sin(i)),
+      made(n, (i) => Math.sin(i)),
       1,
       'hann',
-    ),
-  ).toEqual([]);
+    );
+  expect(sine(299)).toBeUndefined();
+  expect(sine(300)).toHaveLength(1);
+});
+
+test('a straight line has none', () =>
   expect(
-    spectralPeaks(
+    linesOf(
       made(500, (i) => 3 * i),
       1,
       'hann',
     ),
-  ).toEqual([]);
-});
+  ).toEqual([]));
 
 describe('turns instead of time', () => {
   const dt = 1e-3;
@@ -110,10 +115,10 @@ describe('turns instead of time', () => {
   const y = made(4000, (i) => 2 * Math.sin(2 * Math.PI * 3 * turns(i) + 0.3));
   test('a line that follows the speed stands at its order, with its amplitude', () => {
     const even = evenInTurns(y, speed, dt);
-    const [peak] = spectralPeaks(even.y, even.step, 'hann');
+    const [peak] = linesOf(even.y, even.step, 'hann');
     expect(peak!.frequency).toBeCloseTo(3, 4);
     expect(peak!.amplitude).toBeCloseTo(2, 2);
-    expect(spectralPeaks(y, dt, 'hann').every((p) => p.frequencyError !== p.frequencyError)).toBe(true);
+    expect(linesOf(y, dt, 'hann').every((p) => p.frequencyError !== p.frequencyError)).toBe(true);
   });
   test('reaches as far as the fastest turn was sampled densely enough', () =>
     expect(evenInTurns(y, speed, dt).highest).toBeCloseTo(0.4 / (29.995 * dt), 6));

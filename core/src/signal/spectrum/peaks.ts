@@ -24,6 +24,8 @@ const FALSE_ALARM = 0.01;
 const LEAST_PERIODS = 3;
 /** Frequencies on either side that tell how high the noise is. */
 const AROUND = 150;
+/** Fewer samples have no noise around a line. */
+export const LEAST_FOR_LINES = 2 * AROUND;
 /** How unsure their median is, relative: squares of normal numbers, which a window makes alike. */
 const MEDIAN_ERROR = Math.sqrt(1.9 / (2 * AROUND + 1)) / Math.LN2;
 /** A sine through noise hardly ever looks broader than this. */
@@ -34,16 +36,16 @@ const MOST_PEAKS = 20;
 
 /**
  * The lines of a spectrum that noise does not explain, the highest first, each with its frequency, its amplitude and how sure
- * they are from the noise around it.
+ * they are from the noise around it; undefined of a stretch too short to tell noise by.
  * @param y        evenly spaced samples, length n, finite
  * @param spacing  in [x]
  * The transform of the whole tapered stretch is brought to its greatest height near each line. Its uncertainty follows from
  * noise that is even over the width of the line; without a window these are the bounds of D. C. Rife and R. R. Boorstyn,
  * IEEE Trans. Inf. Theory 20 (1974) 591-598.
  */
-export function spectralPeaks(y: Float64Array, spacing: number, taper: Taper): SpectralPeak[] {
+export function spectralPeaks(y: Float64Array, spacing: number, taper: Taper): SpectralPeak[] | undefined {
   const n = y.length;
-  if (n < 2 * AROUND) return [];
+  if (n < LEAST_FOR_LINES) return undefined;
   const level = removeLine(y);
   const window = windowed(level, taper);
   const { power } = window;

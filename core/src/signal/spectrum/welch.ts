@@ -132,10 +132,11 @@ export const bandOfDensity = (degreesOfFreedom: number): [low: number, high: num
 
 /** Fewer averages than this leave a line as uneven as the noise itself. */
 const AVERAGES = 8;
-const [SHORTEST, LONGEST] = [16, 8192];
+const SHORTEST = 16;
+export const LONGEST_PROPOSED = 8192;
 
 /** Samples of a segment: a power of two that leaves about eight averages, or the whole of a short stretch. */
 export function proposedSegment(samples: number): number {
   const wanted = 2 ** Math.floor(Math.log2((2 * samples) / (AVERAGES + 1)));
-  return Math.min(samples, LONGEST, Math.max(SHORTEST, wanted));
+  return Math.min(samples, LONGEST_PROPOSED, Math.max(SHORTEST, wanted));
 }

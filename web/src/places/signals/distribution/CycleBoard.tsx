@@ -2,7 +2,7 @@ import type { CyclesReply } from '@undameter/contract';
 import { formatValue, printUnit, unitOfDifference } from '@undameter/core';
 import type { ReactNode } from 'react';
 import { Board, type BoardColumn } from '../../../board/Board';
-import { cycleRows, type CycleRow as Row } from './cycleRows';
+import { cycleRows, noCyclesInWords, type CycleRow as Row } from './cycleRows';
 import type { FormChannel } from '../../../step/stepFields';
 
 interface CycleBoardProps {
@@ -42,7 +42,7 @@ export function CycleBoard({ found, channels, tools }: CycleBoardProps) {
       keyOf={(r) => r.key}
       columns={columns}
       tools={tools}
-      empty="Nothing moves, so there is no cycle."
+      empty={found && noCyclesInWords(found)}
     />
   );
 }

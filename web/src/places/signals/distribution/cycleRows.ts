@@ -17,3 +17,12 @@ export const cycleRows = (found: CyclesReply): CycleRow[] =>
       .map((c) => ({ ...c, symbol, key: `${symbol} ${c.from}` }))
       .reverse(),
   );
+
+/** Why the board of cycles is empty. */
+export function noCyclesInWords(found: CyclesReply): string {
+  const failed = found.find((c) => c.problem !== null)?.problem;
+  if (failed) return `Cycles are not counted. ${failed.message}`;
+  return found.some((c) => c.below > 0)
+    ? 'Every cycle is smaller than the smallest range that counts.'
+    : 'Nothing moves, so there is no cycle.';
+}

@@ -2,7 +2,7 @@ import type { CyclesReply, HistogramReply } from '@undameter/contract';
 import { describe, expect, test } from '@jest/globals';
 import { asDrawn, channelRow } from '../../../../test/replies';
 import { palettes } from '../../../theme/palette';
-import { cycleRows } from './cycleRows';
+import { cycleRows, noCyclesInWords } from './cycleRows';
 import { cyclesOption, histogramOption } from './distributionOption';
 import { cyclesInWords } from './useDistributions';
 
@@ -62,6 +62,15 @@ describe('load cycles', () => {
       [4, 1.5],
       [0, 10],
     ]));
+  test('an empty board says why: nothing moves, all are too small, or nothing was counted', () => {
+    const none = { ...made, classes: [], total: 0 };
+    expect(noCyclesInWords([none])).toBe('Nothing moves, so there is no cycle.');
+    expect(noCyclesInWords([{ ...none, below: 3 }])).toBe(
+      'Every cycle is smaller than the smallest range that counts.',
+    );
+    const problem = { code: 'X', message: 'It is a word.', facts: {} };
+    expect(noCyclesInWords([{ ...none, problem }])).toBe('Cycles are not counted. It is a word.');
+  });
   const words = (over: Partial<CyclesReply[number]>, ...more: CyclesReply) =>
     cyclesInWords([{ ...made, ...over }, ...more]);
   test('are told with what was left out and joined, and only then', () => {

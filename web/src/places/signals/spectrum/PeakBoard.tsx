@@ -3,7 +3,7 @@ import { formatValue, formatWithUncertainty, frequencyUnit, printUnit, unitOfDif
 import type { ReactNode } from 'react';
 import { Board, type BoardColumn } from '../../../board/Board';
 import type { FormChannel } from '../../../step/stepFields';
-import { decibels, peakRows, type PeakRow } from './peakRows';
+import { decibels, noLinesInWords, peakRows, type PeakRow } from './peakRows';
 
 interface PeakBoardProps {
   spectra: SpectrumReply | undefined;
@@ -86,7 +86,7 @@ export function PeakBoard({ spectra, channels, timeUnit, isOrders, nameOfConditi
       keyOf={(r) => r.key}
       columns={columns}
       tools={tools}
-      empty="No line stands out of the noise: one that high would be seen in one of a hundred stretches of noise alone."
+      empty={spectra && noLinesInWords(spectra)}
     />
   );
 }

@@ -1,4 +1,5 @@
 import type { SpectralPeakReply, SpectrumReply } from '@undameter/contract';
+import { LEAST_FOR_LINES } from '@undameter/core';
 
 export interface PeakRow extends SpectralPeakReply {
   key: string;
@@ -12,14 +13,25 @@ export interface PeakRow extends SpectralPeakReply {
 /** Lines of all spectra, the highest of each first. */
 export const peakRows = (spectra: SpectrumReply): PeakRow[] =>
   spectra.flatMap(({ symbol, conditionId, peaks }) =>
-    peaks.map((peak, k) => ({
+    (peaks ?? []).map((peak, k, all) => ({
       ...peak,
       key: `${symbol} ${conditionId ?? ''} ${k}`,
       symbol,
       conditionId,
-      multiple: multipleOf(peak, peaks),
+      multiple: multipleOf(peak, all),
     })),
   );
+
+/** Why the board of lines is empty: a spectrum in which they were not looked for has not been tested for them. */
+export function noLinesInWords(spectra: SpectrumReply): string {
+  const untested = spectra.filter((s) => s.problem !== null || s.peaks === null);
+  if (untested.length === 0)
+    return 'No line stands out of the noise: one that high would be seen in one of a hundred stretches of noise alone.';
+  const reason = untested[0]!.problem?.message ?? `That takes a stretch of at least ${LEAST_FOR_LINES} samples.`;
+  return untested.length === spectra.length
+    ? `Lines are not looked for. ${reason}`
+    : `No line stands out of the noise; in ${untested.length} of ${spectra.length} spectra they are not looked for. ${reason}`;
+}
 
 const MOST_TIMES = 20;
 

@@ -4,7 +4,7 @@ import { asDrawn, channelRow } from '../../../../test/replies';
 import { gainUnit } from '@undameter/core';
 import { palettes } from '../../../theme/palette';
 import { averagedInWords, chosenWith, resolutionInWords, segmentChoices } from './chosen';
-import { decibels, peakRows } from './peakRows';
+import { decibels, noLinesInWords, peakRows } from './peakRows';
 import { spectrumOption, transferOption } from './spectrumOption';
 
 const size = { width: 800, height: 400 };
@@ -147,6 +147,18 @@ describe('the lines of a spectrum', () => {
       ['p', null, null],
       ['q', 2, null],
     ]));
+  test('without one it is said whether they were looked for', () => {
+    const problem = { code: 'X', message: 'The clock is uneven.', facts: {} };
+    expect(noLinesInWords([spectrum()])).toMatch(/^No line stands out of the noise: /);
+    expect(noLinesInWords([spectrum({ peaks: null })])).toBe(
+      'Lines are not looked for. That takes a stretch of at least 300 samples.',
+    );
+    const failed = spectrum({ peaks: null, problem });
+    expect(noLinesInWords([failed])).toBe('Lines are not looked for. The clock is uneven.');
+    expect(noLinesInWords([spectrum(), failed])).toBe(
+      'No line stands out of the noise; in 1 of 2 spectra they are not looked for. The clock is uneven.',
+    );
+  });
   test('a hundred times the noise is 20 dB', () => expect(decibels(100)).toBeCloseTo(20, 12));
 });
 

@@ -62,7 +62,7 @@ function linesOf({ frequency, value, band: factors }: Spectrum, name: string, co
 
 /** The highest of the lines that stand out, each with its frequency, at the height of the spectrum there. */
 function placesOf({ frequency, value, peaks }: Spectrum, palette: ViewChart['palette']) {
-  const highest = [...peaks].sort((a, b) => b.aboveNoise - a.aboveNoise).slice(0, MOST_NAMED);
+  const highest = [...(peaks ?? [])].sort((a, b) => b.aboveNoise - a.aboveNoise).slice(0, MOST_NAMED);
   const places = highest.flatMap((peak) => {
     const at = nearest(frequency, peak.frequency);
     const y = value[at] ?? null;
