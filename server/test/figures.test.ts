@@ -110,12 +110,13 @@ describe('what a figure shows', () => {
     expect(amplitude.panels[0]!.y.unit).toBe('kPa');
   });
   test('a spectrum of a condition is named by it', async () => {
-    const { panels } = await contentOf({
+    const { panels, about } = await contentOf({
       ...{ kind: 'spectrum', runId: 1, panels: [['p']], as: 'power', ...window },
       ...{ conditionIds: [1], segment: 16, taper: 'none' },
     });
     expect(panels[0]!.series.map((s) => [s.id, s.name])).toEqual([['p 1', 'middle']]);
     expect(panels[0]!.y.unit).toBe('kPa²');
+    expect(about).toMatch(/window: None, averaged over \d+ segments? of 16 samples; band of 95 %$/);
   });
   test('how a channel follows another has gain, phase and coherence over one axis', async () => {
     const { panels, about } = await contentOf({ kind: 'transfer', runId: 1, symbol: 'p', x: 'q', ...window });
@@ -134,6 +135,11 @@ describe('what a figure shows', () => {
   test('a histogram holds every kept sample', async () => {
     const { panels } = await contentOf({ kind: 'histogram', runId: 1, symbol: 'q', ...window });
     expect(panels[0]!.series[0]!.cells!.counts.reduce((a, b) => a + b, 0)).toBe(400);
+    // With the normal distribution over it, as on the screen.
+    expect(panels[0]!.series.map((s) => [s.id, s.nature])).toEqual([
+      ['q', 'measured'],
+      ['q normal', 'model'],
+    ]);
   });
   test('the samples of conditions over the thin line of the run', async () => {
     const { panels } = await contentOf({ kind: 'conditions', runId: 1, panels: [['p']], ...window });

@@ -38,6 +38,17 @@ describe('up and down in one curve', () => {
   });
   test('noise of x within the dead band turns nothing', () =>
     expect(Math.abs(branchesOf(loop(3, 0.1, new Random(4), 120, 0.03))!.difference - 3)).toBeLessThan(0.5));
+  test('few points on the way back across a bend are no loop', () => {
+    const there = Array.from({ length: 201 }, (_, i) => i / 20);
+    for (const back of [
+      [8, 6, 4, 2, 0],
+      [9, 8, 7, 6, 5, 4, 3, 2, 1, 0],
+    ]) {
+      const x = Float64Array.from([...there, ...back]);
+      expect(branchesOf({ x, y: x.map((v) => v ** 2) })).toBeUndefined();
+      expect(branchesOf({ x, y: x.map((v, i) => v ** 2 - (i > 200 ? 8 : 0)) })).toBeDefined();
+    }
+  });
   test('ways with nothing in common are no loop; missing values are passed over', () => {
     const x = Float64Array.of(0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 5, NaN, 4, 3);
     expect(branchesOf({ x: x.slice(0, 12), y: x.slice(0, 12) })).toBeUndefined();

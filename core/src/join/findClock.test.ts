@@ -42,6 +42,15 @@ describe('the clock of a second log', () => {
     expect(inside / draws).toBeGreaterThan(0.88);
     expect(inside / draws).toBeLessThan(1);
   });
+  test('two logs alike to the last bit agree within a hundredth of a sampling interval, never exactly', () => {
+    const x = f64(3000, (i) => i * 0.1);
+    const same = { x, y: x.map(rig) };
+    const found = findClock(same, same, 0)!;
+    expect(Math.abs(found.rate)).toBeLessThan(1e-6);
+    // 12 parts over 275 s, each to a millisecond.
+    expect(found.rateHalf).toBeGreaterThan(1e-6);
+    expect(found.rateHalf).toBeLessThan(2e-5);
+  });
   test('a part that is of something else has no say', () => {
     const { a, b } = logs(2, 200e-6, new Random(5));
     // A stretch that a test of the sensor filled with another movement.

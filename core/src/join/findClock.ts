@@ -35,6 +35,8 @@ const LEAST_APART = 0.02;
 const LEAST_CROSSINGS = 3;
 /** Clocks that differ by more are no clocks of loggers: the matches are of something else. */
 const MOST_RATE = 0.01;
+/** A match is placed between samples by a parabola, and no better than to this share of the sampling interval. */
+const RESOLVED = 0.01;
 /** Matches further from the line than so many of its scatter are of something else. */
 const OUTLYING = 5;
 
@@ -54,7 +56,7 @@ export function findClock(a: Sampled, b: Sampled, offset: number): Clock | undef
   const scatter = 1.4826 * median(Float64Array.from(off));
   const kept = found.filter((_, i) => off[i]! <= OUTLYING * scatter + Number.EPSILON * Math.abs(offset));
   const used = kept.length >= 2 ? kept : found;
-  const line = lineBySquares(used);
+  const line = lineBySquares(used, RESOLVED * Math.max(stepOf(a.x), stepOf(b.x)));
   if (Math.abs(line.slope) > MOST_RATE) return undefined;
   return {
     offset: line.at(0),
@@ -103,6 +105,11 @@ function matchOf(a: Sampled, part: Sampled, offset: number): Match[] {
   }
 }
 
+function stepOf(x: Float64Array): number {
+  const present = x.filter((v) => v === v);
+  return median(present.slice(1).map((v, i) => v - present[i]!));
+}
+
 /** How often a column goes through its mean. */
 function crossingsOf(y: Float64Array): number {
   const present = y.filter((v) => v === v);
@@ -117,7 +124,11 @@ function lineByMedians(found: readonly Match[]): { at(time: number): number } {
   return { at: (time) => level + slope * time };
 }
 
-function lineBySquares(found: readonly Match[]): { slope: number; slopeHalf: number; at(time: number): number } {
+/** @param least  standard deviation below which matches are not told apart */
+function lineBySquares(
+  found: readonly Match[],
+  least: number,
+): { slope: number; slopeHalf: number; at(time: number): number } {
   const n = found.length;
   const mean = (of: (m: Match) => number): number => found.reduce((sum, m) => sum + of(m), 0) / n;
   const [time, offset] = [mean((m) => m.time), mean((m) => m.offset)];
@@ -125,6 +136,7 @@ function lineBySquares(found: readonly Match[]): { slope: number; slopeHalf: num
   const slope = found.reduce((sum, m) => sum + (m.time - time) * (m.offset - offset), 0) / spread;
   const at = (t: number): number => offset + slope * (t - time);
   const squares = found.reduce((sum, m) => sum + (m.offset - at(m.time)) ** 2, 0);
-  const slopeHalf = n > 2 ? studentTQuantile(0.975, n - 2) * Math.sqrt(squares / (n - 2) / spread) : NaN;
+  const variance = Math.max(squares / (n - 2), least * least);
+  const slopeHalf = n > 2 ? studentTQuantile(0.975, n - 2) * Math.sqrt(variance / spread) : NaN;
   return { slope, slopeHalf, at };
 }

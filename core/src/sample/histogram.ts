@@ -9,7 +9,7 @@ export interface Histogram {
   normal: { mean: number; standardDeviation: number } | undefined;
 }
 
-export const MOST_BINS = 200;
+const MOST_BINS = 200;
 
 /**
  * How often a column takes which values.
@@ -42,4 +42,21 @@ function proposedBins(sorted: Float64Array): number {
 function normalOf(values: Float64Array): Histogram['normal'] {
   const { mean, standardDeviation } = describe(values, new Uint16Array(values.length));
   return standardDeviation > 0 ? { mean, standardDeviation } : undefined;
+}
+
+const ON_CURVE = 160;
+
+/**
+ * How many samples each bin would hold if they were spread normally, over the bins and one more on either side.
+ * @returns  places on the axis of the column, and counts there
+ */
+export function normalCounts(
+  { low, width, counts }: { low: number; width: number; counts: ArrayLike<number> },
+  { mean, standardDeviation: s }: NonNullable<Histogram['normal']>,
+): { x: number[]; y: number[] } {
+  const all = Array.from(counts).reduce((a, b) => a + b, 0);
+  const [from, to] = [low - width, low + width * (counts.length + 1)];
+  const x = Array.from({ length: ON_CURVE + 1 }, (_, k) => from + ((to - from) * k) / ON_CURVE);
+  const scale = (all * width) / (s * Math.sqrt(2 * Math.PI));
+  return { x, y: x.map((v) => scale * Math.exp(-0.5 * ((v - mean) / s) ** 2)) };
 }

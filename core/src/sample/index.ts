@@ -16,7 +16,7 @@ export {
 export { addErrors, combined, declaredSources, errorsOf, isRandomSource, mapErrors } from './errorSources';
 export { countByStep, countKept, KEPT, type Mask } from './Mask';
 export { describe, type Description } from './describe';
-export { histogram, MOST_BINS, type Histogram } from './histogram';
+export { histogram, normalCounts, type Histogram } from './histogram';
 export { median } from './median';
 export { GAP_FACTOR, gather, scatter, segments } from './segments';
 export { buildLevels, joinLevels, LEVEL_SIZES, type Level } from './levels';

@@ -1,5 +1,5 @@
 export * from './dimension';
-export { frequencyUnit, gainUnit, spectralUnit } from './spectralUnit';
+export { frequencyUnit, gainUnit, spectralNames, spectralUnit } from './spectralUnit';
 export { parseUnit, plain, type Unit } from './parseUnit';
 export { conversion, convert, convertColumn, differenceFactor, sameUnit } from './convert';
 export { multiplyUnits, perPower, printUnit, siUnit, withoutMark } from './printUnit';

@@ -27,3 +27,10 @@ export function gainUnit(to: string, from: string): string {
   const wrapped = (unit: string): string => (/[/·]/.test(unit) ? `(${unit})` : unit);
   return below === '' ? above : `${wrapped(above) || '1'}/${wrapped(below)}`;
 }
+
+/** What a spectrum shows of a channel, before its name. */
+export const spectralNames = {
+  amplitude: 'Amplitude of',
+  power: 'Power in each line of',
+  density: 'Power density of',
+} as const;

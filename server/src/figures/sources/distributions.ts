@@ -1,4 +1,4 @@
-import { AppError, cyclesAtLeast, unitOfDifference } from '@undameter/core';
+import { AppError, cyclesAtLeast, normalCounts, unitOfDifference } from '@undameter/core';
 import { axisOfChannel, channelOf } from './channels';
 import { aboutRun } from './run';
 import { bareSeries, emptyPanel, named, plainAxis, sourceKind } from './Source';
@@ -11,7 +11,9 @@ export const histogram = sourceKind({
     const bench = await pools.evaluate({ run, conditions: await loader.conditions(run.campaignId) });
     const [made] = await pools.histogramsOf({ run, symbols: [symbol], ...asked });
     const channel = channelOf(bench.channels, symbol);
-    const { low = null, width = null, counts = [] } = made ?? {};
+    const { low = null, width = null, counts = [], normal = null } = made ?? {};
+    const cells = low === null || width === null ? null : { low, width, counts };
+    const curve = cells && normal && normalCounts(cells, normal);
     return {
       panels: [
         {
@@ -24,8 +26,19 @@ export const histogram = sourceKind({
               id: symbol,
               ...named(channel.name),
               nature: 'measured',
-              cells: low === null || width === null ? null : { low, width, counts },
+              cells,
             },
+            ...(curve
+              ? [
+                  {
+                    ...bareSeries,
+                    id: `${symbol} normal`,
+                    ...named('Normal distribution'),
+                    nature: 'model' as const,
+                    curve: { ...curve, low: [], high: [], held: false },
+                  },
+                ]
+              : []),
           ],
         },
       ],

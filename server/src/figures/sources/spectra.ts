@@ -1,5 +1,5 @@
-import type { SpectrumAs, SpectrumReply } from '@undameter/contract';
-import { AppError, frequencyUnit, gainUnit, spectralUnit } from '@undameter/core';
+import type { SpectrumReply } from '@undameter/contract';
+import { AppError, frequencyUnit, gainUnit, spectralNames, spectralUnit, tapers, type Taper } from '@undameter/core';
 import { alongAxis, channelOf } from './channels';
 import { aboutRun } from './run';
 import { bareSeries, emptyPanel, named, plainAxis, sourceKind } from './Source';
@@ -8,12 +8,6 @@ const logarithmic = (name: string, symbol: string, unit: string) => ({
   ...plainAxis({ name, symbol, unit }),
   log: true,
 });
-
-const nameAs: Readonly<Record<SpectrumAs, string>> = {
-  amplitude: 'Amplitude of',
-  power: 'Power in each line of',
-  density: 'Power density of',
-};
 
 /** Spectra of channels, each in a panel of its own; zero frequency has no place on a logarithmic axis. */
 export const spectrum = sourceKind({
@@ -37,7 +31,7 @@ export const spectrum = sourceKind({
           ...emptyPanel(`panel ${i + 1}`, 1),
           x: i === symbols.length - 1 ? x : null,
           y: logarithmic(
-            `${nameAs[asked.as]} ${channel.name.toLowerCase()}`,
+            `${spectralNames[asked.as]} ${channel.name.toLowerCase()}`,
             '',
             spectralUnit(channel.unit, asked.as, unit),
           ),
@@ -50,7 +44,7 @@ export const spectrum = sourceKind({
           })),
         };
       }),
-      about: `${aboutRun(run.name, bench)}; ${averagedOver(spectra)}`,
+      about: `${aboutRun(run.name, bench)}; ${averagedOver(spectra, asked.taper)}`,
     };
   },
 });
@@ -61,9 +55,11 @@ function curveOf({ frequency, value, band }: SpectrumReply[number]) {
   return { x: frequency.slice(1), y, low: times(band?.low), high: times(band?.high), held: false };
 }
 
-function averagedOver(spectra: readonly { segments: number; segment: number }[]): string {
-  const said = [...new Set(spectra.map((s) => `${s.segments} segments of ${s.segment} samples`))];
-  return `averaged over ${said.join(', ')}; band of 95 %`;
+function averagedOver(replies: readonly { segments: number; segment: number }[], taper: Taper = 'hann'): string {
+  const inWords = (s: (typeof replies)[number]): string =>
+    `${s.segments} segment${s.segments === 1 ? '' : 's'} of ${s.segment} samples`;
+  const said = [...new Set(replies.map(inWords))];
+  return `window: ${tapers[taper].title}, averaged over ${said.join(', ')}; band of 95 %`;
 }
 
 function failedIn(replies: readonly { problem: { message: string } | null }[], name: string): void {
@@ -117,7 +113,7 @@ export const transfer = sourceKind({
         panel('phase', plainAxis({ name: 'Phase', symbol: '', unit: '°' }), t.phase, t.phaseError),
         { ...panel('coherence', plainAxis({ name: 'Coherence', symbol: '', unit: '' }), t.coherence), x: frequency },
       ],
-      about: `${aboutRun(run.name, bench)}; ${averagedOver(found)}`,
+      about: `${aboutRun(run.name, bench)}; ${averagedOver(found, asked.taper)}`,
     };
   },
 });

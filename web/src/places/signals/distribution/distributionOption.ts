@@ -1,12 +1,10 @@
 import type { CyclesReply, HistogramReply } from '@undameter/contract';
-import { cyclesAtLeast, printUnit, unitOfDifference } from '@undameter/core';
+import { cyclesAtLeast, normalCounts, printUnit, unitOfDifference } from '@undameter/core';
 import type { Size } from '../../../chart/Chart';
 import type { ChartOption } from '../../../chart/echarts';
 import { bars, colourOf, line } from '../../../chart/marks';
 import { axisTitle, stackOption, type Pane } from '../../../chart/panes';
 import type { ViewChart } from '../viewChart';
-
-const ON_CURVE = 160;
 
 /** A histogram for each channel over an axis of its own, with the normal distribution of the same mean and scatter. */
 export function histogramOption(histograms: HistogramReply, { shown, palette }: ViewChart, size: Size): ChartOption {
@@ -15,7 +13,7 @@ export function histogramOption(histograms: HistogramReply, { shown, palette }: 
     if (!made) return [];
     const { low, width, counts, normal } = made;
     const edges = { low: low ?? 0, width: width ?? 1, counts };
-    const curve = normal && normalOver(edges, normal);
+    const curve = normal && normalCounts(edges, normal);
     const highest = Math.max(1, ...counts, ...(curve?.y ?? []));
     return [
       {
@@ -34,18 +32,6 @@ export function histogramOption(histograms: HistogramReply, { shown, palette }: 
     ];
   });
   return panes.length > 0 ? stackOption({ size, palette, panes, x: { title: '' }, tooltip: false }) : {};
-}
-
-/** Samples that each bin would hold if they were spread normally. */
-function normalOver(
-  { low, width, counts }: { low: number; width: number; counts: readonly number[] },
-  { mean, standardDeviation: s }: { mean: number; standardDeviation: number },
-): { x: number[]; y: number[] } {
-  const all = counts.reduce((a, b) => a + b, 0);
-  const [from, to] = [low - width, low + width * (counts.length + 1)];
-  const x = Array.from({ length: ON_CURVE + 1 }, (_, k) => from + ((to - from) * k) / ON_CURVE);
-  const scale = (all * width) / (s * Math.sqrt(2 * Math.PI));
-  return { x, y: x.map((v) => scale * Math.exp(-0.5 * ((v - mean) / s) ** 2)) };
 }
 
 /** How many load cycles are at least so large, one pane a channel. */

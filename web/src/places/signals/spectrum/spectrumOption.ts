@@ -1,5 +1,5 @@
 import type { SpectrumAs, SpectrumReply, TransferReply } from '@undameter/contract';
-import { formatValue, frequencyUnit, gainUnit, spectralUnit } from '@undameter/core';
+import { formatValue, frequencyUnit, gainUnit, spectralNames, spectralUnit } from '@undameter/core';
 import type { Size } from '../../../chart/Chart';
 import type { ChartOption } from '../../../chart/echarts';
 import { band, colourOf, level, line, namedPlaces, type Column } from '../../../chart/marks';
@@ -13,11 +13,6 @@ interface SpectrumChart extends ViewChart {
   nameOfCondition(id: number): string;
 }
 
-const titleAs: Readonly<Record<SpectrumAs, string>> = {
-  amplitude: 'Amplitude of',
-  power: 'Power in each line of',
-  density: 'Power density of',
-};
 const MOST_NAMED = 5;
 
 type Spectrum = SpectrumReply[number];
@@ -34,7 +29,7 @@ export function spectrumOption(spectra: SpectrumReply, chart: SpectrumChart, siz
       colour: colourOf(palette, spectrum.conditionId === null ? series : k),
     }));
     return {
-      title: `${titleAs[as]} ${channel.name} (${spectralUnit(channel.unit, as, per)})`,
+      title: `${spectralNames[as]} ${channel.name} (${spectralUnit(channel.unit, as, per)})`,
       weight: 1,
       look: { log: true, digits: 2 },
       names: coloured.map(({ name, colour }) => ({ text: name, colour })),
