@@ -39,7 +39,7 @@ export {
 } from './spectrum/welch';
 export { tapers, type Taper } from './spectrum/tapers';
 export { LEAST_FOR_LINES, spectralPeaks, type SpectralPeak } from './spectrum/peaks';
-export { transferOf, type Transfer } from './spectrum/transfer';
+export { bandAround, transferOf, type Transfer } from './spectrum/transfer';
 export { evenInTurns, type InTurns } from './spectrum/orders';
 export { fft } from './spectrum/fft';
 export { realSpectrum, samplesOfSpectrum, type Spectrum } from './spectrum/realSpectrum';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { palettes } from '../theme/palette';
 import { line, points } from './marks';
-import { commonRange, stackOption, type Pane, type Stack } from './panes';
+import { commonDecades, commonRange, stackOption, type Pane, type Stack } from './panes';
 
 const palette = palettes.light;
 const curve = (x: number[], y: (number | null)[] = x.map(() => 1)) => line({ x, y }, { name: 'a', colour: '#000000' });
@@ -114,6 +114,29 @@ describe('the axes of a stack', () => {
   ])('%d pixels have about %d ticks', (height, splits) =>
     expect(drawn({ size: { width: 800, height } }).yAxis[0]!['splitNumber']).toBe(splits),
   );
+});
+
+describe('one logarithmic range of x for all', () => {
+  const range = (...data: (number | null)[][]) => commonDecades([{ marks: [{ data }] }]);
+  test('reaches to the next whole place on either side', () => {
+    expect(range([0.488, 1], [1000, 1])).toEqual([expect.closeTo(0.4, 12), 1000]);
+    expect(range([0.5, 1], [4300, 1])).toEqual([0.5, 5000]);
+    expect(range([2, 1])).toEqual([2, 20]);
+  });
+  test('what lies at zero and below, or has no value, has no say; of nothing there is none', () => {
+    expect(range([0, 1], [-5, 1], [3, null], [20, 1], [50, 1])).toEqual([20, 50]);
+    expect(range([0, 1])).toBeUndefined();
+  });
+  test('panes whose data differ have it in common', () => {
+    const { xAxis } = drawn({
+      panes: [pane({ marks: [curve([0.5])] }), pane({ marks: [curve([1, 4300])] })],
+      x: { title: 'Cycles', look: { log: true } },
+    });
+    expect(xAxis.map((a) => [a['min'], a['max']])).toEqual([
+      [0.5, 5000],
+      [0.5, 5000],
+    ]);
+  });
 });
 
 describe('one range of x for all', () => {

@@ -123,7 +123,7 @@ const splitLine = (palette: Palette) => ({ lineStyle: { color: palette.hair } })
 
 /** An x axis a pane; those that share one show its labels and its name once, below. */
 function xAxesOf(panes: readonly Pane[], x: Stack['x'], palette: Palette) {
-  const range = x.range ?? commonRange(panes.filter((p) => !p.ownX));
+  const range = x.range ?? (x.look?.log ? commonDecades : commonRange)(panes.filter((p) => !p.ownX));
   return panes.map((pane, i) => {
     const isLast = i === panes.length - 1 || panes[i + 1]!.ownX !== undefined;
     const look = (pane.ownX ? pane.ownX.look : x.look) ?? {};
@@ -209,19 +209,33 @@ function titleOf({ title, names = [] }: Pick<Pane, 'title' | 'names'>, palette: 
 
 type Pair = readonly (number | null | undefined)[];
 
-/** One range of x for all panes, so that what stands below each other belongs together; room for names at the ends. */
-export function commonRange(panes: readonly Pick<Pane, 'marks'>[]): [number, number] | undefined {
+/** The same of a logarithmic axis: to the next whole place of the decade on either side; undefined of panes without a place above zero. */
+export function commonDecades(panes: readonly Pick<Pane, 'marks'>[]): [number, number] | undefined {
+  const [low, high] = extentOf(panes, (x) => x > 0);
+  if (low > high) return undefined;
+  const place = (v: number): number => 10 ** Math.floor(Math.log10(v));
+  const from = Math.floor(low / place(low) + 1e-9) * place(low);
+  const to = Math.ceil(high / place(high) - 1e-9) * place(high);
+  return to > from ? [from, to] : [from, 10 * from];
+}
+
+/** Least and greatest x of what is drawn, of those that count. */
+function extentOf(panes: readonly Pick<Pane, 'marks'>[], counts: (x: number) => boolean): [number, number] {
   let [low, high] = [Infinity, -Infinity];
-  let named = false;
-  for (const mark of panes.flatMap((p) => p.marks)) {
-    named ||= 'endLabel' in mark;
+  for (const mark of panes.flatMap((p) => p.marks))
     for (const item of (mark['data'] ?? []) as (Pair | { value: Pair })[]) {
       const [x, y] = 'value' in item ? item.value : item;
-      if (x === null || x === undefined || y === null || y === undefined) continue;
+      if (x === null || x === undefined || y === null || y === undefined || !counts(x)) continue;
       low = Math.min(low, x);
       high = Math.max(high, x);
     }
-  }
+  return [low, high];
+}
+
+/** One range of x for all panes, so that what stands below each other belongs together; room for names at the ends. */
+export function commonRange(panes: readonly Pick<Pane, 'marks'>[]): [number, number] | undefined {
+  const [low, high] = extentOf(panes, () => true);
+  const named = panes.some((p) => p.marks.some((mark) => 'endLabel' in mark));
   if (low > high) return undefined;
   const span = high - low || Math.abs(high) || 1;
   const step = 10 ** Math.floor(Math.log10(span)) / 10;

@@ -45,3 +45,19 @@ export function transferOf(averages: Averages, which: number): Transfer {
     coherenceOfNoise: 1 - 0.05 ** (1 / (independent - 1)),
   };
 }
+
+type Column = readonly (number | null)[];
+
+/**
+ * The 95 % band around values with standard uncertainties, as it is drawn: on a logarithmic axis what reaches to zero and below
+ * reaches to a tenth of the smallest value, so that the band stays open there instead of closing.
+ */
+export function bandAround(values: Column, errors: Column, isLogarithmic: boolean): { low: number[]; high: number[] } {
+  const positive = values.filter((v): v is number => v !== null && v > 0);
+  const floor = isLogarithmic ? positive.reduce((a, b) => Math.min(a, b), Infinity) / 10 : -Infinity;
+  const half = values.map((_, k) => 2 * (errors[k] ?? NaN));
+  return {
+    low: values.map((v, k) => Math.max((v ?? NaN) - half[k]!, floor)),
+    high: values.map((v, k) => (v ?? NaN) + half[k]!),
+  };
+}

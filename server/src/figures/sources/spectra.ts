@@ -1,5 +1,15 @@
 import type { SpectrumReply } from '@undameter/contract';
-import { AppError, frequencyUnit, gainUnit, spectralNames, spectralUnit, tapers, type Taper } from '@undameter/core';
+import {
+  AppError,
+  bandAround,
+  frequencyUnit,
+  gainUnit,
+  spectralNames,
+  spectralUnit,
+  tapers,
+  type Taper,
+} from '@undameter/core';
+import { reading } from '../../threads/toReply';
 import { alongAxis, channelOf } from './channels';
 import { aboutRun } from './run';
 import { bareSeries, emptyPanel, named, plainAxis, sourceKind } from './Source';
@@ -78,8 +88,10 @@ export const transfer = sourceKind({
     const t = found[0]!;
     const [from, to] = [channelOf(bench.channels, asked.x), channelOf(bench.channels, symbol)];
     const x = t.frequency.slice(1);
-    const around = (column: typeof t.gain, error: typeof t.gain, side: 1 | -1) =>
-      column.slice(1).map((v, k) => (v === null || error[k + 1] === null ? null : v + side * 2 * error[k + 1]!));
+    const banded = (column: typeof t.gain, error: typeof t.gain, isLogarithmic: boolean) => {
+      const { low, high } = bandAround(column.slice(1), error.slice(1), isLogarithmic);
+      return { low: low.map(reading), high: high.map(reading) };
+    };
     const panel = (id: string, y: ReturnType<typeof plainAxis>, column: typeof t.gain, error?: typeof t.gain) => ({
       ...emptyPanel(id, 1),
       x: null as ReturnType<typeof plainAxis> | null,
@@ -93,8 +105,7 @@ export const transfer = sourceKind({
           curve: {
             x,
             y: column.slice(1),
-            low: error ? around(column, error, -1) : [],
-            high: error ? around(column, error, 1) : [],
+            ...(error ? banded(column, error, y.log) : { low: [], high: [] }),
             held: false,
           },
         },

@@ -12,6 +12,6 @@ export function branchesInWords(
   return (
     `The points of the candidate go up (${up}) and down (${down}) along ${x}, and lie ${by} (99 %) ` +
     `${difference > 0 ? 'higher' : 'lower'} on the way up: its curve mixes both. ` +
-    'Compare under conditions that say from where the channel came.'
+    'Compare under conditions that keep them apart: from where the channel came, or which side.'
   );
 }

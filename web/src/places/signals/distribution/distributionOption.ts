@@ -45,6 +45,7 @@ export function cyclesOption(found: CyclesReply, { shown, palette }: ViewChart, 
       {
         title: `Range of ${channel.name}${unit && ` (${unit})`}`,
         weight: 1,
+        yRange: [0, 1.08 * (made.largest || 1)],
         marks: [line({ x: counts, y: ranges }, { name: channel.symbol, colour: colourOf(palette, series) })],
       },
     ];

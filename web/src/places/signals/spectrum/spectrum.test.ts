@@ -172,11 +172,14 @@ describe('how one channel follows another, on its chart', () => {
   ];
   const x = { symbol: 'u', name: 'Valve', unit: 'mm' };
   const of = (reply: TransferReply) => asDrawn(transferOption(reply, { ...drawnWith('kPa'), timeUnit: 's', x }, size));
-  test('gain and phase stand in their bands of two standard uncertainties; below zero a logarithm has no place', () => {
+  test('gain and phase stand in their bands of two standard uncertainties; what reaches below zero stays open on a logarithmic axis', () => {
     const option = of(found);
     const [gain, , phase] = option.series;
+    // 0.1 ± 0.4 reaches below zero: to a tenth of the smallest gain.
     expect(gain!.data).toEqual([
       [1, 3],
+      [2, 0.5],
+      [2, expect.closeTo(0.01, 12)],
       [1, 1],
     ]);
     expect(phase!.data).toEqual([

@@ -1,5 +1,5 @@
 import type { SpectrumAs, SpectrumReply, TransferReply } from '@undameter/contract';
-import { formatValue, frequencyUnit, gainUnit, spectralNames, spectralUnit } from '@undameter/core';
+import { bandAround, formatValue, frequencyUnit, gainUnit, spectralNames, spectralUnit } from '@undameter/core';
 import type { Size } from '../../../chart/Chart';
 import type { ChartOption } from '../../../chart/echarts';
 import { band, colourOf, level, line, namedPlaces, type Column } from '../../../chart/marks';
@@ -75,6 +75,8 @@ function nearest(column: Column, wanted: number): number {
   return best;
 }
 
+const finite = (v: number): number | null => (Number.isFinite(v) ? v : null);
+
 interface TransferChart extends ViewChart {
   timeUnit: string;
   x: { symbol: string; name: string; unit: string };
@@ -88,14 +90,12 @@ export function transferOption(found: TransferReply, chart: TransferChart, size:
   if (!t || !of) return {};
   const colour = colourOf(palette, of.series);
   const x = t.frequency.slice(1);
-  const around = (column: Column, error: Column, side: 1 | -1): Column =>
-    column.map((v, k) => (v === null || (error[k] ?? null) === null ? null : v + side * 2 * error[k]!));
-  const banded = (name: string, column: Column, error: Column, isAboveZero: boolean) => {
-    const [y, e] = [column.slice(1), error.slice(1)];
-    const low = around(y, e, -1).map((v) => (isAboveZero && v !== null && v <= 0 ? null : v));
+  const banded = (what: string, column: Column, error: Column, isLogarithmic: boolean) => {
+    const y = column.slice(1);
+    const { low, high } = bandAround(y, error.slice(1), isLogarithmic);
     return [
-      band({ x, low, high: around(y, e, 1) }, colour, `95 % band of ${name}`),
-      line({ x, y }, { name, colour, width: 1.2 }),
+      band({ x, low: low.map(finite), high: high.map(finite) }, colour, `95 % band of ${what}`),
+      line({ x, y }, { name: what, colour, width: 1.2 }),
     ];
   };
   const { name } = of.channel;
