@@ -24,7 +24,8 @@ export const histogram = sourceKind({
             {
               ...bareSeries,
               id: symbol,
-              ...named(channel.name),
+              // The axis names it.
+              ...{ title: channel.name, name: '' },
               nature: 'measured',
               cells,
             },
