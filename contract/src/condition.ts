@@ -2,9 +2,28 @@ import { limitSchema, steadyLimitSchema } from '@undameter/core';
 import { Type, type Static } from 'typebox';
 import { closed, described, id, name, orNull, problem, reading, symbol } from './common';
 
-export const conditionBody = closed({ name, limits: Type.Array(limitSchema, { minItems: 1, maxItems: 20 }) });
+const group = Type.String({ maxLength: 120 });
+export const conditionBody = closed({
+  name,
+  limits: Type.Array(limitSchema, { minItems: 1, maxItems: 20 }),
+  group: described(
+    'Name of the group that it belongs to; empty: none; left out: as before, of a new one none.',
+    Type.Optional(group),
+  ),
+  runId: described(
+    'The run that it belongs to, and is offered on; null: all of the campaign; left out: as before, of a new one all.',
+    Type.Optional(orNull(id)),
+  ),
+});
 export type ConditionBody = Static<typeof conditionBody>;
-export const conditionRow = closed({ id, campaignId: id, ...conditionBody.properties });
+export const conditionRow = closed({
+  id,
+  campaignId: id,
+  ...conditionBody.properties,
+  group: described('Name of its group; empty: it is in none.', group),
+  groupId: described('By which fits find its group.', orNull(id)),
+  runId: described('The run that it belongs to; null: all of the campaign.', orNull(id)),
+});
 export type ConditionRow = Static<typeof conditionRow>;
 
 export const severalConditionsBody = described(
@@ -19,6 +38,12 @@ export const severalChangedBody = described(
     rename: described(
       'Called otherwise; names can be exchanged.',
       Type.Optional(Type.Array(closed({ id, name }), { maxItems: 500 })),
+    ),
+    group: described(
+      'Put into the group of this name, a new one where there is none; empty: into none. All of one group in a new one rename it.',
+      Type.Optional(
+        closed({ ids: described('The conditions.', Type.Array(id, { minItems: 1, maxItems: 500 })), name: group }),
+      ),
     ),
   }),
 );

@@ -2,7 +2,12 @@ import { Type, type Static } from 'typebox';
 import { closed, described, id, orNull } from './common';
 import { budgetLine, candidate, fromSource } from './fit';
 
-const ofSeries = { fitId: id, conditionId: orNull(id), from: Type.Optional(fromSource) };
+const ofSeries = {
+  fitId: id,
+  conditionId: orNull(id),
+  groupId: described('Of the group whose conditions are one series; absent: it is not of a group.', Type.Optional(id)),
+  from: Type.Optional(fromSource),
+};
 
 export const findingOrigin = described(
   "Where a finding's number comes from: a parameter of a fit, or a compared series.",
@@ -24,6 +29,7 @@ export const findingOrigin = described(
       kind: Type.Literal('crossing'),
       ...ofSeries,
       otherConditionId: orNull(id),
+      otherGroupId: ofSeries.groupId,
       otherFrom: Type.Optional(fromSource),
       which: Type.Integer({ minimum: 0, maximum: 20 }),
     }),

@@ -3,14 +3,18 @@ import { Type, type Static } from 'typebox';
 import { closed, described, id, name, orNull, problem, reading, symbol } from './common';
 
 /** What a series is found by; see `seriesKey`. */
-export const SERIES_KEY = '^(all|condition [0-9]+)( from [0-9]+)?$';
+export const SERIES_KEY = '^(all|(condition|group) [0-9]+)( from [0-9]+)?$';
 const settings = Type.Record(Type.String({ maxLength: 40 }), Type.Unknown());
 const model = Type.String({ maxLength: 40 });
 const pointsOfRun = {
   runId: id,
   x: symbol,
   y: symbol,
-  conditionIds: described('Empty: one series of all kept samples.', Type.Array(id, { maxItems: 50 })),
+  conditionIds: described('Empty: one series of all kept samples.', Type.Array(id, { maxItems: 200 })),
+  oneSeriesOf: described(
+    'What one series is made of: each condition, the conditions of each group, or all of them; left out: each condition.',
+    Type.Optional(Type.Union([Type.Literal('condition'), Type.Literal('group'), Type.Literal('all')])),
+  ),
 };
 export const furtherSource = closed({
   id: described(
@@ -29,7 +33,7 @@ export const fitBody = closed({
     Type.Optional(Type.Array(furtherSource, { maxItems: 20 })),
   ),
   models: described(
-    'Models of single series, by `all` or `condition 3`, of a further source `all from 2`; the others have that of the fit.',
+    'Models of single series, by `all`, `condition 3` or `group 2`, of a further source `all from 2`; the others have that of the fit.',
     Type.Optional(Type.Record(Type.String({ maxLength: 60 }), closed({ model, settings }))),
   ),
   data: described(
@@ -95,6 +99,8 @@ export const fromSource = described(
 export const axis = closed({ symbol: Type.String(), name: Type.String(), unit: Type.String() });
 export const seriesReply = closed({
   conditionId: orNull(id),
+  groupId: described('Of the group whose conditions it takes together; null: it is not of a group.', orNull(id)),
+  conditionIds: described('All whose points it takes; empty: all kept samples.', Type.Array(id)),
   from: fromSource,
   name: Type.String(),
   run: described('Name of its run.', Type.String()),
@@ -160,9 +166,19 @@ export const seriesReply = closed({
 });
 export type SeriesReply = Static<typeof seriesReply>;
 
+/** By what a series is found, whatever it is called: its condition or its group, and its source. */
+export interface SeriesAddress {
+  conditionId: number | null;
+  groupId?: number | null | undefined;
+  from?: number | undefined;
+}
+
 /** Names a series as a finding does. */
-export const seriesAddress = ({ conditionId, from }: SeriesReply): { conditionId: number | null; from?: number } =>
-  from === 0 ? { conditionId } : { conditionId, from };
+export const seriesAddress = ({ conditionId, groupId, from }: SeriesReply) => ({
+  conditionId,
+  ...(groupId === null ? {} : { groupId }),
+  ...(from === 0 ? {} : { from }),
+});
 
 type Head = Pick<ParameterRow, 'symbol' | 'unit'>;
 
@@ -175,14 +191,11 @@ export function parameterHeads(series: readonly Pick<SeriesReply, 'parameters'>[
   return all.filter((p, k) => all.findIndex((q) => sameParameter(p, q)) === k);
 }
 
-/** By what a series is found, whatever it is called: its condition and its source. */
-export const seriesKey = ({
-  conditionId,
-  from = 0,
-}: {
-  conditionId: number | null;
-  from?: number | undefined;
-}): string => `${conditionId === null ? 'all' : `condition ${conditionId}`}${from === 0 ? '' : ` from ${from}`}`;
+/** The address of a series in one word, as models of single series are kept by it. */
+export function seriesKey({ conditionId, groupId = null, from = 0 }: SeriesAddress): string {
+  const of = conditionId !== null ? `condition ${conditionId}` : groupId !== null ? `group ${groupId}` : 'all';
+  return from === 0 ? of : `${of} from ${from}`;
+}
 
 export const fitReply = closed({
   x: described('That of all series; of several channels it has their symbols and no name.', axis),
@@ -228,7 +241,7 @@ export const rungReply = closed({
 });
 export type RungReply = Static<typeof rungReply>;
 
-const judged = { ...trialFitBody.properties, series: Type.Integer({ minimum: 0, maximum: 50 }) };
+const judged = { ...trialFitBody.properties, series: Type.Integer({ minimum: 0, maximum: 500 }) };
 export const judgementBody = closed(judged);
 export const judgementReply = closed({
   rungs: Type.Array(rungReply),
@@ -261,7 +274,7 @@ export const readingsBody = closed({
   x: fitBody.properties.x,
   atX: orNull(Type.Number()),
   atY: orNull(Type.Number()),
-  other: orNull(Type.Integer({ minimum: 0, maximum: 50 })),
+  other: orNull(Type.Integer({ minimum: 0, maximum: 500 })),
 });
 export const curveReading = closed({
   x: Type.Number(),

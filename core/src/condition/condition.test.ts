@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { RunState } from '../procedure';
-import { seriesData, shortPoints } from '../model';
+import { seriesData, doubtsOfPoints } from '../model';
 import { Random } from '../number/Random';
 import { conditionsOfLevels, driftOfPoint, levelsOf, operatingPoints, pickSamples } from './index';
 
@@ -110,7 +110,7 @@ describe('operating points that are too short for how slowly they wander', () =>
     };
   };
   const series = (n: number, rho: number) =>
-    seriesData(wandering(n, rho), { name: 'all', limits: [] }, { x: 't', y: 'Q' }, 'run', 'operatingPoints');
+    seriesData(wandering(n, rho), [{ name: 'all', limits: [] }], { x: 't', y: 'Q' }, 'run', 'operatingPoints');
   const flow = (n: number, rho: number) =>
     operatingPoints(
       wandering(n, rho),
@@ -119,11 +119,11 @@ describe('operating points that are too short for how slowly they wander', () =>
     )[0]!.values[0]!;
   test('are marked, and told beside a fit', () => {
     expect(flow(50, 0.99).isShort).toBe(true);
-    expect(shortPoints(series(50, 0.99))[0]).toContain('too short for how slowly they wander');
+    expect(doubtsOfPoints(series(50, 0.99))[0]).toContain('too short for how slowly they wander');
   });
   test('others are not', () => {
     expect(flow(2000, 0.5).isShort).toBe(false);
     expect(flow(50, 0).isShort).toBe(false);
-    expect(shortPoints({ short: 0, x: Float64Array.of(1, 2) })).toEqual([]);
+    expect(doubtsOfPoints({ short: 0, twice: 0, without: [], x: Float64Array.of(1, 2) })).toEqual([]);
   });
 });

@@ -31,9 +31,10 @@ export { durbinWatson, normalityTest, runsTest, zeroMeanTest } from './statistic
 export { fTail, normalDistribution, normalQuantile } from './statistics/distributions';
 export { breakPoint, isCourse, linearPart, type BreakPoint, type LinearPart } from './linearPart';
 export { straightFit, type StraightFit } from './straightFit';
-export { shortPoints } from './shortPoints';
+export { doubtsOfPoints } from './doubtsOfPoints';
 export { seriesData, type Series, type SeriesKind } from './seriesData';
 export { seriesNames, type SeriesSource } from './seriesNames';
+export { seriesParts, type Groupable, type OneSeriesOf, type SeriesPart } from './seriesParts';
 export { goodnessOf, type Goodness } from './statistics/goodness';
 export { studentTDistribution, studentTQuantile } from './statistics/studentT';
 export { expectedOf, MOST_EXPECTED, type Expectation } from './expectedOf';

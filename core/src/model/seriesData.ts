@@ -25,6 +25,10 @@ export interface Series {
   spread?: SpreadOf | undefined;
   /** Operating points that are too short for the correlation time of x or y, so that their ± is a guess. */
   short: number;
+  /** Samples that are in operating points of two conditions and more: those points are not independent. */
+  twice: number;
+  /** Of several conditions those that pick nothing. */
+  without: string[];
   /** The points are operating points, not samples. */
   isReduced: boolean;
   /** The sample of each point, or the samples of each operating point. */
@@ -41,12 +45,13 @@ export interface Series {
 export type SeriesKind = 'samples' | 'operatingPoints';
 
 /**
- * x and y of the samples or operating points of a condition; without one, of all kept samples.
- * @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY
+ * x and y of the samples or operating points of conditions; without one, of all kept samples. A sample that several of
+ * them pick counts once; the stretches of each are points of their own, in the order in which they begin.
+ * @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY where none of them picks anything
  */
 export function seriesData(
   state: RunState,
-  condition: Condition | undefined,
+  conditions: readonly Condition[],
   symbols: { x: string; y: string; others?: readonly string[] },
   runName: string,
   kind: SeriesKind = 'samples',
@@ -54,10 +59,15 @@ export function seriesData(
   const xChannel = numberChannelOf(state, symbols.x);
   const yChannel = numberChannelOf(state, symbols.y);
   const otherChannels = (symbols.others ?? []).map((symbol) => numberChannelOf(state, symbol));
-  const picked = condition ? pickSamples(state, condition) : keptSamples(state);
+  const { each, picked, twice } = pickedBy(state, conditions);
+  const without = conditions.filter((_, k) => each[k]!.length === 0).map((c) => c.name);
   if (picked.length === 0)
-    throw new AppError('CONDITION_EMPTY', { condition: condition?.name ?? 'all kept samples', run: runName });
-  if (kind === 'operatingPoints') return pointsOf(state, picked, xChannel, yChannel, otherChannels);
+    throw new AppError('CONDITION_EMPTY', {
+      condition: conditions.map((c) => c.name).join(', ') || 'all kept samples',
+      run: runName,
+    });
+  if (kind === 'operatingPoints')
+    return { ...pointsOf(state, each, xChannel, yChannel, otherChannels), picked, twice, without };
   const channels = [xChannel, yChannel, ...otherChannels];
   const present = picked.filter((i) => channels.every((c) => Number.isFinite(c.values[i]!)));
   const column = (values: Float64Array | undefined): Float64Array =>
@@ -79,6 +89,8 @@ export function seriesData(
     sigma: column(combined(errorsOf(yChannel, state.channels))),
     sigmaX: column(combined(errorsOf(xChannel, state.channels))),
     short: 0,
+    twice: 0,
+    without,
     isReduced: false,
     members: present,
     spread: yChannel.spread?.(),
@@ -88,31 +100,40 @@ export function seriesData(
     xChannel,
     yChannel,
     missing: picked.length - present.length,
-    setAside: setAsideOf(state, condition, xChannel, yChannel),
+    setAside: setAsideOf(state, conditions, xChannel, yChannel),
   };
 }
 
-function setAsideOf(state: RunState, condition: Condition | undefined, x: Channel, y: Channel): Series['setAside'] {
+/** What each condition picks, and all of them together: each sample once, rising. */
+function pickedBy(state: RunState, conditions: readonly Condition[]) {
+  const each = conditions.length > 0 ? conditions.map((c) => pickSamples(state, c)) : [keptSamples(state)];
+  if (each.length === 1) return { each, picked: each[0]!, twice: 0 };
+  const times = new Uint8Array(state.samples);
+  for (const samples of each) for (const i of samples) times[i] = Math.min(2, times[i]! + 1);
+  const all = Int32Array.from(times, (_, i) => i);
+  return { each, picked: all.filter((i) => times[i]! > 0), twice: all.filter((i) => times[i]! > 1).length };
+}
+
+function setAsideOf(state: RunState, conditions: readonly Condition[], x: Channel, y: Channel): Series['setAside'] {
   if (countKept(state.mask) === state.samples) return { x: new Float64Array(), y: new Float64Array() };
   const others = { ...state, mask: state.mask.map((m) => Number(m === KEPT)) };
-  const picked = condition ? pickSamples(others, condition) : keptSamples(others);
+  const { picked } = pickedBy(others, conditions);
   const present = picked.filter((i) => Number.isFinite(x.values[i]!) && Number.isFinite(y.values[i]!));
   return { x: gather(x.values, present), y: gather(y.values, present) };
 }
 
-/** Two means and more of each stretch that has both. */
+/** Two means and more of each stretch that has both; where a condition ends, a point ends. */
 function pointsOf(
   state: RunState,
-  picked: Int32Array,
+  each: readonly Int32Array[],
   xChannel: Channel,
   yChannel: Channel,
   otherChannels: Channel[],
-): Series {
-  const points = operatingPoints(
-    state,
-    picked,
-    [xChannel, yChannel, ...otherChannels].map((c) => c.symbol),
-  );
+): Omit<Series, 'picked' | 'twice' | 'without'> {
+  const symbols = [xChannel, yChannel, ...otherChannels].map((c) => c.symbol);
+  const points = each
+    .flatMap((picked) => operatingPoints(state, picked, symbols))
+    .sort((a, b) => a.first - b.first || a.last - b.last);
   const present = points.filter(({ values }) => values.every((v) => v.count > 0));
   const column = (which: number, part: 'mean' | 'uncertainty' | 'standardError'): Float64Array =>
     Float64Array.from(present, ({ values }) => values[which]![part]);
@@ -139,7 +160,6 @@ function pointsOf(
     members: present.map((p) => p.members),
     others: otherChannels.map((_, k) => column(k + 2, 'mean')),
     otherChannels,
-    picked,
     xChannel,
     yChannel,
     missing: points.length - present.length,

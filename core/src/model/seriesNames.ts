@@ -3,17 +3,17 @@ export interface SeriesSource {
   run: string;
   x: string;
   y: string;
-  /** Names; empty: one series of all kept samples. */
-  conditions: readonly string[];
+  /** Its series; one of all kept samples has no name. */
+  parts: readonly { name: string | undefined }[];
 }
 
 const ALL = 'all kept samples';
 
 /**
- * What the series of a fit are called: by their condition, and by those of channel and run in which its sources differ.
+ * What the series of a fit are called: by their condition or group, and by those of channel and run in which its sources differ.
  * No two have the same name.
  * @param sources  in their order
- * @returns        the names, source by source and condition by condition
+ * @returns        the names, source by source and part by part
  */
 export function seriesNames(sources: readonly SeriesSource[]): string[] {
   const differ = (of: (s: SeriesSource) => string): boolean => new Set(sources.map(of)).size > 1;
@@ -24,9 +24,8 @@ export function seriesNames(sources: readonly SeriesSource[]): string[] {
     taken.set(name, count);
     return count === 1 ? name : `${name} (${count})`;
   };
-  return sources.flatMap(({ run, x, y, conditions }) => {
+  return sources.flatMap(({ run, x, y, parts }) => {
     const of = [...(ys ? [y] : []), ...(xs ? [`over ${x}`] : []), ...(runs ? [run] : [])];
-    const names: (string | undefined)[] = conditions.length > 0 ? [...conditions] : [undefined];
-    return names.map((name) => once([...(name === undefined ? [] : [name]), ...of].join(', ') || ALL));
+    return parts.map(({ name }) => once([...(name === undefined ? [] : [name]), ...of].join(', ') || ALL));
   });
 }

@@ -73,7 +73,7 @@ interface Asked {
 /** The whole way: a procedure, all samples, a polynomial, and what is read off it. */
 function wayOf(logged: RunState, { degree = 2, steps = [toHead], read = (f) => f.parameters[0]!, sigma }: Asked = {}) {
   const procedure = runProcedure(logged, steps, new Map());
-  const series = seriesData(procedure.final, undefined, { x: 'q', y: 'H' }, 'run');
+  const series = seriesData(procedure.final, [], { x: 'q', y: 'H' }, 'run');
   const known = sigma === undefined ? {} : { sigma: series.x.map(() => sigma), sigmaIsAbsolute: true };
   const data: FitData = { x: series.x, y: series.y, xName: 'q', errors: series.errors, isInOrder: true, ...known };
   const again = (points: FitData): Fit => fitModel(modelOf('polynomial'), { degree }, points);

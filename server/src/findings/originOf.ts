@@ -1,4 +1,4 @@
-import type { FindingOrigin, SeriesReply } from '@undameter/contract';
+import { seriesKey, type FindingOrigin, type SeriesAddress, type SeriesReply } from '@undameter/contract';
 import { AppError } from '@undameter/core';
 import type { Services } from '../services';
 import { comparison } from '../store/comparisons';
@@ -6,15 +6,9 @@ import { fit } from '../store/fits';
 
 export type Of<Kind extends FindingOrigin['kind']> = Extract<FindingOrigin, { kind: Kind }>;
 
-/** Which series of a fit is meant; without `from` it is of the fit's own run. */
-export interface SeriesAddress {
-  conditionId: number | null;
-  from?: number | undefined;
-}
-
-/** @returns  -1 where there is no such series */
-export const placeOf = (series: readonly SeriesReply[], { conditionId, from = 0 }: SeriesAddress): number =>
-  series.findIndex((s) => s.conditionId === conditionId && s.from === from);
+/** Where the series of an address stands; -1 where there is no such series. */
+export const placeOf = (series: readonly SeriesReply[], address: SeriesAddress): number =>
+  series.findIndex((s) => seriesKey(s) === seriesKey(address));
 
 /** The fit that a finding stands on, with the series in question. @throws {AppError} NOT_FOUND and what the fit cannot do */
 export async function fittedSeries({ db, loader, pools }: Services, at: { fitId: number } & SeriesAddress) {
@@ -28,7 +22,7 @@ export async function fittedSeries({ db, loader, pools }: Services, at: { fitId:
     yUnit: series.y.unit,
     xName: series.x.name,
     xUnit: series.x.unit,
-    series: result.series.length === 1 && series.conditionId === null ? '' : series.name,
+    series: result.series.length === 1 && series.conditionIds.length === 0 ? '' : series.name,
     model: series.model,
     points: series.points,
     pointKind: task.data,
@@ -68,7 +62,11 @@ export async function optimumOf(services: Services, origin: Of<'reading'>) {
 /** @throws {AppError} NOT_FOUND where the curves do not meet there any more */
 export async function crossingOf(services: Services, origin: Of<'crossing'>) {
   const { task, index, all, facts } = await fittedSeries(services, origin);
-  const other = placeOf(all, { conditionId: origin.otherConditionId, from: origin.otherFrom });
+  const other = placeOf(all, {
+    conditionId: origin.otherConditionId,
+    groupId: origin.otherGroupId,
+    from: origin.otherFrom,
+  });
   if (other < 0) throw new AppError('NOT_FOUND', { what: 'fitted series', id: String(origin.otherConditionId) });
   const { crossings } = await services.pools.readCurve({ ...task, series: index, atX: null, atY: null, other });
   const place = crossings[origin.which];

@@ -1,7 +1,7 @@
-import type { FindingOrigin } from '@undameter/contract';
+import { seriesKey, type FindingOrigin, type SeriesAddress } from '@undameter/contract';
 import { AppError, formatValue, printUnit, readsOf, type Step } from '@undameter/core';
 import { budgetOfFinding } from '../findings/budgetOfFinding';
-import { optimumOf, placeOf, readingsOf, type SeriesAddress } from '../findings/originOf';
+import { optimumOf, placeOf, readingsOf } from '../findings/originOf';
 import type { Services } from '../services';
 import { comparison } from '../store/comparisons';
 import { findings, type StoredFinding } from '../store/findings';
@@ -76,24 +76,24 @@ async function beyond(services: Services, { origin }: StoredFinding, number: num
 /** Each fitted series that a finding stands on, once. */
 function seriesOf(found: readonly StoredFinding[]): ({ fitId: number } & SeriesAddress)[] {
   const all = found.flatMap(({ origin }) => ('fitId' in origin ? [origin] : []));
-  return [...new Map(all.map((o) => [`${o.fitId} ${o.conditionId} ${o.from ?? 0}`, o])).values()];
+  return [...new Map(all.map((o) => [`${o.fitId} ${seriesKey(o)}`, o])).values()];
 }
 
 async function doubtsOf(
   { db, loader, pools }: Services,
-  { fitId, conditionId, from = 0 }: { fitId: number } & SeriesAddress,
+  { fitId, ...address }: { fitId: number } & SeriesAddress,
 ): Promise<ErrorLine[]> {
   const row = await fit(db, fitId);
   const task = await loader.fit(row);
   const { series } = await pools.fit(task);
-  const index = placeOf(series, { conditionId, from });
+  const index = placeOf(series, address);
   if (index < 0) return [];
   const { rungs } = await pools.judge({ ...task, series: index });
   const of = series.length === 1 ? row.name : `${row.name}, ${series[index]!.name}`;
   return rungs
     .filter((r) => r.state === 'doubtful' || r.state === 'failed')
     .map((r) => ({
-      key: `doubt ${fitId} ${conditionId} ${from} ${r.title}`,
+      key: `doubt ${fitId} ${seriesKey(address)} ${r.title}`,
       source: `${r.title} of the fit ${of}`,
       kind: r.state === 'failed' ? 'model, failed' : 'model, doubtful',
       weight: r.text,

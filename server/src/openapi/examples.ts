@@ -256,7 +256,7 @@ export const examples: Readonly<Record<string, unknown>> = {
     channels: [{ from: 'n', symbol: 'n_2', name: 'Shaft speed of the second logger' }],
   },
   continueRun: { otherRunId: 2, matches: [{ symbol: 'n', from: 'n' }], times: 'follow' },
-  changeConditions: { rename: [{ id: 3, name: '2900 rpm' }] },
+  changeConditions: { rename: [{ id: 3, name: '2900 rpm' }], group: { ids: [3], name: 'Rated speed' } },
   createConditions: { conditions: [{ ...condition, name: 'Valve open' }] },
   findSetPoints: { steady: null, symbols: null, cuts: [{ symbol: 'n', at: [1825, 2550] }], approachOf: null },
   mapRun: { x: 'Q', y: 'n', columns: 40, rows: 30 },

@@ -36,7 +36,10 @@ export function benchRoutes(app: Routes, services: Services): void {
     },
     async (request) => {
       const benchRun = await loader.run(request.params.id, request.body.steps as Step[] | undefined);
-      return pools.evaluate({ run: benchRun, conditions: await loader.conditions(benchRun.campaignId) });
+      return pools.evaluate({
+        run: benchRun,
+        conditions: await loader.conditionsOn(request.params.id, benchRun.campaignId),
+      });
     },
   );
   app.post(
@@ -54,7 +57,7 @@ export function benchRoutes(app: Routes, services: Services): void {
     async (request) => {
       const { steps, ...window } = request.body;
       const { campaignId } = await run(db, request.params.id);
-      const conditions = await loader.conditions(campaignId);
+      const conditions = await loader.conditionsOn(request.params.id, campaignId);
       const limited = conditions.flatMap((c) => c.limits.flatMap(symbolsOfLimit));
       const benchRun = await loader.run(request.params.id, steps as Step[] | undefined, [
         ...window.symbols,

@@ -58,7 +58,8 @@ export function conditionRoutes(app: Routes, { db, pools, loader }: Services): v
       schema: {
         operationId: 'changeConditions',
         tags,
-        summary: 'Delete and rename several conditions, all or none; answers the conditions of the campaign then',
+        summary:
+          'Delete, rename and group several conditions, all or none; answers the conditions of the campaign then',
         params: idParams,
         body: severalChangedBody,
         response: { 200: Type.Array(conditionRow) },
@@ -109,7 +110,9 @@ export function conditionRoutes(app: Routes, { db, pools, loader }: Services): v
     async (request) => {
       const { conditionIds, symbols } = request.body;
       const run = await loader.run(request.params.id);
-      const conditions = await loader.conditions(run.campaignId, conditionIds.length > 0 ? conditionIds : undefined);
+      const conditions = await (conditionIds.length > 0
+        ? loader.conditions(run.campaignId, conditionIds)
+        : loader.conditionsOn(request.params.id, run.campaignId));
       return pools.reducePoints({ run, conditions, symbols });
     },
   );

@@ -60,7 +60,7 @@ export function viewRoutes(app: Routes, { loader, pools }: Services): void {
     async (request) => {
       const { steps, at } = request.body;
       const run = await loader.run(request.params.id, steps as Step[] | undefined);
-      return pools.whyOf({ run, conditions: await loader.conditions(run.campaignId), at });
+      return pools.whyOf({ run, conditions: await loader.conditionsOn(request.params.id, run.campaignId), at });
     },
   );
   app.post(

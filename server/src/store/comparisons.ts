@@ -70,7 +70,7 @@ async function checkParts(db: Db, campaignId: number, { reference, candidates }:
     'run',
     runs,
   );
-  await checkConditions(db, campaignId, reference.conditionIds);
+  await checkConditions(db, campaignId, reference.runId, reference.conditionIds);
   allOf(await db.sql`select id from fit where id = any(${fits}::int[]) and campaign_id = ${campaignId}`, 'fit', fits);
 }
 

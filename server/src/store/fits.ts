@@ -7,8 +7,8 @@ import type { Database, Db } from './pg/Database';
 const rows = (db: Db, campaignId: number | null, id: number | null): Promise<FitRow[]> =>
   db.sql<FitRow>`
     select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.data, f.weights, f.model,
-           f.settings, f.choices, f.results, f.models,
-           coalesce((select jsonb_agg(jsonb_build_object('id', u.id, 'runId', u.run_id, 'x', u.x, 'y', u.y, 'conditionIds',
+           f.settings, f.choices, f.results, f.models, f.one_series_of as "oneSeriesOf",
+           coalesce((select jsonb_agg(jsonb_build_object('id', u.id, 'runId', u.run_id, 'x', u.x, 'y', u.y, 'oneSeriesOf', u.one_series_of, 'conditionIds',
                       coalesce((select jsonb_agg(c.condition_id order by c.position) from fit_further_condition c
                                  where c.fit_id = u.fit_id and c.further_id = u.id), '[]'::jsonb)) order by u.position)
                        from fit_further u where u.fit_id = f.id), '[]'::jsonb) as further,
@@ -32,8 +32,9 @@ export async function createFit(db: Database, campaignId: number, body: FitBody,
       'fit',
       name,
       tx.sql<{ id: number }>`
-      insert into fit (campaign_id, name, run_id, x, y, data, weights, model, settings, choices, models, results)
-      values (${campaignId}, ${name}, ${body.runId}, ${body.x}, ${body.y}, ${body.data}, ${body.weights},
+      insert into fit (campaign_id, name, run_id, x, y, one_series_of, data, weights, model, settings, choices, models, results)
+      values (${campaignId}, ${name}, ${body.runId}, ${body.x}, ${body.y}, ${body.oneSeriesOf ?? 'condition'}, ${body.data},
+              ${body.weights},
               ${body.model}, ${JSON.stringify(body.settings)}::jsonb, ${JSON.stringify(body.choices)}::jsonb,
               ${JSON.stringify(body.models ?? {})}::jsonb, ${JSON.stringify(results)}::jsonb)
       returning id`,
@@ -63,7 +64,8 @@ export async function updateFit(db: Database, id: number, body: FitBody, results
       'fit',
       name,
       tx.sql`
-      update fit set name = ${name}, run_id = ${body.runId}, x = ${body.x}, y = ${body.y}, data = ${body.data},
+      update fit set name = ${name}, run_id = ${body.runId}, x = ${body.x}, y = ${body.y},
+             one_series_of = ${body.oneSeriesOf ?? 'condition'}, data = ${body.data},
              weights = ${body.weights}, model = ${body.model}, settings = ${JSON.stringify(body.settings)}::jsonb,
              choices = ${JSON.stringify(body.choices)}::jsonb, models = coalesce(${body.models ? JSON.stringify(body.models) : null}::jsonb, models), results = ${JSON.stringify(results)}::jsonb where id = ${id}`,
     );
@@ -85,7 +87,7 @@ export async function removeFit(db: Db, id: number): Promise<void> {
 async function checkParts(db: Db, campaignId: number, body: FitBody): Promise<void> {
   for (const { runId, conditionIds } of [body, ...(body.further ?? [])]) {
     oneOf(await db.sql`select id from run where id = ${runId} and campaign_id = ${campaignId} and ready`, 'run', runId);
-    await checkConditions(db, campaignId, conditionIds);
+    await checkConditions(db, campaignId, runId, conditionIds);
   }
 }
 
@@ -98,8 +100,9 @@ async function writeConditions(db: Db, fitId: number, ids: readonly number[]): P
 async function writeFurther(db: Db, fitId: number, further: readonly FurtherSource[]): Promise<void> {
   const given = JSON.stringify(further);
   await db.sql`
-    insert into fit_further (fit_id, id, position, run_id, x, y)
-    select ${fitId}, (one->>'id')::int, position - 1, (one->>'runId')::int, one->>'x', one->>'y'
+    insert into fit_further (fit_id, id, position, run_id, x, y, one_series_of)
+    select ${fitId}, (one->>'id')::int, position - 1, (one->>'runId')::int, one->>'x', one->>'y',
+           coalesce(one->>'oneSeriesOf', 'condition')
       from jsonb_array_elements(${given}::jsonb) with ordinality as given(one, position)`;
   await db.sql`
     insert into fit_further_condition (fit_id, further_id, position, condition_id)

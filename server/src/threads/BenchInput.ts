@@ -1,4 +1,15 @@
-import type { Channel, Choices, Condition, Level, PropertyTable, SeriesKind, Step } from '@undameter/core';
+import type {
+  Channel,
+  Choices,
+  Condition,
+  Groupable,
+  Level,
+  OneSeriesOf,
+  PropertyTable,
+  SeriesKind,
+  SeriesPart,
+  Step,
+} from '@undameter/core';
 
 /** A run as it travels to the worker: columns in shared memory, so nothing is copied. */
 export interface BenchRun {
@@ -20,7 +31,7 @@ export interface TwoRuns {
   other: BenchRun;
 }
 
-export type NamedCondition = Condition & { id: number };
+export type NamedCondition = Condition & Groupable;
 
 export interface EvaluateTask {
   run: BenchRun;
@@ -41,6 +52,8 @@ export interface PointsOfRun {
   run: BenchRun;
   /** Empty: one series of all kept samples. */
   conditions: NamedCondition[];
+  /** What one series is made of; undefined: each condition. */
+  oneSeriesOf?: OneSeriesOf | undefined;
   x: string;
   y: string;
 }
@@ -58,9 +71,9 @@ export interface FitTask extends PointsOfRun {
 }
 
 /** One series of a fit with its model. */
-export interface SeriesTask extends Omit<FitTask, 'conditions' | 'further' | 'models'> {
+export interface SeriesTask extends Omit<FitTask, 'conditions' | 'oneSeriesOf' | 'further' | 'models'> {
   name: string;
-  condition: NamedCondition | undefined;
+  part: SeriesPart<NamedCondition>;
   /** Id of the further source; 0: the fit's own. */
   from: number;
   isOwnModel: boolean;

@@ -1,5 +1,5 @@
 import { AppError, symbolsRead, type Mesh, type PropertyTable, type Step } from '@undameter/core';
-import type { ComparisonBody, FitBody, FurtherSource } from '@undameter/contract';
+import type { ComparisonBody, ConditionRow, FitBody, FurtherSource } from '@undameter/contract';
 import { LRUCache } from 'lru-cache';
 import { conditions } from '../store/conditions';
 import { FIELD_CHANNELS, meshOf } from '../store/fields';
@@ -18,6 +18,11 @@ const keyOf = (sampleSet: number, position: number): string => `${sampleSet}/${p
 
 /** Samples that are kept in shared memory: a run of 1e6 samples and 20 channels takes 160 MB. */
 const MOST_BYTES = 384 * 2 ** 20;
+
+/** A condition as far as threads compute with it. */
+const named = ({ id, name, limits, groupId, group }: ConditionRow): NamedCondition => ({
+  ...{ id, name, limits, groupId, group },
+});
 
 /** Brings runs from the store into shared memory, and keeps there what was used last. */
 export class BenchLoader {
@@ -108,18 +113,23 @@ export class BenchLoader {
     this.meshes.set(keyOf(runId, sampleSet), Promise.resolve(mesh));
   }
 
-  /** Conditions of a campaign, all or those named, in the order named. @throws {AppError} NOT_FOUND */
-  async conditions(campaignId: number, ids?: readonly number[]): Promise<NamedCondition[]> {
-    const all = (await conditions(this.db, campaignId)).map(({ id, name, limits }) => ({ id, name, limits }));
-    return (
-      ids?.map((id) =>
+  /** Conditions of a campaign, in the order named. @throws {AppError} NOT_FOUND */
+  async conditions(campaignId: number, ids: readonly number[]): Promise<NamedCondition[]> {
+    const all = await conditions(this.db, campaignId);
+    return ids.map((id) =>
+      named(
         oneOf(
           all.filter((c) => c.id === id),
           'condition',
           id,
         ),
-      ) ?? all
+      ),
     );
+  }
+
+  /** Those that are offered on a run: of its campaign, and its own. */
+  async conditionsOn(runId: number, campaignId: number): Promise<NamedCondition[]> {
+    return (await conditions(this.db, campaignId)).filter((c) => (c.runId ?? runId) === runId).map(named);
   }
 
   /** Everything that a fit computes with. */
@@ -130,9 +140,9 @@ export class BenchLoader {
     return { ...(await this.points(body)), further, models, data, model, settings, weights, choices };
   }
 
-  private async points({ runId, x, y, conditionIds }: Omit<FurtherSource, 'id'>): Promise<PointsOfRun> {
+  private async points({ runId, x, y, conditionIds, oneSeriesOf }: Omit<FurtherSource, 'id'>): Promise<PointsOfRun> {
     const benchRun = await this.run(runId);
-    return { run: benchRun, conditions: await this.conditions(benchRun.campaignId, conditionIds), x, y };
+    return { run: benchRun, conditions: await this.conditions(benchRun.campaignId, conditionIds), oneSeriesOf, x, y };
   }
 
   /** Everything that a comparison computes with. */

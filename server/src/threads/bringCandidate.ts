@@ -52,11 +52,11 @@ function together(
 }
 
 /** A run's points in the units of the reference, scaled and offset as was said. */
-export function ofRun({ data, condition }: PreparedSeries, task: CandidateTask): Brought {
+export function ofRun({ data, task: { part } }: PreparedSeries, task: CandidateTask): Brought {
   const state = benchState(task.run!).result.final;
   const series = seriesData(
     state,
-    usable(condition, task, state.channels, data.xChannel.symbol),
+    part.conditions.map((c) => usable(c, task, state.channels, data.xChannel.symbol)),
     { x: task.x, y: task.y },
     task.name,
   );
@@ -108,25 +108,30 @@ const unit = (channel: Channel): Unit => parseUnit(channel.unit);
  * since it would cut the curve short where points are compared with it.
  */
 function usable(
-  condition: Condition | undefined,
+  condition: Condition,
   task: CandidateTask,
   channels: ReadonlyMap<string, Channel>,
   x: string,
-): Condition | undefined {
-  return (
-    condition && {
-      name: condition.name,
-      limits: condition.limits.filter(
-        // A curve without time has nothing that could be steady.
-        (limit) => !needsTime(limit) && symbolsOfLimit(limit).every((s) => channels.has(s) && s !== task.x && s !== x),
-      ),
-    }
-  );
+): Condition {
+  return {
+    name: condition.name,
+    limits: condition.limits.filter(
+      // A curve without time has nothing that could be steady.
+      (limit) => !needsTime(limit) && symbolsOfLimit(limit).every((s) => channels.has(s) && s !== task.x && s !== x),
+    ),
+  };
 }
 
-/** A fit of the same condition, or its only one, over the range of its points. */
-export function ofFit({ data, condition, name }: PreparedSeries, { task, fitted }: ReadyCandidate): Brought {
-  const matching = fitted.length === 1 ? fitted[0] : fitted.find((f) => f.value?.condition?.id === condition?.id);
+/** Whether the conditions of one series are all among those of another; both of all kept samples are alike. */
+const holdsAll = (whole: Part, part: Part): boolean =>
+  part.conditions.length === 0
+    ? whole.conditions.length === 0
+    : part.conditions.every((c) => whole.conditions.some((w) => w.id === c.id));
+type Part = PreparedSeries['task']['part'];
+
+/** A fit of the same condition, of a group that has it, or its only one, over the range of its points. */
+export function ofFit({ data, task: { part }, name }: PreparedSeries, { task, fitted }: ReadyCandidate): Brought {
+  const matching = fitted.length === 1 ? fitted[0] : fitted.find((f) => f.value && holdsAll(f.value.task.part, part));
   if (!matching) throw new AppError('FIT_WITHOUT_CONDITION', { fit: task.name, condition: name });
   if (!matching.value) throw new AppError(matching.problem.code as never, matching.problem.facts as never);
   const { fit, range, data: own } = matching.value;

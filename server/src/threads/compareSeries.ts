@@ -58,7 +58,10 @@ interface SeriesCompared {
 }
 
 function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate[], task: FitTask): SeriesCompared {
-  const { points, condition } = prepared;
+  const {
+    points,
+    task: { part },
+  } = prepared;
   const { every, indices } = thinned(points.x.length);
   const all = ready.map((candidate) => {
     const compared = attempt(() => compareOne(prepared, candidate, task));
@@ -71,7 +74,7 @@ function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate
   });
   const reply: ComparedSeries = {
     name: prepared.name,
-    conditionId: condition?.id ?? null,
+    conditionId: part.conditionId,
     points: points.x.length,
     drawn: {
       every,
@@ -151,15 +154,19 @@ const ownData = {
   assessment: undefined,
 };
 
-/** A fit of the same channels of the same samples. */
-const isOwnData = (fit: FitTask | undefined, reference: FitTask, { condition }: PreparedSeries): boolean =>
+/** Whether two series have a condition in common; one without takes all kept samples. */
+const sharesOne = (a: readonly { id: number }[], b: readonly { id: number }[]): boolean =>
+  a.length === 0 || b.length === 0 || a.some((one) => b.some((other) => other.id === one.id));
+
+/** A fit of the same channels of the same samples, or of some of them. */
+const isOwnData = (fit: FitTask | undefined, reference: FitTask, { task: { part } }: PreparedSeries): boolean =>
   fit !== undefined &&
   seriesOf(fit).some(
     (s) =>
       s.run.key === reference.run.key &&
       s.x === reference.x &&
       s.y === reference.y &&
-      (s.condition === undefined || condition === undefined || s.condition.id === condition.id),
+      sharesOne(s.part.conditions, part.conditions),
   );
 
 /**
@@ -198,9 +205,9 @@ const emptyCandidate = (): Omit<ComparedCandidate, 'problem'> => ({
   drawn: { x: [], difference: [], reference: [], candidate: [], uncertainty: [] },
 });
 
-const emptySeries = ({ name, condition }: SeriesTask, problem: ComparedSeries['problem']): ComparedSeries => ({
+const emptySeries = ({ name, part }: SeriesTask, problem: ComparedSeries['problem']): ComparedSeries => ({
   name,
-  conditionId: condition?.id ?? null,
+  conditionId: part.conditionId,
   points: 0,
   drawn: { every: 1, x: [], y: [], xUncertainty: [], yUncertainty: [] },
   candidates: [],

@@ -10,7 +10,7 @@ import {
   predict,
   printUnit,
   scatterAbout,
-  shortPoints,
+  doubtsOfPoints,
   titleOf,
 } from '@undameter/core';
 import type { FitTask, SeriesTask } from './BenchInput';
@@ -149,12 +149,14 @@ export function reachingGrid(
 
 /** What a series is and what it is fitted with, also where that fails. */
 function headOf(task: SeriesTask) {
-  const { condition, from, name, run, model, settings, isOwnModel } = task;
+  const { part, from, name, run, model, settings, isOwnModel } = task;
   const kind = modelOf(model);
   const title = titleOf({ kind: model, settings });
   const formula = kind.formula(settings as never);
   return {
-    conditionId: condition?.id ?? null,
+    conditionId: part.conditionId,
+    groupId: part.groupId,
+    conditionIds: part.conditions.map((c) => c.id),
     from,
     name,
     run: run.name,
@@ -192,7 +194,7 @@ function seriesReply(series: FittedSeries): SeriesReply {
     correlation: goodness.correlation.map(readings),
     worth: reading(fitted.worth),
     sources: fitted.effects.map((e) => e.source),
-    doubts: [...fitted.doubts, ...shortPoints(data)],
+    doubts: [...fitted.doubts, ...doubtsOfPoints(data)],
     drawn: {
       every,
       x: take(points.x),

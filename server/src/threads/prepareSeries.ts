@@ -10,6 +10,7 @@ import {
   sameUnit,
   seriesData,
   seriesNames,
+  seriesParts,
   type Choices,
   type Fit,
   type FitData,
@@ -18,7 +19,7 @@ import {
   type Series,
   type Step,
 } from '@undameter/core';
-import type { BenchRun, FitTask, NamedCondition, SeriesTask } from './BenchInput';
+import type { BenchRun, FitTask, SeriesTask } from './BenchInput';
 import { benchState } from './benchState';
 import { attempt, type Attempt } from './toReply';
 
@@ -27,7 +28,6 @@ export interface PreparedSeries {
   task: SeriesTask;
   /** Its run, with its channels in the units of the fit. */
   run: BenchRun;
-  condition: NamedCondition | undefined;
   name: string;
   data: Series;
   /** Numbers of those of its points that lie within the range that was set, rising. */
@@ -52,16 +52,15 @@ export interface FittedSeries extends PreparedSeries {
 export function seriesOf(task: FitTask): SeriesTask[] {
   const { further = [], models = {}, data, weights, model, settings, choices } = task;
   const common = { data, weights, model, settings, choices };
-  const sources = [{ ...task, id: 0 }, ...further];
-  const names = seriesNames(
-    sources.map(({ run, x, y, conditions: own }) => ({ run: run.name, x, y, conditions: own.map((c) => c.name) })),
-  );
-  const found = sources.flatMap(({ id, run, x, y, conditions: own }) =>
-    (own.length > 0 ? own : [undefined]).map((condition) => ({ from: id, run, x, y, condition })),
-  );
+  const sources = [{ ...task, id: 0 }, ...further].map(({ id, run, x, y, conditions, oneSeriesOf = 'condition' }) => ({
+    ...{ id, run, x, y },
+    parts: seriesParts(conditions, oneSeriesOf),
+  }));
+  const names = seriesNames(sources.map(({ run, x, y, parts }) => ({ run: run.name, x, y, parts })));
+  const found = sources.flatMap(({ id, run, x, y, parts }) => parts.map((part) => ({ from: id, run, x, y, part })));
   return found.map((one, k): SeriesTask => {
     const name = names[k]!;
-    const own = models[seriesKey({ conditionId: one.condition?.id ?? null, from: one.from })];
+    const own = models[seriesKey({ ...one.part, from: one.from })];
     return {
       ...common,
       ...one,
@@ -143,11 +142,11 @@ function broughtInto({ run, x, y, into }: SeriesTask): BenchRun {
 
 /** @throws {AppError} CHANNEL_UNKNOWN, CONDITION_EMPTY, FIT_WEIGHTS, UNIT_MISFIT */
 export function prepareSeries(task: SeriesTask): PreparedSeries {
-  const { condition, name } = task;
+  const { part, name } = task;
   const run = broughtInto(task);
   const { final } = benchState(run).result;
   const others = task.model === 'multilinear' ? (task.settings['others'] as string[]) : [];
-  const data = seriesData(final, condition, { x: task.x, y: task.y, others }, run.name, task.data);
+  const data = seriesData(final, part.conditions, { x: task.x, y: task.y, others }, run.name, task.data);
   const range = task.choices.ranges?.[name];
   const isIn = (v: number): boolean => !range || (v >= range[0] && v <= range[1]);
   const taken = Int32Array.from(data.x, (_, i) => i).filter((i) => isIn(data.x[i]!));
@@ -162,7 +161,6 @@ export function prepareSeries(task: SeriesTask): PreparedSeries {
   return {
     task,
     run,
-    condition,
     name,
     data,
     taken,

@@ -8,7 +8,7 @@ export const histogram = sourceKind({
   kind: 'histogram',
   async contentOf({ loader, pools }, { kind: _, runId, symbol, ...asked }) {
     const run = await loader.run(runId);
-    const bench = await pools.evaluate({ run, conditions: await loader.conditions(run.campaignId) });
+    const bench = await pools.evaluate({ run, conditions: await loader.conditionsOn(runId, run.campaignId) });
     const [made] = await pools.histogramsOf({ run, symbols: [symbol], ...asked });
     const channel = channelOf(bench.channels, symbol);
     const { low = null, width = null, counts = [], normal = null } = made ?? {};
@@ -53,7 +53,7 @@ export const cycles = sourceKind({
   kind: 'cycles',
   async contentOf({ loader, pools }, { kind: _, runId, symbol, ...asked }) {
     const run = await loader.run(runId);
-    const bench = await pools.evaluate({ run, conditions: await loader.conditions(run.campaignId) });
+    const bench = await pools.evaluate({ run, conditions: await loader.conditionsOn(runId, run.campaignId) });
     const [made] = await pools.cyclesOf({ run, symbols: [symbol], ...asked });
     if (made?.problem) throw new AppError('FIGURE_SOURCE_FAILED', { name: run.name, reason: made.problem.message });
     const channel = channelOf(bench.channels, symbol);

@@ -36,7 +36,7 @@ export async function tracesOf(
   { runId, panels, from, to }: Wanted,
 ): Promise<{ bench: BenchReply; traces: TracesReply; name: string; campaignId: number; origin: string | undefined }> {
   const whole = await loader.run(runId);
-  const conditions = await loader.conditions(whole.campaignId);
+  const conditions = await loader.conditionsOn(runId, whole.campaignId);
   const bench = await pools.evaluate({ run: whole, conditions });
   const symbols = [...new Set(panels.flat())];
   const traces = await pools.traces({ run: whole, conditions, symbols, from, to, pixels: PRINTED_PIXELS });

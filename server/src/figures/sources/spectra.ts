@@ -24,7 +24,7 @@ export const spectrum = sourceKind({
   kind: 'spectrum',
   async contentOf({ loader, pools }, { kind: _, runId, panels, conditionIds, ...asked }) {
     const run = await loader.run(runId);
-    const all = await loader.conditions(run.campaignId);
+    const all = await loader.conditionsOn(runId, run.campaignId);
     const bench = await pools.evaluate({ run, conditions: all });
     const symbols = [...new Set(panels.flat())];
     const conditions = conditionIds && (await loader.conditions(run.campaignId, conditionIds));
@@ -82,7 +82,7 @@ export const transfer = sourceKind({
   kind: 'transfer',
   async contentOf({ loader, pools }, { kind: _, runId, symbol, ...asked }) {
     const run = await loader.run(runId);
-    const bench = await pools.evaluate({ run, conditions: await loader.conditions(run.campaignId) });
+    const bench = await pools.evaluate({ run, conditions: await loader.conditionsOn(runId, run.campaignId) });
     const found = await pools.transfersOf({ run, symbols: [symbol], ...asked });
     failedIn(found, run.name);
     const t = found[0]!;

@@ -7,7 +7,7 @@ export const channels = sourceKind({
   kind: 'channels',
   async contentOf({ loader, pools }, { runId, panels, x, from, to }) {
     const run = await loader.run(runId);
-    const bench = await pools.evaluate({ run, conditions: await loader.conditions(run.campaignId) });
+    const bench = await pools.evaluate({ run, conditions: await loader.conditionsOn(runId, run.campaignId) });
     const pairs = await pools.pairsOf({ run, symbols: [...new Set(panels.flat())], x, from, to });
     const thinned = pairs.every > 1 ? `, one of ${pairs.every} drawn` : '';
     return {
@@ -37,7 +37,7 @@ export const map = sourceKind({
   kind: 'map',
   async contentOf({ loader, pools }, { runId, x, y }) {
     const run = await loader.run(runId);
-    const conditions = await loader.conditions(run.campaignId);
+    const conditions = await loader.conditionsOn(runId, run.campaignId);
     const bench = await pools.evaluate({ run, conditions });
     const dwell = await pools.dwellOf({ run, x, y, columns: MAP_CELLS, rows: MAP_CELLS });
     const { points } = await pools.reducePoints({ run, conditions, symbols: [x, y] });

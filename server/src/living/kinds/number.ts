@@ -107,7 +107,7 @@ async function parametersOf(services: Services, campaignId: number): Promise<Liv
   return (await fittedOf(services, campaignId)).flatMap(({ row, reply }) =>
     reply.series.flatMap((series) => {
       const at = { fitId: row.id, ...seriesAddress(series) };
-      const of = series.conditionId === null && reply.series.length === 1 ? '' : `, ${series.name}`;
+      const of = series.conditionIds.length === 0 && reply.series.length === 1 ? '' : `, ${series.name}`;
       const common = { group: 'numbers' as const, from: originOfFit(row).words };
       const found = series.parameters.flatMap((p): LivingEntry[] =>
         p.value === null

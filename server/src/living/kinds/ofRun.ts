@@ -11,7 +11,7 @@ export async function evaluated(
   runId: number,
 ): Promise<{ row: RunReply; bench: BenchReply }> {
   const row = ofCampaign(await run(db, runId), campaignId, 'run');
-  const conditions = await loader.conditions(campaignId);
+  const conditions = await loader.conditionsOn(runId, campaignId);
   return { row, bench: await pools.evaluate({ run: await loader.run(runId), conditions }) };
 }
 

@@ -96,7 +96,7 @@ export async function pointsOfRun(
   ids?: readonly number[],
 ): Promise<{ row: RunReply; reply: PointsReply; nameOfCondition(id: number): string }> {
   const row = ofCampaign(await run(db, runId), campaignId, 'run');
-  const named = await loader.conditions(campaignId, ids);
+  const named = await (ids ? loader.conditions(campaignId, ids) : loader.conditionsOn(runId, campaignId));
   const reply = await pools.reducePoints({ run: await loader.run(runId), conditions: named, symbols });
   return { row, reply, nameOfCondition: (id) => named.find((c) => c.id === id)?.name ?? `condition ${id}` };
 }

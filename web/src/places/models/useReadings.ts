@@ -18,8 +18,9 @@ interface ReadingsToAsk {
 
 type Pin = (() => void) | undefined;
 
-const otherAddress = ({ conditionId, from }: SeriesReply) => ({
+const otherAddress = ({ conditionId, groupId, from }: SeriesReply) => ({
   otherConditionId: conditionId,
+  ...(groupId === null ? {} : { otherGroupId: groupId }),
   ...(from === 0 ? {} : { otherFrom: from }),
 });
 
