@@ -162,7 +162,10 @@ test('the set points of the sweep are 18 conditions, and their points hold head 
     ['z_v', 6],
   ]);
   expect(found.proposed).toHaveLength(18);
-  const conditions = found.proposed.map(({ name, limits }) => ({ name, limits }));
+  // A speed with its six settings of the valve is a group.
+  const speeds = found.channels.find((c) => c.symbol === 'n')!.levels.map((l) => `${l.value} rpm`);
+  for (const speed of speeds) expect(found.proposed.filter((p) => p.group === speed)).toHaveLength(6);
+  const conditions = found.proposed.map(({ name, limits, group = '' }) => ({ name, limits, group }));
   const { body: made } = await ask<ConditionRow[]>('/campaigns/1/conditions/several', { conditions });
   const again = await ask<{ code: string }>('/campaigns/1/conditions/several', { conditions });
   expect(again.body.code).toBe('NAME_TAKEN');

@@ -87,6 +87,8 @@ const nothing = { x: [], y: [] };
 /** A straight line through three points, as the server would say it. */
 export const seriesOf = (name: string, over: Partial<SeriesReply> = {}): SeriesReply => ({
   conditionId: null,
+  groupId: null,
+  conditionIds: [],
   from: 0,
   name,
   run: 'Sweep',

@@ -229,6 +229,7 @@ describe('a loop that is run up and down', () => {
       ['20 %, from above', 1],
       ['40 %, from below', 1],
     ]);
+    expect(conditions.map((c) => c.group)).toEqual(['from above', 'from below', 'from above', 'from below']);
     // The begin at 0 was approached from nowhere.
     expect(missed).toBe(1);
     const picked = pickSamples(state, conditions[2]!);
@@ -245,6 +246,7 @@ describe('a loop that is run up and down', () => {
       ['20 %', 2],
       ['40 %', 1],
     ]);
+    expect(new Set(conditions.map((c) => c.group))).toEqual(new Set(['']));
     expect(missed).toBe(0);
   });
 });

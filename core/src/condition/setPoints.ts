@@ -194,6 +194,8 @@ const placeOf = (wanted: number): number => (wanted > 0 ? 10 ** Math.floor(Math.
 
 /** A condition of one combination of levels, and how much of the run it has. */
 export interface ProposedCondition extends Condition {
+  /** Conditions that make one series belong to one group: the level of what was changed least, and the approach; or empty. */
+  group: string;
   samples: number;
   points: number;
 }
@@ -213,7 +215,8 @@ interface Combination {
 }
 
 /**
- * A condition for each combination of levels that occurs: value ± tolerance of each channel, steady.
+ * A condition for each combination of levels that occurs: value ± tolerance of each channel, steady. Of several channels
+ * the one with the fewest levels makes the groups: a speed with its settings of the valve.
  * @param chosen      channels with their levels, as `levelsOf` finds them
  * @param approachOf  a channel of them: whether its level was approached from below or from above makes two conditions
  */
@@ -229,6 +232,12 @@ export function conditionsOfLevels(
   const moved = chosen.find((c) => c.symbol === approachOf);
   const approaches = moved && approachLimits(moved, units[chosen.indexOf(moved)]!);
   const answers = approaches?.map((limit) => limitKindOf(limit).judge(state, limit));
+  const unitOf = new Map(chosen.flatMap(({ levels }, k) => levels.map((level) => [level, units[k]!] as const)));
+  const inWords = (at: readonly Level[], from: Combination['from']): string =>
+    [
+      ...at.map((level) => `${formatValue(level.value)} ${printUnit(unitOf.get(level)!)}`.trim()),
+      ...(from ? [`from ${from}`] : []),
+    ].join(', ');
   const found = new Map<string, Combination>();
   let missed = 0;
   for (const point of points) {
@@ -242,11 +251,13 @@ export function conditionsOfLevels(
     const known = found.get(key) ?? { at, from, samples: 0, points: 0 };
     found.set(key, { ...known, samples: known.samples + point.samples, points: known.points + 1 });
   }
+  const leading = chosen.length > 1 ? fewestLevels(chosen) : -1;
   const conditions = [...found.values()].sort(inOrder).map(({ at, from, samples, points: count }) => ({
-    name: [
-      ...at.map(({ value }, k) => `${formatValue(value)} ${printUnit(units[k]!)}`.trim()),
-      ...(from ? [`from ${from}`] : []),
-    ].join(', '),
+    name: inWords(at, from),
+    group: inWords(
+      at.filter((_, k) => k === leading),
+      from,
+    ),
     limits: [
       ...at.map(({ value, tolerance }, k) => ({
         ...{ kind: 'tolerance' as const, symbol: symbols[k]!, unit: units[k]! },
@@ -260,6 +271,10 @@ export function conditionsOfLevels(
   }));
   return { conditions, missed };
 }
+
+/** Place of the channel that stood at the fewest levels. */
+const fewestLevels = (chosen: readonly LevelsOfChannel[]): number =>
+  chosen.reduce((least, c, k) => (c.levels.length < chosen[least]!.levels.length ? k : least), 0);
 
 /** By the first channel, then the next; from below before from above. */
 const inOrder = (a: Combination, b: Combination): number =>

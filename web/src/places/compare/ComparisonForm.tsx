@@ -2,6 +2,8 @@ import type { CampaignReply, ComparisonBody, ConditionRow, FitRow, RunRow } from
 import { printUnit } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
 import { Input, Select } from 'antd';
+import { offeredOn } from '../../condition/choosing';
+import { ConditionsSelect } from '../../condition/ConditionsSelect';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
@@ -81,6 +83,7 @@ interface ReferenceFieldsProps {
 
 function ReferenceFields({ reference, runs, conditions, channels, onChange }: ReferenceFieldsProps) {
   const refer = (change: Partial<ComparisonBody['reference']>) => onChange({ ...reference, ...change });
+  const chosen = conditions.filter((c) => reference.conditionIds.includes(c.id));
   const groupable = reference.conditionIds.length > 1 ? groupableBy(conditions, reference.conditionIds) : [];
   const labelOf = (symbol: string): string => {
     const channel = channels.find((c) => c.symbol === symbol);
@@ -92,7 +95,9 @@ function ReferenceFields({ reference, runs, conditions, channels, onChange }: Re
         <Select
           aria-label="Reference"
           value={reference.runId}
-          onChange={(runId: number) => refer({ runId, x: '', y: '' })}
+          onChange={(runId: number) =>
+            refer({ runId, x: '', y: '', conditionIds: offeredOn(chosen, runId).map((c) => c.id) })
+          }
           options={runs.map((r) => ({ value: r.id, label: r.name }))}
         />
       </Field>
@@ -100,13 +105,11 @@ function ReferenceFields({ reference, runs, conditions, channels, onChange }: Re
         label="Conditions"
         hint={reference.conditionIds.length === 0 ? 'none chosen: all kept samples as one series' : undefined}
       >
-        <Select
-          mode="multiple"
-          aria-label="Conditions"
-          placeholder="all kept samples"
+        <ConditionsSelect
+          label="Conditions"
+          conditions={offeredOn(conditions, reference.runId)}
           value={reference.conditionIds}
-          onChange={(conditionIds: number[]) => onChange(withConditions(reference, conditionIds, conditions))}
-          options={conditions.map((c) => ({ value: c.id, label: c.name }))}
+          onChange={(conditionIds) => onChange(withConditions(reference, conditionIds, conditions))}
         />
       </Field>
       {groupable.length > 0 && (

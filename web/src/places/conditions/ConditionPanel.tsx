@@ -1,6 +1,6 @@
 import type { ConditionBody } from '@undameter/contract';
 import { alternativesOf, isWholeLimit, type Limit, type SingleLimit } from '@undameter/core';
-import { Button, Input } from 'antd';
+import { AutoComplete, Button, Input, Select } from 'antd';
 import type { Keeping } from '../../data/useKeeping';
 import { Field } from '../../parts/Field';
 import { KeepButtons } from '../../parts/KeepButtons';
@@ -13,6 +13,10 @@ interface ConditionPanelProps {
   channels: readonly LimitChannel[];
   /** Unit of the channel along which the run is ordered. */
   timeUnit: string;
+  /** The run that it is seen on. */
+  runId: number;
+  /** Names of the groups that there are. */
+  groups: readonly string[];
   keeping: Keeping;
   onChange(body: ConditionBody): void;
   onSave(): void;
@@ -21,7 +25,7 @@ interface ConditionPanelProps {
 
 /** The condition in hand: its name and its limits, all of which must hold. */
 export function ConditionPanel(props: ConditionPanelProps) {
-  const { body, isNew, channels, timeUnit, keeping, onChange, onSave, onLetGo } = props;
+  const { body, isNew, channels, timeUnit, runId, groups, keeping, onChange, onSave, onLetGo } = props;
   const { limits } = body;
   const set = (next: ConditionBody['limits']) => onChange({ ...body, limits: next });
   return (
@@ -32,6 +36,27 @@ export function ConditionPanel(props: ConditionPanelProps) {
       <div className="panel-pad">
         <Field label="Name">
           <Input value={body.name} maxLength={120} onChange={(e) => onChange({ ...body, name: e.target.value })} />
+        </Field>
+        <Field label="Group">
+          <AutoComplete
+            aria-label="Group"
+            placeholder="none"
+            maxLength={120}
+            value={body.group ?? ''}
+            onChange={(group: string) => onChange({ ...body, group })}
+            options={groups.map((name) => ({ value: name }))}
+          />
+        </Field>
+        <Field label="Offered on">
+          <Select
+            aria-label="Offered on"
+            value={typeof body.runId === 'number'}
+            onChange={(isOfRun) => onChange({ ...body, runId: isOfRun ? runId : null })}
+            options={[
+              { value: false, label: 'every run of the campaign' },
+              { value: true, label: 'this run only' },
+            ]}
+          />
         </Field>
         {limits.map((limit, i) => (
           <LimitSection

@@ -89,6 +89,12 @@ function Conditions({ campaignId, data, inHand, onTake, tabs }: ConditionsBoardP
           value: (r) => r.name,
           cell: (r) => <SeriesMark series={rows.indexOf(r)} name={r.name} />,
         },
+        ...(rows.some((r) => r.group !== '')
+          ? [{ key: 'group', title: 'Group', value: (r: ConditionRow) => r.group, cell: (r: ConditionRow) => r.group }]
+          : []),
+        ...(rows.some((r) => r.runId !== null)
+          ? [{ key: 'run', title: 'Offered on', cell: (r: ConditionRow) => (r.runId === null ? '' : 'this run only') }]
+          : []),
         {
           key: 'limits',
           title: 'Limits',

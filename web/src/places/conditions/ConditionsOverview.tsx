@@ -1,6 +1,6 @@
 import { Sentence } from '../../parts/Sentence';
 import { Fragment } from 'react';
-import { onceEach, overlapsInWords } from './overlaps';
+import { elsewhereInWords, onceEach, overlapsInWords } from './overlaps';
 import type { ConditionsData } from './useConditionsData';
 
 interface ConditionsOverviewProps {
@@ -11,7 +11,7 @@ interface ConditionsOverviewProps {
 
 /** What conditions are, how to begin one, and what those of the campaign leave out and share. */
 export function ConditionsOverview({
-  data: { bench, channels, rows, points },
+  data: { bench, channels, rows, elsewhere, points },
   onBegin,
   onPropose,
 }: ConditionsOverviewProps) {
@@ -32,6 +32,7 @@ export function ConditionsOverview({
         <button className="quiet strong" onClick={onPropose}>
           Propose conditions from the set points …
         </button>
+        {elsewhere > 0 && <p className="soft">{elsewhereInWords(elsewhere)}</p>}
         {bench && rows.length > 0 && <p className="soft">{overlapsInWords(bench)}</p>}
         {onceEach(points?.problems ?? [], rows).map((p) => (
           <Fragment key={p.problem.message}>

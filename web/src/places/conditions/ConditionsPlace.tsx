@@ -74,7 +74,7 @@ function ConditionsOnRun({ campaignId, runId, picker }: { campaignId: number; ru
           board={board}
           onBoard={setBoard}
           inHand={draft?.id ?? null}
-          onTake={({ id, name, limits }) => hand.take({ name, limits }, id)}
+          onTake={({ id, name, limits, group, runId: of }) => hand.take({ name, limits, group, runId: of }, id)}
         />
       }
       panel={<PanelOfHand campaignId={campaignId} runId={runId} hand={hand} data={data} onBegin={begin} />}
@@ -101,6 +101,8 @@ function PanelOfHand({ campaignId, runId, hand, data, onBegin }: PanelOfHandProp
         isNew={draft.id === null}
         channels={data.channels}
         timeUnit={data.along?.unit ?? ''}
+        runId={runId}
+        groups={data.groups}
         keeping={keeping}
         onChange={hand.change}
         onSave={() => keeping.save(draft.body)}

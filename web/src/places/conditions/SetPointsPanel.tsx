@@ -9,7 +9,7 @@ import { Sentence } from '../../parts/Sentence';
 import { LevelStrip } from './LevelStrip';
 import { LimitFields } from './LimitFields';
 import type { LimitChannel } from './limits';
-import { levelsInWords, missedInWords, separationInWords, sizeInWords } from './setPointWords';
+import { groupsInWords, levelsInWords, missedInWords, separationInWords, sizeInWords } from './setPointWords';
 
 interface SetPointsPanelProps {
   campaignId: number;
@@ -34,7 +34,7 @@ export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: S
   const accept = useMutation({
     mutationFn: (conditions: SetPointsReply['proposed']) =>
       ask<ConditionRow[]>(`/campaigns/${campaignId}/conditions/several`, {
-        body: { conditions: conditions.map(({ name, limits }) => ({ name, limits })) },
+        body: { conditions: conditions.map(({ name, limits, group = '' }) => ({ name, limits, group })) },
       }),
     onSuccess: onDone,
   });
@@ -169,6 +169,7 @@ interface ProposalsProps {
 
 function Proposals({ found: { proposed, missed }, approachOf, taken, busy }: ProposalsProps) {
   const missing = missedInWords(missed, approachOf);
+  const groups = groupsInWords(proposed);
   return (
     <>
       <ul className="proposals" aria-label="Proposed conditions" aria-busy={busy}>
@@ -179,6 +180,7 @@ function Proposals({ found: { proposed, missed }, approachOf, taken, busy }: Pro
           </li>
         ))}
       </ul>
+      {groups !== '' && <p className="soft">{groups}</p>}
       {proposed.length > 0 && missing !== '' && <p className="doubt">{missing}</p>}
       {proposed.length === 0 && (
         <p className="doubt">

@@ -1,19 +1,20 @@
 import type { ConditionRow, SeveralChangedBody } from '@undameter/contract';
 import { useMutation } from '@tanstack/react-query';
-import { Button, Checkbox, Input, Popconfirm, Popover } from 'antd';
+import { AutoComplete, Button, Checkbox, Input, Popconfirm, Popover } from 'antd';
 import { useState } from 'react';
+import { matching } from '../../condition/choosing';
 import { ask } from '../../data/api';
 import { counted } from '../../parts/counted';
 import { Field } from '../../parts/Field';
 import { Sentence } from '../../parts/Sentence';
-import { matching, renamed, renamingInWords } from './several';
+import { groupingInWords, renamed, renamingInWords } from './several';
 
 interface SeveralConditionsProps {
   campaignId: number;
   rows: readonly ConditionRow[];
 }
 
-/** Deletes or renames several conditions at once. */
+/** Deletes, renames or groups several conditions at once. */
 export function SeveralConditions(props: SeveralConditionsProps) {
   return (
     <Popover trigger="click" placement="topRight" destroyOnHidden content={<Form {...props} />}>
@@ -31,6 +32,8 @@ function Form({ campaignId, rows }: SeveralConditionsProps) {
       ask<ConditionRow[]>(`/campaigns/${campaignId}/conditions/change`, { body }),
     onSuccess: (left) => setChosen(new Set(left.filter((row) => chosen.has(row.id)).map((row) => row.id))),
   });
+  const [group, setGroup] = useState('');
+  const groups = [...new Set(rows.map((row) => row.group))].filter((name) => name !== '');
   const names = renamed(rows, chosen, text);
   const toggle = (id: number, on: boolean) =>
     setChosen(new Set(on ? [...chosen, id] : [...chosen].filter((other) => other !== id)));
@@ -63,6 +66,21 @@ function Form({ campaignId, rows }: SeveralConditionsProps) {
           </li>
         ))}
       </ul>
+      <Field label="Group" hint={groupingInWords(rows, chosen, group)}>
+        <AutoComplete
+          aria-label="Group of the chosen ones"
+          placeholder="none"
+          value={group}
+          onChange={setGroup}
+          options={groups.map((name) => ({ value: name }))}
+        />
+        <Button
+          disabled={chosen.size === 0 || change.isPending}
+          onClick={() => change.mutate({ group: { ids: [...chosen], name: group } })}
+        >
+          {group.trim() === '' ? 'Take out' : 'Put in'}
+        </Button>
+      </Field>
       <Field label="In their names">
         <Input
           aria-label="Text to replace"

@@ -34,6 +34,9 @@ const row = (id: number, ...limits: ConditionRow['limits']): ConditionRow => ({
   campaignId: 1,
   name: `c${id}`,
   limits,
+  group: '',
+  groupId: null,
+  runId: null,
 });
 
 describe('a limit is begun', () => {

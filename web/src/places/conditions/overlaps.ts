@@ -32,3 +32,9 @@ function namesOf(conditions: readonly { name: string }[]): string {
   const more = conditions.length - names.length;
   return more > 0 ? `${names.join('; ')}; and ${more} more` : names.join('; ');
 }
+
+/** Conditions of the campaign that belong to other runs. */
+export const elsewhereInWords = (count: number): string =>
+  count === 1
+    ? 'One more belongs to another run, and is not offered here.'
+    : `${count} more belong to other runs, and are not offered here.`;

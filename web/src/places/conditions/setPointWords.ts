@@ -50,3 +50,11 @@ export function driftInWords({ drift, driftUncertainty }: PointValue, unit: stri
   const size = `${value} ± ${uncertainty} ${unit}`.trim();
   return `${(drift ?? 0) > 0 ? 'rises' : 'falls'} by ${size} (k = 1) from the begin of the stretch to its end`;
 }
+
+/** The groups that proposed conditions would be in: `In groups: 1450 rpm (9), 2900 rpm (9).`; empty where there are none. */
+export function groupsInWords(proposed: readonly { group?: string }[]): string {
+  const count = new Map<string, number>();
+  for (const { group = '' } of proposed) if (group !== '') count.set(group, (count.get(group) ?? 0) + 1);
+  const named = [...count].map(([group, members]) => `${group} (${members})`);
+  return named.length === 0 ? '' : `In groups, each of which a fit can take as one series: ${named.join(', ')}.`;
+}

@@ -1,7 +1,7 @@
 /** The strip of levels and its words. */
 import { describe, expect, test } from '@jest/globals';
 import { cutsByKey, furtherCut, movedCut, shareOf, stripOf, valueAt } from './levelStrip';
-import { driftInWords, missedInWords, separationInWords } from './setPointWords';
+import { driftInWords, groupsInWords, missedInWords, separationInWords } from './setPointWords';
 
 describe('the strip', () => {
   const strip = stripOf([100, 100.4, 200, 300]);
@@ -63,6 +63,13 @@ describe('in words', () => {
     expect(separationInWords(null, 0, 'rpm')).toBe('');
     expect(separationInWords({ ...parted, between: null }, 2, 'rpm')).toBe('');
     expect(separationInWords(parted, 1, 'rpm')).toBe('');
+  });
+  test('the groups that fits can take as one series; nothing where there are none', () => {
+    const of = (...groups: string[]) => groupsInWords(groups.map((group) => ({ group })));
+    expect(of('1450 rpm', '2900 rpm', '1450 rpm', '')).toBe(
+      'In groups, each of which a fit can take as one series: 1450 rpm (2), 2900 rpm (1).',
+    );
+    expect(of('', '')).toBe('');
   });
   test('what is in no condition, and why', () => {
     expect(missedInWords(0, 'n')).toBe('');

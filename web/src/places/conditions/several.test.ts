@@ -1,23 +1,11 @@
-/** Choosing and renaming several conditions by their names. */
+/** Renaming several conditions by their names. */
 import { describe, expect, test } from '@jest/globals';
-import { matching, renamed, renamingInWords } from './several';
+import { groupingInWords, renamed, renamingInWords } from './several';
 
 const rows = ['1450 rpm, 16 %', '1450 rpm, 100 %', '2900 rpm, 16 %', 'Warm (a+b)'].map((name, k) => ({
   id: k + 1,
   name,
 }));
-
-test.each([
-  ['1450', [1, 2]],
-  ['RPM', [1, 2, 3]],
-  ['rpm*16', [1, 3]],
-  ['2900 * 16 %', [3]],
-  ['(a+b)', [4]],
-  ['.', []],
-  ['', []],
-  ['  ', []],
-  ['*', []],
-])('names like %j', (pattern, expected) => expect(matching(rows, pattern)).toEqual(expected));
 
 describe('renaming', () => {
   const chosen = new Set([1, 2, 4]);
@@ -39,4 +27,19 @@ describe('renaming', () => {
     const all = rows.map(({ id, name }) => ({ id, name: `${name}!` }));
     expect(renamingInWords(rows, all)).toMatch(/, and 1 more\.$/);
   });
+});
+
+describe('grouping', () => {
+  const grouped = ['slow', 'slow', '', ''].map((group, k) => ({ id: k + 1, group }));
+  const words = (ids: number[], name: string) => groupingInWords(grouped, new Set(ids), name);
+  test('all of one group in a new one is a new name of it, and said', () =>
+    expect(words([1, 2], ' idle ')).toBe('“slow” is called “idle” then, and fits of it go on'));
+  test.each([
+    ['some of a group', [1], 'idle'],
+    ['a group and more', [1, 2, 3], 'idle'],
+    ['what is in no group', [3, 4], 'idle'],
+    ['a group that is there', [1, 2], 'slow'],
+    ['nothing', [], 'idle'],
+  ])('%s is not', (_, ids, name) => expect(words(ids, name)).toBe(''));
+  test('an empty name takes out', () => expect(words([1], ' ')).toContain('no group'));
 });

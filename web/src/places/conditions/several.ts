@@ -2,17 +2,6 @@ import type { ConditionRow, SeveralChangedBody } from '@undameter/contract';
 
 type Named = Pick<ConditionRow, 'id' | 'name'>;
 
-/** Those whose name has the text; `*` stands for anything between its parts. */
-export function matching(rows: readonly Named[], pattern: string): number[] {
-  const parts = pattern
-    .trim()
-    .split('*')
-    .map((part) => part.trim().replace(/[.+?^${}()|[\]\\]/g, '\\$&'));
-  if (parts.every((part) => part === '')) return [];
-  const like = new RegExp(parts.join('.*'), 'iu');
-  return rows.filter((row) => like.test(row.name)).map((row) => row.id);
-}
-
 /** New names of the chosen ones: a text in them replaced wherever it stands; those without it stay. */
 export function renamed(
   rows: readonly Named[],
@@ -34,4 +23,20 @@ export function renamingInWords(rows: readonly Named[], names: readonly Named[])
   const shown = names.slice(0, MOST_SHOWN).map(({ id, name }) => `“${before.get(id)}” becomes “${name}”`);
   const more = names.length > MOST_SHOWN ? `, and ${names.length - MOST_SHOWN} more` : '';
   return names.length === 0 ? '' : `${shown.join('; ')}${more}.`;
+}
+
+/** What putting the chosen ones into a group of this name would do, in words. */
+export function groupingInWords(
+  rows: readonly Pick<ConditionRow, 'id' | 'group'>[],
+  chosen: ReadonlySet<number>,
+  name: string,
+): string {
+  const to = name.trim();
+  const of = rows.filter((row) => chosen.has(row.id));
+  if (of.length === 0) return '';
+  if (to === '') return 'an empty name: they are in no group then';
+  const { group } = of[0]!;
+  const isWhole = group !== '' && rows.every((row) => (row.group === group) === chosen.has(row.id));
+  const isKnown = rows.some((row) => row.group === to);
+  return isWhole && !isKnown ? `“${group}” is called “${to}” then, and fits of it go on` : '';
 }

@@ -2,6 +2,7 @@ import type { ConditionBody } from '@undameter/contract';
 import type { Step } from '@undameter/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { offeredOn } from '../../condition/choosing';
 import { queries } from '../../data/queries';
 import { usePreference } from '../../data/usePreference';
 import { channelsOf, defaultColumns, mapAxes, watchedSymbols } from './shown';
@@ -14,7 +15,8 @@ export function useConditionsData(campaignId: number, runId: number, inHand: Con
   const [axes, setAxes] = usePreference<[string, string] | null>(`conditions.map.${runId}`, null);
   const [picked, setPicked] = usePreference<string[] | null>(`conditions.points.${campaignId}`, null);
   const [width, setWidth] = useState(900);
-  const { data: rows = [] } = useQuery(queries.conditions(campaignId));
+  const { data: all = [] } = useQuery(queries.conditions(campaignId));
+  const rows = offeredOn(all, runId);
   const { data: run } = useQuery(queries.run(runId));
   const bench = useQuery(queries.bench(runId));
   const { channels, numbers, along } = channelsOf(bench.data);
@@ -31,6 +33,8 @@ export function useConditionsData(campaignId: number, runId: number, inHand: Con
     setView,
     setWidth,
     rows,
+    elsewhere: all.length - rows.length,
+    groups: [...new Set(all.map((c) => c.group))].filter((group) => group !== ''),
     bench: bench.data,
     channels,
     numbers,

@@ -2,6 +2,9 @@ import type { ConditionRow, FitBody, RunRow } from '@undameter/contract';
 import { AppError, losses, lossNames, modelOf, models, printUnit } from '@undameter/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Input, Select } from 'antd';
+import { offeredOn } from '../../condition/choosing';
+import { ConditionsSelect } from '../../condition/ConditionsSelect';
+import { OneSeriesOf } from '../../condition/OneSeriesOf';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
@@ -69,7 +72,7 @@ function formulaOf({ model, settings }: FitBody): string {
   }
 }
 
-/** What is fitted: the run, the conditions (each a series), x, y and the model. */
+/** What is fitted: the run, the conditions and what makes a series of them, x, y and the model. */
 export function FitForm({ onChange: change, ...given }: FitFormProps) {
   const { body, conditions, runs } = given;
   const onChange = (next: FitBody): void => change(seriesKept(body, next, { conditions, runs }));
@@ -110,15 +113,23 @@ function PointsFields({ body, runs, conditions, onChange }: FitFormProps) {
         label="Conditions"
         hint={body.conditionIds.length === 0 ? 'none chosen: all kept samples as one series' : undefined}
       >
-        <Select
-          mode="multiple"
-          aria-label="Conditions"
-          placeholder="all kept samples"
+        <ConditionsSelect
+          label="Conditions"
+          conditions={offeredOn(conditions, body.runId)}
           value={body.conditionIds}
-          onChange={(conditionIds: number[]) => set({ conditionIds })}
-          options={conditions.map((c) => ({ value: c.id, label: c.name }))}
+          onChange={(conditionIds) => set({ conditionIds })}
         />
       </Field>
+      {body.conditionIds.length > 1 && (
+        <Field label="One series of">
+          <OneSeriesOf
+            label="One series of"
+            chosen={conditions.filter((c) => body.conditionIds.includes(c.id))}
+            value={body.oneSeriesOf}
+            onChange={(oneSeriesOf) => set({ oneSeriesOf })}
+          />
+        </Field>
+      )}
       <Field
         label="Points"
         hint={body.data === 'operatingPoints' ? 'each steady stretch is one point, with its ±' : undefined}

@@ -2,6 +2,9 @@ import type { ConditionRow, FitBody, FurtherSource, RunRow } from '@undameter/co
 import { sameUnit } from '@undameter/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Select } from 'antd';
+import { offeredOn } from '../../condition/choosing';
+import { ConditionsSelect } from '../../condition/ConditionsSelect';
+import { OneSeriesOf } from '../../condition/OneSeriesOf';
 import { queries } from '../../data/queries';
 import { Field } from '../../parts/Field';
 import { ChannelSelect } from '../../step/ChannelSelect';
@@ -107,14 +110,20 @@ function SourceFields({ source, runs, conditions, onChange, onRemove }: SourceFi
       {channels.length > 0 && (source.x === '' || source.y === '') && (
         <span className="doubt">It takes part once it has an x and a y.</span>
       )}
-      <Select
-        mode="multiple"
-        aria-label={`Conditions, ${called}`}
-        placeholder="all kept samples"
+      <ConditionsSelect
+        label={`Conditions, ${called}`}
+        conditions={offeredOn(conditions, source.runId)}
         value={source.conditionIds}
-        onChange={(conditionIds: number[]) => onChange({ ...source, conditionIds })}
-        options={conditions.map((c) => ({ value: c.id, label: c.name }))}
+        onChange={(conditionIds) => onChange({ ...source, conditionIds })}
       />
+      {source.conditionIds.length > 1 && (
+        <OneSeriesOf
+          label={`One series of, ${called}`}
+          chosen={conditions.filter((c) => source.conditionIds.includes(c.id))}
+          value={source.oneSeriesOf}
+          onChange={(oneSeriesOf) => onChange({ ...source, oneSeriesOf })}
+        />
+      )}
     </div>
   );
 }

@@ -17,8 +17,8 @@ const body = {
 };
 const limit = (symbol: string) => ({ kind: 'tolerance' as const, symbol, value: 1450, tolerance: 20, unit: 'rpm' });
 const conditions = [
-  { id: 1, limits: [limit('n')] },
-  { id: 2, limits: [limit('Q')] },
+  { id: 1, runId: null, limits: [limit('n')] },
+  { id: 2, runId: 2, limits: [limit('Q')] },
 ];
 const channels = (...symbols: string[]) => symbols.map((symbol) => ({ symbol }));
 

@@ -4,9 +4,11 @@ import {
   type ConditionRow,
   type FitBody,
   type FitRow,
+  type FurtherSource,
   type SeriesReply,
 } from '@undameter/contract';
 import { modelOf, symbolsOfLimit } from '@undameter/core';
+import { offeredOn } from '../../condition/choosing';
 import type { FieldSchema } from '../../step/stepFields';
 
 /** What of a saved fit its form holds. */
@@ -16,6 +18,7 @@ export const bodyOf = ({
   x,
   y,
   conditionIds,
+  oneSeriesOf = 'condition',
   data,
   weights,
   model,
@@ -29,6 +32,7 @@ export const bodyOf = ({
   x,
   y,
   conditionIds,
+  oneSeriesOf,
   data,
   weights,
   model,
@@ -45,6 +49,7 @@ export const newFit = (name: string, runId: number): FitBody => ({
   x: '',
   y: '',
   conditionIds: [],
+  oneSeriesOf: 'condition',
   data: 'samples',
   weights: 'none',
   model: 'polynomial',
@@ -107,12 +112,14 @@ export function withAxes(body: FitBody, axes: Partial<Pick<FitBody, 'x' | 'y'>>)
   return { ...body, ...axes, choices: tidy(kept) };
 }
 
+type Usable = Pick<ConditionRow, 'id' | 'limits' | 'runId'>;
+
 /** The same fit on another run: its channels, and the conditions that can pick there. */
 export function onRun(
   body: FitBody,
   runId: number,
   channels: readonly { symbol: string }[],
-  conditions: readonly Pick<ConditionRow, 'id' | 'limits'>[],
+  conditions: readonly Usable[],
 ): FitBody {
   const { x, y, ...moved } = pointsOn(body, runId, channels, conditions);
   return withAxes({ ...body, ...moved }, { x, y });
@@ -120,15 +127,17 @@ export function onRun(
 
 /** Two channels and conditions on another run: what is not there is not taken along. */
 export function pointsOn(
-  { x, y, conditionIds }: Pick<FitBody, 'x' | 'y' | 'conditionIds'>,
+  { x, y, conditionIds, oneSeriesOf = 'condition' }: Pick<FitBody, 'x' | 'y' | 'conditionIds' | 'oneSeriesOf'>,
   runId: number,
   channels: readonly { symbol: string }[],
-  conditions: readonly Pick<ConditionRow, 'id' | 'limits'>[],
-): Pick<FitBody, 'runId' | 'x' | 'y' | 'conditionIds'> {
+  conditions: readonly Usable[],
+): Omit<FurtherSource, 'id'> {
   const has = (symbol: string): boolean => channels.some((c) => c.symbol === symbol);
   const usable = (id: number): boolean =>
-    conditions.find((c) => c.id === id)?.limits.every((l) => symbolsOfLimit(l).every(has)) ?? false;
-  return { runId, conditionIds: conditionIds.filter(usable), x: has(x) ? x : '', y: has(y) ? y : '' };
+    offeredOn(conditions, runId)
+      .find((c) => c.id === id)
+      ?.limits.every((l) => symbolsOfLimit(l).every(has)) ?? false;
+  return { runId, conditionIds: conditionIds.filter(usable), oneSeriesOf, x: has(x) ? x : '', y: has(y) ? y : '' };
 }
 
 export type ParameterState = 'found' | 'fixed' | 'tied' | 'shared';

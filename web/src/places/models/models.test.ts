@@ -74,9 +74,11 @@ describe('what a change leaves', () => {
   const limit = (symbol: string) => ({ kind: 'tolerance' as const, symbol, value: 1, tolerance: 1, unit: '' });
   test('another run: axes and conditions that it can pick with', () => {
     const conditions = [
-      { id: 1, limits: [limit('Q')] },
-      { id: 2, limits: [limit('Q'), limit('gone')] },
-      { id: 3, limits: [{ kind: 'any' as const, any: [limit('Q'), limit('gone')] }] },
+      { id: 1, runId: null, limits: [limit('Q')] },
+      { id: 2, runId: null, limits: [limit('Q'), limit('gone')] },
+      { id: 3, runId: null, limits: [{ kind: 'any' as const, any: [limit('Q'), limit('gone')] }] },
+      // Of another run.
+      { id: 4, runId: 8, limits: [limit('Q')] },
     ];
     const moved = onRun({ ...full, conditionIds: [1, 2, 3, 4] }, 9, [{ symbol: 'Q' }], conditions);
     expect(moved).toMatchObject({ runId: 9, x: 'Q', y: '', conditionIds: [1] });

@@ -15,8 +15,9 @@ import {
 
 const known = {
   conditions: [
-    { id: 3, name: '2900 rpm' },
-    { id: 1, name: '1450 rpm' },
+    { id: 3, name: '2900 rpm', groupId: null, group: '' },
+    { id: 1, name: '1450 rpm', groupId: 4, group: 'slow' },
+    { id: 5, name: '1500 rpm', groupId: 4, group: 'slow' },
   ],
   runs: [
     { id: 7, name: 'Sweep' },
@@ -35,11 +36,28 @@ describe('series of a fit', () => {
   });
   test('of another channel are in the same conditions, over the same x', () => {
     const two = withChannel({ ...body, conditionIds: [3] }, 'P_h');
-    expect(two.further).toEqual([{ id: 1, runId: 7, x: 'Q', y: 'P_h', conditionIds: [3] }]);
+    expect(two.further).toEqual([{ id: 1, runId: 7, x: 'Q', y: 'P_h', conditionIds: [3], oneSeriesOf: 'condition' }]);
     expect(seriesOfFit(two, known)).toEqual([
       { key: 'condition 3', name: '2900 rpm, H' },
       { key: 'condition 3 from 1', name: '2900 rpm, P_h' },
     ]);
+  });
+  test('are those of groups, or one of all, and found whatever they are called', () => {
+    const three = { ...body, conditionIds: [1, 3, 5] };
+    expect(seriesOfFit({ ...three, oneSeriesOf: 'group' }, known)).toEqual([
+      { key: 'group 4', name: 'slow' },
+      { key: 'condition 3', name: '2900 rpm' },
+    ]);
+    expect(seriesOfFit({ ...three, oneSeriesOf: 'all' }, known)).toEqual([
+      { key: 'all', name: '3 conditions together' },
+    ]);
+  });
+  test('of which one has a range keep it when a condition joins them', () => {
+    const two = { ...body, conditionIds: [1, 3], oneSeriesOf: 'all' as const };
+    const ranged = { ...two, choices: { ranges: { '2 conditions together': [1, 2] as [number, number] } } };
+    expect(seriesKept(ranged, { ...ranged, conditionIds: [1, 3, 5] }, known).choices.ranges).toEqual({
+      '3 conditions together': [1, 2],
+    });
   });
   test('keep their ids when one before them goes', () => {
     const three = withChannel(withChannel(body, 'P_h'), 'eta');

@@ -1,10 +1,10 @@
-import { seriesKey, type FitBody, type FurtherSource, type RunRow } from '@undameter/contract';
-import { seriesNames } from '@undameter/core';
+import { seriesKey, type ConditionRow, type FitBody, type FurtherSource, type RunRow } from '@undameter/contract';
+import { seriesNames, seriesParts } from '@undameter/core';
 import { tidy } from './draft';
 
 /** What names series: conditions and runs of the campaign. */
 export interface Known {
-  conditions: readonly { id: number; name: string }[];
+  conditions: readonly Pick<ConditionRow, 'id' | 'name' | 'groupId' | 'group'>[];
   runs: readonly Pick<RunRow, 'id' | 'name'>[];
 }
 
@@ -16,7 +16,7 @@ export interface ListedSeries {
   name: string;
 }
 
-type Sources = Pick<FitBody, 'runId' | 'x' | 'y' | 'conditionIds' | 'further'>;
+type Sources = Pick<FitBody, 'runId' | 'x' | 'y' | 'conditionIds' | 'oneSeriesOf' | 'further'>;
 
 const isWhole = ({ x, y }: Pick<FurtherSource, 'x' | 'y'>): boolean => x !== '' && y !== '';
 
@@ -29,26 +29,19 @@ export const withWholeSources = (body: FitBody): FitBody => ({
 /** Whether every source has its x and its y, so that the fit can be kept as it stands. */
 export const hasWholeSources = ({ further = [] }: Pick<FitBody, 'further'>): boolean => further.every(isWhole);
 
-/** The series of a fit in their order; those of a condition that is not known, or that wait for a channel, are left out. */
+/** The series of a fit in their order; conditions that are not known are left out, and so is what waits for a channel. */
 export function seriesOfFit(body: Sources, { conditions, runs }: Known): ListedSeries[] {
-  const sources = [{ id: 0, ...body }, ...(body.further ?? []).filter(isWhole)];
-  const conditionOf = (id: number): string | undefined => conditions.find((c) => c.id === id)?.name;
-  const names = seriesNames(
-    sources.map(({ runId, x, y, conditionIds }) => ({
-      run: runs.find((r) => r.id === runId)?.name ?? '',
-      x,
-      y,
-      conditions: conditionIds.map((id) => conditionOf(id) ?? ''),
-    })),
+  const sources = [{ id: 0, ...body }, ...(body.further ?? []).filter(isWhole)].flatMap(
+    ({ id: from, runId, x, y, conditionIds, oneSeriesOf = 'condition' }) => {
+      const known = conditionIds.flatMap((id) => conditions.find((c) => c.id === id) ?? []);
+      if (known.length === 0 && conditionIds.length > 0) return [];
+      const run = runs.find((r) => r.id === runId)?.name ?? '';
+      return [{ from, run, x, y, parts: seriesParts(known, oneSeriesOf) }];
+    },
   );
-  const all = sources.flatMap(({ id: from, conditionIds }) =>
-    (conditionIds.length > 0 ? conditionIds : [null]).map((conditionId) => ({ conditionId, from })),
-  );
-  return all.flatMap((one, k) =>
-    one.conditionId !== null && conditionOf(one.conditionId) === undefined
-      ? []
-      : [{ key: seriesKey(one), name: names[k]! }],
-  );
+  const names = seriesNames(sources);
+  const all = sources.flatMap(({ from, parts }) => parts.map((part) => ({ ...part, from })));
+  return all.map((one, k) => ({ key: seriesKey(one), name: names[k]! }));
 }
 
 /**
@@ -81,11 +74,9 @@ const freeId = (further: readonly FurtherSource[]): number => {
 /** Another channel of the same run, over the same x in the same conditions. */
 export const withChannel = (body: FitBody, y: string): FitBody => withSource(body, { ...pointsOf(body), y });
 
-export const pointsOf = ({ runId, x, y, conditionIds }: Sources): Omit<FurtherSource, 'id'> => ({
-  runId,
-  x,
-  y,
-  conditionIds,
+export const pointsOf = ({ runId, x, y, conditionIds, oneSeriesOf }: Sources): Omit<FurtherSource, 'id'> => ({
+  ...{ runId, x, y, conditionIds },
+  ...(oneSeriesOf ? { oneSeriesOf } : {}),
 });
 
 export function withSource(body: FitBody, source: Omit<FurtherSource, 'id'>): FitBody {

@@ -2,6 +2,7 @@ import type { ConditionRow, SpectrumAs } from '@undameter/contract';
 import { formatCount, tapers, type Taper } from '@undameter/core';
 import { Popover, Select } from 'antd';
 import type { ReactNode } from 'react';
+import { ConditionsSelect } from '../../../condition/ConditionsSelect';
 import { Field } from '../../../parts/Field';
 import { ChannelSelect } from '../../../step/ChannelSelect';
 import type { FormChannel } from '../../../step/stepFields';
@@ -80,14 +81,13 @@ export function SpectrumForm({ channels, conditions, ...averaging }: SpectrumFor
       </Field>
       <AveragingFields {...averaging} />
       <Field label="Conditions" hint="One spectrum for each; none: of all that is kept.">
-        <Select<number[]>
-          mode="multiple"
-          aria-label="Conditions"
-          maxCount={12}
+        <ConditionsSelect
+          label="Conditions"
+          conditions={conditions}
+          none="all that is kept"
+          most={12}
           value={chosen.conditionIds ?? []}
-          showSearch={{ optionFilterProp: 'label' }}
           onChange={(conditionIds) => onChange(chosenWith(chosen, { conditionIds }))}
-          options={conditions.map((c) => ({ value: c.id, label: c.name }))}
         />
       </Field>
       <Field

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { BenchReply } from '@undameter/contract';
 import type { Size } from '../../../chart/Chart';
 import type { ChartOption } from '../../../chart/echarts';
+import { offeredOn } from '../../../condition/choosing';
 import { queries, type Window } from '../../../data/queries';
 import { usePreference } from '../../../data/usePreference';
 import type { ViewChart } from '../viewChart';
@@ -21,7 +22,7 @@ interface Asked {
 export function useSpectra({ campaignId, runId, body, bench, chart, timeUnit }: Asked, isWanted: boolean) {
   const [kept, choose] = usePreference<SpectrumChosen>(`view.spectrum.${runId}`, { as: 'density' });
   const listed = useQuery({ ...queries.conditions(campaignId), enabled: isWanted });
-  const conditions = listed.data ?? [];
+  const conditions = offeredOn(listed.data ?? [], runId);
   const chosen = stillThere(
     kept,
     conditions.map((c) => c.id),
