@@ -121,6 +121,18 @@ export type OperatingPointReply = Static<typeof operatingPoint>;
 export const pointsReply = closed({
   channels: Type.Array(closed({ symbol: Type.String(), name: Type.String(), unit: Type.String() })),
   points: Type.Array(operatingPoint),
+  shattered: described(
+    'Conditions whose limits are narrower than this run scatters, and the limits that would fit it.',
+    Type.Array(
+      closed({
+        conditionId: id,
+        stretches: described('Into so many it falls; 0: it picks nothing.', Type.Integer()),
+        whole: described('So many there are with limits that fit.', Type.Integer()),
+        limits: described('All of its limits, as they would be then.', Type.Array(limitSchema)),
+        changed: described('Places of those that change, from 0.', Type.Array(Type.Integer())),
+      }),
+    ),
+  ),
   problems: described(
     'Conditions whose points cannot be told, and why.',
     Type.Array(closed({ conditionId: id, problem })),

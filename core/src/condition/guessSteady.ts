@@ -1,11 +1,11 @@
 import { AppError } from '../error/AppError';
 import { numberChannelOf } from '../procedure/stepTools';
 import type { RunState } from '../procedure/RunState';
-import { gather, KEPT } from '../sample';
-import { noiseOfColumn } from '../signal';
+import { KEPT } from '../sample';
 import { parseUnit, sameDimension } from '../units';
 import type { SteadyLimit } from './limits/steady';
 import { pickSteady } from './pickSteady';
+import { scatterLimits } from './scatterLimits';
 
 /** A channel that is calm for a smaller share of the time than the calmest one is not one to wait for. */
 const LEAST_CALM = 0.5;
@@ -28,11 +28,7 @@ export function guessSteady(state: RunState, symbols: readonly string[], lasting
     timeUnit,
   });
   const quick = symbols.filter((s) => !isTemperature(numberChannelOf(state, s).unit));
-  const steady = (quick.length > 0 ? quick : symbols).map((symbol) => {
-    const { values, unit } = numberChannelOf(state, symbol);
-    const noise = noiseOf(values, state);
-    return { symbol, unit, deviation: twoDigits(2 * noise), slope: twoDigits((2 * noise) / lasting) };
-  });
+  const steady = scatterLimits(state, quick.length > 0 ? quick : symbols, lasting);
   const calm = steady.map((w) => pickSteady(state, limit([w])).length);
   const least = LEAST_CALM * Math.max(...calm);
   return limit(steady.filter((_, k) => calm[k]! >= least));
@@ -51,21 +47,3 @@ function usualTime(state: RunState): number {
   const place = 10 ** Math.floor(Math.log10(wanted > 0 ? wanted : 1));
   return place * ([1, 2, 5].find((f) => f * place >= wanted * 0.75) ?? 10);
 }
-
-/** No larger share of the range is taken for resolution. */
-const JUMP = 0.005;
-
-function noiseOf(values: Float64Array, { mask, samples }: RunState): number {
-  const kept: number[] = [];
-  for (let i = 0; i < samples; i++) if (mask[i] === KEPT && values[i]! === values[i]!) kept.push(i);
-  const y = gather(values, Int32Array.from(kept));
-  const usual = noiseOfColumn(y);
-  if (usual > 0) return usual;
-  const steps = y.slice(1).map((v, i) => Math.abs(v - y[i]!));
-  // A channel that mostly repeats a value: its smallest step is its resolution, unless it only jumps.
-  const smallest = steps.reduce((least, s) => (s > 0 && s < least ? s : least), Infinity);
-  const range = y.reduce((high, v) => Math.max(high, v), -Infinity) - y.reduce((low, v) => Math.min(low, v), Infinity);
-  return Math.min(smallest, JUMP * range);
-}
-
-const twoDigits = (v: number): number | null => (Number.isFinite(v) && v > 0 ? Number(v.toPrecision(2)) : null);

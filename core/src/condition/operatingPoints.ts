@@ -55,9 +55,8 @@ export function operatingPoints(
   fewest = 2,
 ): OperatingPoint[] {
   const channels = symbols.map((s) => numberChannelOf(state, s));
-  const x = state.along === undefined ? undefined : numberChannelOf(state, state.along).values;
-  const at = (i: number): number => x?.[i] ?? i;
-  return stretches(state, picked, at)
+  const at = placeOf(state);
+  return stretchesOf(state, picked)
     .filter((s) => s.length >= fewest)
     .map((samples) => {
       const [first, last] = [samples[0]!, samples[samples.length - 1]!];
@@ -66,7 +65,15 @@ export function operatingPoints(
     });
 }
 
-function stretches(state: RunState, picked: Int32Array, at: (i: number) => number): Int32Array[] {
+/** Where a sample stands on the channel that the run is ordered by; its number where there is none. */
+function placeOf(state: RunState): (i: number) => number {
+  const x = state.along === undefined ? undefined : numberChannelOf(state, state.along).values;
+  return (i) => x?.[i] ?? i;
+}
+
+/** Picked samples, rising, divided where they pause for longer than GAP_FACTOR sampling intervals of the run. */
+export function stretchesOf(state: RunState, picked: Int32Array): Int32Array[] {
+  const at = placeOf(state);
   const limit = GAP_FACTOR * usualStep(state, at);
   const found: Int32Array[] = [];
   let start = 0;

@@ -130,6 +130,20 @@ describe('operating points', () => {
     expect(points[0]!.values[0]!.mean).toBeCloseTo(10, 9);
     expect(problems).toEqual([{ conditionId: 3, problem: expect.objectContaining({ code: 'CHANNEL_UNKNOWN' }) }]);
   });
+  test('of a condition that is narrower than the run scatters come with the limits that fit; of others without', () => {
+    const noisy = benchRun({
+      t: { unit: 's', values: count(400) },
+      y: { unit: 'kPa', values: count(400, (i) => 10 + Math.sin(12.9898 * i * i)) },
+    });
+    const near = (id: number, tolerance: number) => ({
+      ...{ id, name: `within ${tolerance}` },
+      limits: [{ kind: 'tolerance' as const, symbol: 'y', value: 10, tolerance, unit: 'kPa' }],
+    });
+    const { shattered, points } = reducePoints({ run: noisy, conditions: [near(1, 0.2), near(2, 1.1)], symbols: [] });
+    expect(shattered.map((s) => [s.conditionId, s.whole, s.changed])).toEqual([[1, 1, [0]]]);
+    expect(shattered[0]!.stretches).toBeGreaterThan(20);
+    expect(points.filter((p) => p.conditionId === 2)).toHaveLength(1);
+  });
   test('of named channels only; one that is not there is refused', () => {
     expect(reducePoints({ run, conditions: [within(1, 0, 49)], symbols: ['t'] }).channels[0]!.symbol).toBe('t');
     expect(() => reducePoints({ run, conditions: [], symbols: ['nope'] })).toThrow(code('CHANNEL_UNKNOWN'));

@@ -7,6 +7,7 @@ import {
   guessSteady,
   levelsOf,
   operatingPoints,
+  shatteringOf,
   type Channel,
   type Drift,
   type OperatingPoint,
@@ -36,12 +37,13 @@ export function reducePoints({ run, conditions, symbols }: PointsTask): PointsRe
   const reply: PointsReply = {
     channels: channels.map(({ symbol, name, unit }) => ({ symbol, name, unit })),
     points: [],
+    shattered: [],
     problems: [],
   };
   for (const condition of conditions) {
     const found = attempt(() => {
       const picked = state.pickedBy(condition);
-      if (picked.problem) return { points: [], problem: picked.problem };
+      if (picked.problem) return { points: [], shattering: undefined, problem: picked.problem };
       const key = JSON.stringify([condition.limits, wanted]);
       return {
         points: state.once(`points ${key}`, () =>
@@ -50,11 +52,15 @@ export function reducePoints({ run, conditions, symbols }: PointsTask): PointsRe
             drifts: wanted.map((symbol) => driftOfPoint(final, point, symbol)),
           })),
         ),
+        shattering: state.once(`shattering ${JSON.stringify(condition.limits)}`, () =>
+          shatteringOf(final, condition, picked.value!),
+        ),
         problem: null,
       };
     });
     const problem = found.problem ?? found.value?.problem;
     if (problem) reply.problems.push({ conditionId: condition.id, problem });
+    if (found.value?.shattering) reply.shattered.push({ conditionId: condition.id, ...found.value.shattering });
     found.value?.points.forEach((p, k) => reply.points.push(pointReply(condition.id, k + 1, p)));
   }
   return reply;

@@ -38,7 +38,7 @@ export function ConditionsSelect({
       mode="multiple"
       aria-label={label}
       placeholder={none}
-      maxTagCount={8}
+      maxTagCount={5}
       value={[...value]}
       onChange={onChange}
       showSearch={{

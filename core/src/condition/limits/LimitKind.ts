@@ -53,6 +53,13 @@ export interface LimitKind<S extends TObject = TObject> {
   start?(channel: LimitChannel, timeUnit: string): Static<S>;
   /** The limit that a stretch of the channel's axis means; undefined where it means none. */
   fromRange?(channel: LimitChannel, range: readonly [low: number, high: number]): Static<S> | undefined;
+  /**
+   * The same limit, as wide as the scatter of the run asks; undefined where it is wide enough. Absent: it is not one that
+   * scatter breaks.
+   * @param near  samples for which the other limits hold, rising
+   * @throws {AppError} as `judge`
+   */
+  widened?(state: RunState, limit: Static<S>, near: Int32Array): Static<S> | undefined;
   /** Stretches of the channel's axis that it picks, for the chart. @throws {AppError} when the unit does not fit */
   ranges?(limit: Static<S>, channel: DrawnChannel): [low: number, high: number][];
   /**

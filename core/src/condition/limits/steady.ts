@@ -6,6 +6,7 @@ import type { RunState } from '../../procedure/RunState';
 import { gather, segments } from '../../sample';
 import { cutSettling, steadyFlags } from '../../signal';
 import { conversion, differenceFactor, parseUnit, printUnit } from '../../units';
+import { scatterLimits } from '../scatterLimits';
 import { HOLDS, type LimitKind } from './LimitKind';
 import { bound, closed, hiddenUnit, not, symbol } from './parts';
 
@@ -57,6 +58,26 @@ export const steady: LimitKind<typeof schema> = {
     settling: 0,
     timeUnit,
   }),
+  widened: (state, limit) => {
+    const scatter = scatterLimits(
+      state,
+      limit.steady.map((w) => w.symbol),
+      limit.lasting,
+    );
+    const wider = limit.steady.map((w, k) => {
+      const of = scatter[k]!;
+      const factor = Math.abs(differenceFactor(parseUnit(of.unit), parseUnit(w.unit)));
+      return {
+        ...w,
+        deviation: wideEnough(w.deviation, of.deviation, factor),
+        slope: wideEnough(w.slope, of.slope, factor),
+      };
+    });
+    const isWider = wider.some(
+      (w, k) => w.deviation !== limit.steady[k]!.deviation || w.slope !== limit.steady[k]!.slope,
+    );
+    return isWider ? { ...limit, steady: wider } : undefined;
+  },
   judge: (state, limit) => {
     const out = new Uint8Array(state.samples);
     const { along, timeFactor } = timesOf(state, limit);
@@ -79,6 +100,12 @@ export const steady: LimitKind<typeof schema> = {
     return out;
   },
 };
+
+/** A limit that is set, raised to what the scatter asks where it is lower than three quarters of that. */
+function wideEnough(set: number | null, asked: number | null, factor: number): number | null {
+  if (set === null || asked === null) return set;
+  return set < 0.75 * asked * factor ? Number((asked * factor).toPrecision(2)) : set;
+}
 
 function timesOf(state: RunState, { timeUnit }: SteadyLimit) {
   if (state.along === undefined) throw new AppError('NO_TIME_FOR_STEADY', {});

@@ -1,9 +1,12 @@
 import { Sentence } from '../../parts/Sentence';
 import { Fragment } from 'react';
 import { elsewhereInWords, onceEach, overlapsInWords } from './overlaps';
+import { ShatteredList } from './ShatteredList';
 import type { ConditionsData } from './useConditionsData';
 
 interface ConditionsOverviewProps {
+  campaignId: number;
+  runId: number;
   data: ConditionsData;
   onBegin(): void;
   onPropose(): void;
@@ -11,7 +14,9 @@ interface ConditionsOverviewProps {
 
 /** What conditions are, how to begin one, and what those of the campaign leave out and share. */
 export function ConditionsOverview({
-  data: { bench, channels, rows, elsewhere, points },
+  campaignId,
+  runId,
+  data: { run, bench, channels, rows, elsewhere, points },
   onBegin,
   onPropose,
 }: ConditionsOverviewProps) {
@@ -34,6 +39,13 @@ export function ConditionsOverview({
         </button>
         {elsewhere > 0 && <p className="soft">{elsewhereInWords(elsewhere)}</p>}
         {bench && rows.length > 0 && <p className="soft">{overlapsInWords(bench)}</p>}
+        <ShatteredList
+          campaignId={campaignId}
+          runId={runId}
+          run={run}
+          shattered={points?.shattered ?? []}
+          rows={rows}
+        />
         {onceEach(points?.problems ?? [], rows).map((p) => (
           <Fragment key={p.problem.message}>
             <Sentence error={p.problem} />

@@ -109,7 +109,16 @@ function PanelOfHand({ campaignId, runId, hand, data, onBegin }: PanelOfHandProp
         onLetGo={hand.letGo}
       />
     );
-  if (!hand.proposing) return <ConditionsOverview data={data} onBegin={onBegin} onPropose={hand.propose} />;
+  if (!hand.proposing)
+    return (
+      <ConditionsOverview
+        campaignId={campaignId}
+        runId={runId}
+        data={data}
+        onBegin={onBegin}
+        onPropose={hand.propose}
+      />
+    );
   return (
     <SetPointsPanel
       campaignId={campaignId}

@@ -246,6 +246,7 @@ describe('the map', () => {
   const operating: PointsReply = {
     channels: [],
     points: [{ conditionId: 2, number: 1, from: 0, to: 1, samples: 9, values: [value('Q', 50, 2), value('H', 20, 1)] }],
+    shattered: [],
     problems: [],
   };
   const draw = (points: PointsReply | undefined) =>

@@ -32,6 +32,7 @@ export function useConditionsData(campaignId: number, runId: number, inHand: Con
     view,
     setView,
     setWidth,
+    run: run?.name ?? '',
     rows,
     elsewhere: all.length - rows.length,
     groups: [...new Set(all.map((c) => c.group))].filter((group) => group !== ''),
