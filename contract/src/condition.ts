@@ -90,6 +90,54 @@ export const setPointsReply = closed({
 });
 export type SetPointsReply = Static<typeof setPointsReply>;
 
+const through = described(
+  'Share of the samples of each of so many equal parts of the run, in turn, from 0 to 1.',
+  Type.Array(Type.Number()),
+);
+export const steadyReply = closed({
+  limits: described(
+    'What each limit of a watched channel lets through by itself.',
+    Type.Array(
+      closed({
+        symbol: Type.String(),
+        of: described(
+          'Of its standard deviation, or of its slope.',
+          Type.Union([Type.Literal('deviation'), Type.Literal('slope')]),
+        ),
+        share: described('Share of the kept samples.', Type.Number()),
+        through,
+      }),
+    ),
+  ),
+  whole: described(
+    'What all of them leave, with the settling cut off.',
+    closed({ share: described('Share of the kept samples.', Type.Number()), through }),
+  ),
+  jumps: described(
+    'Where a calm stretch was divided, because the level before and behind is another.',
+    Type.Array(
+      closed({
+        at: described('On the channel along which the run is ordered.', reading),
+        symbol: Type.String(),
+        before: described('Mean before it.', Type.Number()),
+        after: described('Mean behind it.', Type.Number()),
+      }),
+    ),
+  ),
+  settlings: described(
+    'Time constants of the ways to the levels, where they are clear of the noise.',
+    Type.Array(
+      closed({
+        at: described('Where the stretch began, on the channel along which the run is ordered.', reading),
+        symbol: described('The slowest of the watched channels.', Type.String()),
+        constant: described('Its time constant, in the unit along the run.', Type.Number()),
+      }),
+    ),
+  ),
+  proposed: described('The same channels, with limits as wide as the scatter of the run asks.', steadyLimitSchema),
+});
+export type SteadyReply = Static<typeof steadyReply>;
+
 export const pointsBody = closed({
   conditionIds: described('Empty: all conditions of the campaign.', Type.Array(id, { maxItems: 200 })),
   symbols: described('Empty: all channels that are numbers.', Type.Array(symbol, { maxItems: 200 })),

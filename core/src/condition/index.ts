@@ -3,6 +3,7 @@ export { groupConditions, type ConditionGroup } from './groupConditions';
 export { dwellMap, type DwellMap } from './dwellMap';
 export { driftOfPoint, operatingPoints, type OperatingPoint, type PointValue } from './operatingPoints';
 export { guessSteady } from './guessSteady';
+export { reportSteady, type SteadyReport } from './reportSteady';
 export { shatteringOf, type Shattering } from './shatteringOf';
 export { separateLevels, type Held, type Separation } from './separateLevels';
 export {

@@ -23,7 +23,9 @@ export {
 } from './smooth/savitzkyGolay';
 export { windowOfCutoff, type WeightedSmoother } from './smooth/windowOfCutoff';
 export type { Watched } from './steady/Watched';
-export { cutSettling, steadyFlags } from './steady/steadyFlags';
+export { calmFlags, cutSettling, steadyFlags } from './steady/steadyFlags';
+export { splitAtJumps, type Jump } from './steady/splitAtJumps';
+export { approachOf, cutApproach, type Approach } from './steady/approachOf';
 export { countCycles, cyclesAtLeast, type CycleClass, type CycleCount } from './cycles/rainflow';
 export { bestWindow, type WindowProposal } from './bestWindow';
 export { smoothingCost, type Peak, type SmoothingCost } from './smoothingCost';

@@ -258,6 +258,10 @@ export const examples: Readonly<Record<string, unknown>> = {
   continueRun: { otherRunId: 2, matches: [{ symbol: 'n', from: 'n' }], times: 'follow' },
   changeConditions: { rename: [{ id: 3, name: '2900 rpm' }], group: { ids: [3], name: 'Rated speed' } },
   createConditions: { conditions: [{ ...condition, name: 'Valve open' }] },
+  reportSteady: {
+    ...{ kind: 'steady', lasting: 10, settling: 5, constants: 5, timeUnit: 's' },
+    steady: [{ symbol: 'n', unit: 'rpm', deviation: 2.5, slope: 0.25 }],
+  },
   findSetPoints: { steady: null, symbols: null, cuts: [{ symbol: 'n', at: [1825, 2550] }], approachOf: null },
   mapRun: { x: 'Q', y: 'n', columns: 40, rows: 30 },
   reduceOperatingPoints: { conditionIds: [3], symbols: ['Q', 'H'] },

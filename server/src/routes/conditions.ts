@@ -8,12 +8,13 @@ import {
   pointsReply,
   setPointsBody,
   setPointsReply,
+  steadyReply,
   severalChangedBody,
   severalConditionsBody,
   type ConditionBody,
   type ConditionRow,
 } from '@undameter/contract';
-import { checkLimit } from '@undameter/core';
+import { checkLimit, steadyLimitSchema } from '@undameter/core';
 import { Type } from 'typebox';
 import type { Services } from '../services';
 import {
@@ -80,6 +81,20 @@ export function conditionRoutes(app: Routes, { db, pools, loader }: Services): v
       },
     },
     async (request) => pools.findSetPoints({ run: await loader.run(request.params.id), ...request.body }),
+  );
+  app.post(
+    '/runs/:id/steady',
+    {
+      schema: {
+        operationId: 'reportSteady',
+        tags,
+        summary: 'Why a run is steady where it is: what each limit lets through, jumps of levels, and how they settled',
+        params: idParams,
+        body: steadyLimitSchema,
+        response: { 200: steadyReply },
+      },
+    },
+    async (request) => pools.steadyOf({ run: await loader.run(request.params.id), limit: request.body }),
   );
   app.post(
     '/runs/:id/map',

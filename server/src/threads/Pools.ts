@@ -21,6 +21,7 @@ import type {
   ReadingsReply,
   RowsReply,
   SetPointsReply,
+  SteadyReply,
   SpectrumReply,
   TransferReply,
   CyclesReply,
@@ -46,6 +47,7 @@ import type { drawForReport } from '../reports/drawForReport';
 import type { writeReport } from '../reports/writeReport';
 import type { ReportPicture } from '../reports/writers';
 import type { MapTask, PointsTask, SetPointsTask } from './reducePoints';
+import type { SteadyTask } from './steadyReport';
 import type { Answer } from './reportErrors';
 import { piecesOf } from './piecesOf';
 import type { OpenedFile, OpenTask, previewFile } from './openFile';
@@ -100,6 +102,7 @@ export class Pools {
   makeDerived = (task: Parameters<typeof makeDerived>[0]): Promise<Derived> => ask(this.fitting, 'makeDerived', task);
   exportColumns = (task: ExportTask): Promise<RunToWrite> => ask(this.fitting, 'exportColumns', task);
   reducePoints = (task: PointsTask): Promise<PointsReply> => ask(this.fitting, 'reducePoints', task);
+  steadyOf = (task: SteadyTask): Promise<SteadyReply> => ask(this.fitting, 'steadyOf', task);
   findSetPoints = (task: SetPointsTask): Promise<SetPointsReply> => ask(this.fitting, 'findSetPoints', task);
   dwellOf = (task: MapTask): Promise<MapReply> => ask(this.screen, 'dwellOf', task);
   continueRun = (task: Parameters<typeof continueRun>[0]): Promise<JoinedColumns> =>

@@ -49,6 +49,7 @@ import type {
   SheetVersion,
   SetPointsBody,
   SetPointsReply,
+  SteadyReply,
   SpectrumBody,
   RemovedTable,
   SpectrumReply,
@@ -67,7 +68,7 @@ import type {
   VersionRow,
   WhyReply,
 } from '@undameter/contract';
-import type { Recipe, Step } from '@undameter/core';
+import type { Recipe, Step, SteadyLimit } from '@undameter/core';
 import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
 import { ask, askBytes } from './api';
 
@@ -119,6 +120,8 @@ export const queries = {
   sensors: (campaignId: number) => read<SensorRow[]>(`/campaigns/${campaignId}/sensors`),
   conditions: (campaignId: number) => read<ConditionRow[]>(`/campaigns/${campaignId}/conditions`),
   setPoints: (runId: number, body: SetPointsBody) => put<SetPointsReply>(`/runs/${runId}/set-points`, body),
+  steady: (runId: number, limit: SteadyLimit, wanted: boolean) =>
+    put<SteadyReply>(`/runs/${runId}/steady`, limit, wanted),
   points: (runId: number, symbols: readonly string[] = [], wanted = true) =>
     put<PointsReply>(`/runs/${runId}/operating-points`, { conditionIds: [], symbols }, wanted),
   map: (runId: number, body: { x: string; y: string; columns: number; rows: number }) =>

@@ -4,7 +4,7 @@ import { formatValue } from '../../number/formatNumber';
 import { numberChannelOf } from '../../procedure/stepTools';
 import type { RunState } from '../../procedure/RunState';
 import { gather, segments } from '../../sample';
-import { cutSettling, steadyFlags } from '../../signal';
+import { cutApproach, cutSettling, steadyFlags } from '../../signal';
 import { conversion, differenceFactor, parseUnit, printUnit } from '../../units';
 import { scatterLimits } from '../scatterLimits';
 import { HOLDS, type LimitKind } from './LimitKind';
@@ -27,6 +27,15 @@ const schema = Type.Object(
       after: 'are left for settling',
       unitFrom: 'timeUnit',
     }),
+    /** Of the way to a level so many time constants are left out as well, as the run shows them. */
+    constants: Type.Optional(
+      bound('Time constants', {
+        minimum: 0,
+        before: 'and until',
+        after: 'time constants of the way to its level have passed',
+        placeholder: 'none',
+      }),
+    ),
     timeUnit: hiddenUnit,
     not,
   },
@@ -46,7 +55,11 @@ export const steady: LimitKind<typeof schema> = {
   units: (limit) => [limit.timeUnit, ...limit.steady.map((w) => w.unit)],
   words: (limit) => {
     const unit = printUnit(limit.timeUnit);
-    const settled = limit.settling > 0 ? `, the first ${formatValue(limit.settling)} ${unit} cut off` : '';
+    const constants = limit.constants ?? 0;
+    const settled = [
+      ...(limit.settling > 0 ? [`, the first ${formatValue(limit.settling)} ${unit} cut off`] : []),
+      ...(constants > 0 ? [`, ${formatValue(constants)} time constants of its way cut off`] : []),
+    ].join('');
     const names = limit.steady.map((w) => w.symbol).join(', ');
     return `${names} steady for ${formatValue(limit.lasting)} ${unit}${settled}`;
   },
@@ -80,21 +93,17 @@ export const steady: LimitKind<typeof schema> = {
   },
   judge: (state, limit) => {
     const out = new Uint8Array(state.samples);
-    const { along, timeFactor } = timesOf(state, limit);
-    const columns = limit.steady.map(({ symbol, unit, deviation, slope }) => {
-      const channel = numberChannelOf(state, symbol);
-      const factor = differenceFactor(parseUnit(unit), parseUnit(channel.unit));
-      return {
-        values: channel.values,
-        deviation: deviation === null ? Infinity : deviation * Math.abs(factor),
-        slope: slope === null ? Infinity : (slope * Math.abs(factor)) / timeFactor,
-      };
-    });
-    for (const samples of segments(along.values, allPresent(columns), state.mask, along.name, state.gaps)) {
-      const x = gather(along.values, samples);
-      const calm = columns.map((c) => ({ ...c, values: gather(c.values, samples) }));
-      const flags = steadyFlags(x, calm, limit.lasting * timeFactor);
-      cutSettling(x, flags, limit.settling * timeFactor);
+    const { parts, lasting, settling, constants } = watchedParts(state, limit);
+    for (const { samples, x, watched } of parts) {
+      const flags = steadyFlags(x, watched, lasting);
+      cutSettling(x, flags, settling);
+      if (constants > 0)
+        cutApproach(
+          x,
+          watched.map((w) => w.values),
+          flags,
+          constants,
+        );
       for (let k = 0; k < samples.length; k++) if (flags[k]) out[samples[k]!] = HOLDS;
     }
     return out;
@@ -105,6 +114,31 @@ export const steady: LimitKind<typeof schema> = {
 function wideEnough(set: number | null, asked: number | null, factor: number): number | null {
   if (set === null || asked === null) return set;
   return set < 0.75 * asked * factor ? Number((asked * factor).toPrecision(2)) : set;
+}
+
+/** What a run has to be looked at for a limit: its parts between gaps, and the limits in the units of its channels. */
+export function watchedParts(state: RunState, limit: SteadyLimit) {
+  const { along, timeFactor } = timesOf(state, limit);
+  const columns = limit.steady.map(({ symbol, unit, deviation, slope }) => {
+    const channel = numberChannelOf(state, symbol);
+    const factor = differenceFactor(parseUnit(unit), parseUnit(channel.unit));
+    return {
+      values: channel.values,
+      deviation: deviation === null ? Infinity : deviation * Math.abs(factor),
+      slope: slope === null ? Infinity : (slope * Math.abs(factor)) / timeFactor,
+    };
+  });
+  const between = segments(along.values, allPresent(columns), state.mask, along.name, state.gaps);
+  return {
+    parts: between.map((samples) => ({
+      samples,
+      x: gather(along.values, samples),
+      watched: columns.map((c) => ({ ...c, values: gather(c.values, samples) })),
+    })),
+    lasting: limit.lasting * timeFactor,
+    settling: limit.settling * timeFactor,
+    constants: limit.constants ?? 0,
+  };
 }
 
 function timesOf(state: RunState, { timeUnit }: SteadyLimit) {

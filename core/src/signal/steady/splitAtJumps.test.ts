@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { Random } from '../../number/Random';
-import { steadyFlags } from './steadyFlags';
+import { splitAtJumps } from './splitAtJumps';
+import { calmFlags, steadyFlags } from './steadyFlags';
 
 /** A log of plateaus that are changed from one sample to the next, with noise; made up, from a seed. */
 function plateaus(levels: readonly number[], samples: number, noise: number, seed = 1): Float64Array {
@@ -86,4 +87,35 @@ test('no accepted stretch holds two means that differ by more than its limit: 10
       }
     }
   }
+});
+
+describe('the places of the jumps', () => {
+  const told = (watched: Parameters<typeof calmFlags>[1], lasting: number) => {
+    const x = times(watched[0]!.values.length, 1);
+    return splitAtJumps(x, watched, calmFlags(x, watched, lasting), lasting);
+  };
+  test('are told with the levels on either side', () => {
+    const values = plateaus([10, 12, 11], 200, 0.1);
+    const found = told([{ values, deviation: 0.9, slope: Infinity }], 100);
+    expect(found.map((j) => [j.at, j.channel])).toEqual([
+      [200, 0],
+      [400, 0],
+    ]);
+    expect(found[1]!.before).toBeCloseTo(12, 1);
+    expect(found[1]!.after).toBeCloseTo(11, 1);
+  });
+  test('are those of the channel that jumps', () => {
+    const calm = { values: plateaus([20], 600, 0.1), deviation: 1, slope: Infinity };
+    const jumps = { values: plateaus([1, 3], 300, 0.1), deviation: 1.5, slope: Infinity };
+    expect(told([calm, jumps], 50)).toMatchObject([{ at: 300, channel: 1 }]);
+  });
+  test('are none where a part is too short to be a level', () => {
+    const values = plateaus([10, 12], 200, 0.1);
+    for (let i = 200; i < 205; i++) values[i] = 11;
+    const late = values.map((v, i) => (i >= 200 && i < 260 ? 11.5 + ((i - 200) / 60) * 0.5 : v));
+    expect(told([{ values: late, deviation: 0.9, slope: Infinity }], 100)).toMatchObject([{ at: 200 }]);
+    expect(told([{ values: late.subarray(0, 230), deviation: 0.9, slope: Infinity }], 100)).toEqual([]);
+  });
+  test('are none where the level holds', () =>
+    expect(told([{ values: plateaus([5], 900, 0.1), deviation: 0.5, slope: Infinity }], 30)).toEqual([]));
 });

@@ -8,6 +8,17 @@ const FEWEST = 3;
 /** Standard errors by which a mean must have moved where only a slope is limited. */
 const CLEAR = 4;
 
+/** A place at which the mean of a watched channel changes by more than its limit. */
+export interface Jump {
+  /** The first sample of what comes behind it. */
+  at: number;
+  /** Place of the channel among the watched ones. */
+  channel: number;
+  /** Means of the parts on either side, unit of the channel. */
+  before: number;
+  after: number;
+}
+
 /**
  * Divides steady stretches where the mean of a watched channel changes by more than its limit: before and behind a jump
  * all windows can be calm, and only those that hold it are not. What is then shorter than `lasting` is not steady, and
@@ -15,13 +26,27 @@ const CLEAR = 4;
  * @param x        positions, length n, rising
  * @param steady   1 where steady, length n; changed in place
  * @param lasting  least length of a part, in [x]
+ * @returns       the places at which a steady stretch ends and the next begins, rising
  * Source of the search: binary segmentation by the largest between-group sum of squares, A. J. Scott and M. Knott,
  * Biometrics 30 (1974) 507-512.
  */
-export function splitAtJumps(x: Float64Array, watched: readonly Watched[], steady: Uint8Array, lasting: number): void {
+export function splitAtJumps(
+  x: Float64Array,
+  watched: readonly Watched[],
+  steady: Uint8Array,
+  lasting: number,
+): Jump[] {
   const apart = (GAP_FACTOR + 0.5) * (x.length > 1 ? usualSpacing(x) : 0);
   // What was cleared at the begin of a part changes its means, so it is looked at again.
-  while (splitOnce(x, watched, steady, { lasting, apart }));
+  const jumps: Jump[] = [];
+  while (splitOnce(x, watched, steady, { lasting, apart }, jumps));
+  // Where a part was too short to stay, the level was on its way: that is no jump between two levels.
+  const isBetween = ({ at }: Jump): boolean => {
+    let next = at;
+    while (next < x.length && x[next]! - x[at - 1]! <= apart) next++;
+    return steady[at - 1] === 1 && steady[next] === 1;
+  };
+  return jumps.filter(isBetween).sort((a, b) => a.at - b.at);
 }
 
 interface Lengths {
@@ -29,7 +54,13 @@ interface Lengths {
   apart: number;
 }
 
-function splitOnce(x: Float64Array, watched: readonly Watched[], steady: Uint8Array, lengths: Lengths): boolean {
+function splitOnce(
+  x: Float64Array,
+  watched: readonly Watched[],
+  steady: Uint8Array,
+  lengths: Lengths,
+  found: Jump[],
+): boolean {
   let isChanged = false;
   let from = 0;
   while (from < x.length) {
@@ -39,7 +70,9 @@ function splitOnce(x: Float64Array, watched: readonly Watched[], steady: Uint8Ar
     }
     let to = from;
     while (to < x.length && steady[to]) to++;
-    const begins = parts(watched, from, to, lengths.lasting);
+    const jumps = jumpsWithin(watched, from, to, lengths.lasting);
+    found.push(...jumps);
+    const begins = [from, ...jumps.map((j) => j.at), to];
     clearBetween(x, begins, steady, lengths);
     isChanged ||= begins.length > 2;
     from = to;
@@ -47,22 +80,30 @@ function splitOnce(x: Float64Array, watched: readonly Watched[], steady: Uint8Ar
   return isChanged;
 }
 
-/** Where the parts of samples from … to − 1 begin, and the end. */
-function parts(watched: readonly Watched[], from: number, to: number, lasting: number): number[] {
-  const jumps = new Set<number>();
+/** Where the samples from … to − 1 part, rising. */
+function jumpsWithin(watched: readonly Watched[], from: number, to: number, lasting: number): Jump[] {
+  const jumps: Jump[] = [];
   const divide = (a: number, b: number): void => {
-    const at = watched.map((w) => jumpIn(w, a, b, lasting)).find((k) => k !== undefined);
-    if (at === undefined) return;
-    jumps.add(at);
-    divide(a, at);
-    divide(at, b);
+    for (const [channel, one] of watched.entries()) {
+      const found = jumpIn(one, a, b, lasting);
+      if (!found) continue;
+      jumps.push({ channel, ...found });
+      divide(a, found.at);
+      divide(found.at, b);
+      return;
+    }
   };
   divide(from, to);
-  return [from, ...[...jumps].sort((a, b) => a - b), to];
+  return jumps.sort((a, b) => a.at - b.at);
 }
 
 /** The sample before which the mean changes most, if by more than the limit; undefined where the level holds. */
-function jumpIn({ values, deviation, slope }: Watched, a: number, b: number, lasting: number): number | undefined {
+function jumpIn(
+  { values, deviation, slope }: Watched,
+  a: number,
+  b: number,
+  lasting: number,
+): Omit<Jump, 'channel'> | undefined {
   const n = b - a;
   if (n < 2 * FEWEST) return undefined;
   const isSlopeOnly = deviation === Infinity;
@@ -72,17 +113,21 @@ function jumpIn({ values, deviation, slope }: Watched, a: number, b: number, las
   const middle = values[a]!;
   let total = 0;
   for (let i = a; i < b; i++) total += values[i]! - middle;
-  let [sum, best, at] = [0, 0, -1];
+  let [sum, best] = [0, 0];
+  let found: Omit<Jump, 'channel'> | undefined;
   for (let i = a; i < b - FEWEST; i++) {
     sum += values[i]! - middle;
     const m = i - a + 1;
     if (m < FEWEST) continue;
-    const change = Math.abs(sum / m - (total - sum) / (n - m));
+    const [before, after] = [sum / m, (total - sum) / (n - m)];
+    const change = Math.abs(after - before);
     const share = (m * (n - m)) / n;
     if (change <= limit + CLEAR * noise * Math.sqrt(1 / share)) continue;
-    if (change * change * share > best) [best, at] = [change * change * share, i + 1];
+    if (change * change * share <= best) continue;
+    best = change * change * share;
+    found = { at: i + 1, before: middle + before, after: middle + after };
   }
-  return at < 0 ? undefined : at;
+  return found;
 }
 
 function clearBetween(

@@ -17,6 +17,13 @@ const SHORT = 1e-6;
  * testing; no source needed.
  */
 export function steadyFlags(x: Float64Array, watched: readonly Watched[], lasting: number): Uint8Array {
+  const steady = calmFlags(x, watched, lasting);
+  splitAtJumps(x, watched, steady, lasting);
+  return steady;
+}
+
+/** As `steadyFlags`, but two levels between which no window is restless are one stretch. */
+export function calmFlags(x: Float64Array, watched: readonly Watched[], lasting: number): Uint8Array {
   const n = x.length;
   const calm = new Uint8Array(n).fill(1);
   const ends = windowEnds(x, lasting);
@@ -28,7 +35,6 @@ export function steadyFlags(x: Float64Array, watched: readonly Watched[], lastin
     for (let k = Math.max(covered, i); k < ends[i]!; k++) steady[k] = 1;
     covered = Math.max(covered, ends[i]!);
   }
-  splitAtJumps(x, watched, steady, lasting);
   return steady;
 }
 

@@ -66,6 +66,7 @@ export function ConditionPanel(props: ConditionPanelProps) {
             isOnly={limits.length === 1}
             channels={channels}
             timeUnit={timeUnit}
+            runId={runId}
             onChange={(alternatives) => set(withAlternatives(limits, i, alternatives))}
           />
         ))}
@@ -94,11 +95,12 @@ interface LimitSectionProps {
   isOnly: boolean;
   channels: readonly LimitChannel[];
   timeUnit: string;
+  runId: number;
   onChange(alternatives: readonly SingleLimit[]): void;
 }
 
 /** A limit, or several of which one must hold. */
-function LimitSection({ limit, place, isOnly, channels, timeUnit, onChange }: LimitSectionProps) {
+function LimitSection({ limit, place, isOnly, channels, timeUnit, runId, onChange }: LimitSectionProps) {
   const alternatives = alternativesOf(limit);
   const next = channels.find((c) => c.symbol === symbolOf(limit)) ?? channels[0];
   return (
@@ -111,6 +113,7 @@ function LimitSection({ limit, place, isOnly, channels, timeUnit, onChange }: Li
           label={k === 0 ? `limit ${place}` : `limit ${place}, alternative ${k + 1}`}
           channels={channels}
           timeUnit={timeUnit}
+          runId={runId}
           alternative={k > 0}
           removable={!isOnly || alternatives.length > 1}
           onChange={(changed) => onChange(alternatives.map((a, n) => (n === k ? changed : a)))}

@@ -124,6 +124,7 @@ function PanelOfHand({ campaignId, runId, hand, data, onBegin }: PanelOfHandProp
       campaignId={campaignId}
       runId={runId}
       channels={data.channels}
+      timeUnit={data.along?.unit ?? ''}
       taken={data.rows.map((r) => r.name)}
       onDone={hand.endProposing}
     />

@@ -20,6 +20,7 @@ interface FieldSchema {
   after?: string;
   unitFrom?: string;
   minimum?: number;
+  placeholder?: string;
   /** Of a choice: what can be chosen. */
   anyOf?: { const?: string; title?: string }[];
 }
@@ -44,11 +45,12 @@ export function LimitFields({ limit, label, channels, onChange }: LimitFieldsPro
       onChange={(value) => onChange({ ...limit, [key]: value } as SingleLimit)}
     />
   );
-  // Fields whose unit is said beside them read as one sentence.
-  const spoken = fields.filter(([, schema]) => schema.unitFrom !== undefined);
+  // Fields whose unit or whose meaning is said beside them read as one sentence.
+  const isSpoken = ([, { unitFrom, after }]: [string, FieldSchema]): boolean => (unitFrom ?? after) !== undefined;
+  const spoken = fields.filter(isSpoken);
   return (
     <>
-      {fields.filter(([, schema]) => schema.unitFrom === undefined).map(field)}
+      {fields.filter((f) => !isSpoken(f)).map(field)}
       {spoken.length > 0 && <span className="words steady-times">{spoken.map(field)}</span>}
     </>
   );
@@ -72,7 +74,7 @@ function LimitField(props: LimitFieldProps) {
     <>
       {before && <span>{before}</span>}
       {controlOf(props)}
-      {unit !== undefined && <span>{after ? `${unit} ${after}` : `${unit}, `}</span>}
+      {(unit ?? after) !== undefined && <span>{[unit, after ?? ','].filter(Boolean).join(after ? ' ' : '')} </span>}
     </>
   );
 }
@@ -130,7 +132,7 @@ function controlOf({ schema, value, of, limit, channels, onChange }: LimitFieldP
         <InputNumber
           aria-label={label}
           {...(schema.minimum === undefined ? {} : { min: schema.minimum })}
-          {...(schema.anyOf ? { placeholder: 'any' } : {})}
+          {...(schema.anyOf ? { placeholder: schema.placeholder ?? 'any' } : {})}
           value={value as number | null}
           onChange={(v) => (v !== null || schema.anyOf) && onChange(v)}
         />

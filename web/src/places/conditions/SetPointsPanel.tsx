@@ -9,19 +9,22 @@ import { Sentence } from '../../parts/Sentence';
 import { LevelStrip } from './LevelStrip';
 import { LimitFields } from './LimitFields';
 import type { LimitChannel } from './limits';
+import { SteadyPicture } from './SteadyPicture';
 import { groupsInWords, levelsInWords, missedInWords, separationInWords, sizeInWords } from './setPointWords';
 
 interface SetPointsPanelProps {
   campaignId: number;
   runId: number;
   channels: readonly LimitChannel[];
+  /** Unit of the channel along which the run is ordered. */
+  timeUnit: string;
   /** Names that conditions have already. */
   taken: readonly string[];
   onDone(): void;
 }
 
 /** Conditions proposed from the run: what is steady, which channels were set, and the combinations that occur. */
-export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: SetPointsPanelProps) {
+export function SetPointsPanel({ campaignId, runId, channels, timeUnit, taken, onDone }: SetPointsPanelProps) {
   const [wish, setWish] = useState<SetPointsBody>({ steady: null, symbols: null });
   const {
     data: found,
@@ -55,7 +58,9 @@ export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: S
           <>
             <h3 className="panel-sub">1 What is steady</h3>
             <WhatIsSteady
+              runId={runId}
               steady={found.steady}
+              timeUnit={timeUnit}
               channels={channels}
               onChange={(steady) => setWish({ ...wish, steady })}
             />
@@ -81,18 +86,23 @@ export function SetPointsPanel({ campaignId, runId, channels, taken, onDone }: S
 }
 
 interface WhatIsSteadyProps {
+  runId: number;
+  timeUnit: string;
   steady: SteadyLimit | null;
   channels: readonly LimitChannel[];
   onChange(steady: SteadyLimit): void;
 }
 
-function WhatIsSteady({ steady, channels, onChange }: WhatIsSteadyProps) {
+function WhatIsSteady({ runId, steady, channels, timeUnit, onChange }: WhatIsSteadyProps) {
   if (!steady)
     return <p className="soft">This run has no time, so each of its samples counts as a point of its own.</p>;
   return (
-    <div className="limit-fields">
-      <LimitFields limit={steady} label="steady" channels={channels} onChange={(s) => onChange(s as SteadyLimit)} />
-    </div>
+    <>
+      <div className="limit-fields">
+        <LimitFields limit={steady} label="steady" channels={channels} onChange={(s) => onChange(s as SteadyLimit)} />
+      </div>
+      <SteadyPicture {...{ runId, limit: steady, channels, timeUnit, onChange }} />
+    </>
   );
 }
 

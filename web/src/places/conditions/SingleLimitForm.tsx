@@ -3,12 +3,15 @@ import { Checkbox, Select } from 'antd';
 import { ChannelSelect } from '../../step/ChannelSelect';
 import { LimitFields } from './LimitFields';
 import { asKind, movedTo, symbolOf, type LimitChannel } from './limits';
+import { SteadyPicture } from './SteadyPicture';
 
 interface SingleLimitFormProps {
   limit: SingleLimit;
   label: string;
   channels: readonly LimitChannel[];
   timeUnit: string;
+  /** The run that it is seen on. */
+  runId: number;
   alternative: boolean;
   removable: boolean;
   onChange(limit: SingleLimit): void;
@@ -17,7 +20,7 @@ interface SingleLimitFormProps {
 
 /** One limit: its channel, its sort, and its fields. */
 export function SingleLimitForm(props: SingleLimitFormProps) {
-  const { limit, label, channels, timeUnit, alternative, removable, onChange, onRemove } = props;
+  const { limit, label, channels, timeUnit, runId, alternative, removable, onChange, onRemove } = props;
   const symbol = symbolOf(limit);
   const kind = limitKindOf(limit);
   const moveTo = (to: string) => {
@@ -43,6 +46,7 @@ export function SingleLimitForm(props: SingleLimitFormProps) {
       <div className="limit-fields">
         <LimitFields limit={limit} label={label} channels={channels} onChange={onChange} />
       </div>
+      {limit.kind === 'steady' && <SteadyPicture {...{ runId, limit, channels, timeUnit, onChange }} />}
     </div>
   );
 }
