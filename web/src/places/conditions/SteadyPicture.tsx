@@ -4,7 +4,7 @@ import { queries } from '../../data/queries';
 import { Sentence } from '../../parts/Sentence';
 import type { LimitChannel } from './limits';
 import styles from './SteadyPicture.module.css';
-import { asksOther, jumpsInWords, limitOfStrip, percentOf, settlingInWords } from './steadyWords';
+import { asksOther, jumpsInWords, nameOfStrip, percentOf, settlingInWords } from './steadyWords';
 
 interface SteadyPictureProps {
   runId: number;
@@ -30,7 +30,7 @@ export function SteadyPicture({ runId, limit, channels, timeUnit, onChange }: St
     <div className={styles['picture']}>
       <ul aria-label="What each limit lets through">
         {data.limits.map((one) => (
-          <Strip key={`${one.symbol} ${one.of}`} name={limitOfStrip(one, limit)} {...one} />
+          <Strip key={`${one.symbol} ${one.of}`} name={nameOfStrip(one)} {...one} />
         ))}
         <Strip name="steady" {...data.whole} />
       </ul>
@@ -59,10 +59,11 @@ const Strip = ({ name, share, through }: StripProps) => (
     <svg
       viewBox={`0 0 ${through.length} 1`}
       preserveAspectRatio="none"
+      shapeRendering="crispEdges"
       role="img"
       aria-label={`${percentOf(share)} of the run`}
     >
-      {through.map((part, k) => part > 0 && <rect key={k} x={k} width={1.02} height={1} opacity={part} />)}
+      {through.map((part, k) => part > 0 && <rect key={k} x={k} width={1} height={1} opacity={part} />)}
     </svg>
     <span className={styles['share']}>{percentOf(share)}</span>
   </li>

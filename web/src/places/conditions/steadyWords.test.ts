@@ -1,6 +1,6 @@
 /** What is said of why a run is steady where it is. */
 import { describe, expect, test } from '@jest/globals';
-import { asksOther, jumpsInWords, limitOfStrip, percentOf, settlingInWords } from './steadyWords';
+import { asksOther, jumpsInWords, nameOfStrip, percentOf, settlingInWords } from './steadyWords';
 
 const limit = {
   ...{ kind: 'steady' as const, lasting: 10, settling: 5, timeUnit: 's' },
@@ -9,19 +9,16 @@ const limit = {
     { symbol: 'Q', unit: 'L/min', deviation: null, slope: 0.06 },
   ],
 };
-const strip = (symbol: string, of: 'deviation' | 'slope') => limitOfStrip({ symbol, of, share: 1, through: [] }, limit);
-
-test('a strip is called by its limit', () => {
-  expect(strip('n', 'deviation')).toBe('n within 2.5 rpm');
-  expect(strip('Q', 'slope')).toBe('Q by less than 0.06 L/min/s');
-  expect(strip('gone', 'slope')).toBe('gone');
+test('a strip is called by its channel and by what is limited', () => {
+  const strip = (of: 'deviation' | 'slope') => nameOfStrip({ symbol: 'n', of, share: 1, through: [] });
+  expect([strip('deviation'), strip('slope')]).toEqual(['n std. dev.', 'n slope']);
 });
 
 test.each([
   [0, '0 %'],
-  [0.004, 'under 1 %'],
+  [0.004, '<1 %'],
   [0.503, '50 %'],
-  [0.996, 'over 99 %'],
+  [0.996, '>99 %'],
   [1, '100 %'],
 ])('a share of %f is %s', (share, said) => expect(percentOf(share)).toBe(said));
 
@@ -30,10 +27,12 @@ describe('jumps', () => {
   const jump = (at: number) => ({ at, symbol: 'n', before: 1450, after: 2900 });
   test('are told with their place and levels', () =>
     expect(jumpsInWords([jump(60)], unitOf, 's')).toBe(
-      'Calm on either side of one jump, and parted there: at 60 s (n from 1450 to 2900 rpm).',
+      'Calm on either side of one change of level, and parted there: at 60 s (n from 1450 to 2900 rpm).',
     ));
   test('of many the first, and how many more', () =>
-    expect(jumpsInWords([1, 2, 3, 4, 5, 6, 7, 8].map(jump), unitOf, 's')).toMatch(/^Calm .* 8 jumps.*, and 2 more\.$/));
+    expect(jumpsInWords([1, 2, 3, 4, 5, 6, 7, 8].map(jump), unitOf, 's')).toMatch(
+      /^Calm .* 8 changes.*, and 2 more\.$/,
+    ));
   test('where there is none nothing is said', () => expect(jumpsInWords([], unitOf, 's')).toBe(''));
 });
 

@@ -3,23 +3,18 @@ import { formatCount, formatValue, printUnit, type SteadyLimit } from '@undamete
 
 type Let = SteadyReply['limits'][number];
 
-/** A limit as a strip is called: `n within 2.5 rpm`, `n by less than 0.25 rpm/s`. */
-export function limitOfStrip({ symbol, of }: Let, { steady, timeUnit }: SteadyLimit): string {
-  const watched = steady.find((w) => w.symbol === symbol);
-  const value = watched?.[of];
-  if (!watched || value === null || value === undefined) return symbol;
-  const unit = printUnit(watched.unit);
-  return of === 'deviation'
-    ? `${symbol} within ${formatValue(value)} ${unit}`.trim()
-    : `${symbol} by less than ${formatValue(value)} ${unit}/${printUnit(timeUnit)}`;
-}
+/** How the strip of a limit is called; the limit itself stands in its field. */
+export const nameOfStrip = ({ symbol, of }: Let): string => `${symbol} ${of === 'deviation' ? 'std. dev.' : 'slope'}`;
 
 /** A share as it is said: of what is nearly all or nearly nothing not as if it were all or nothing. */
 export function percentOf(share: number): string {
-  if (share > 0 && share < 0.01) return 'under 1 %';
-  if (share < 1 && share > 0.99) return 'over 99 %';
+  if (share > 0 && share < 0.01) return '<1 %';
+  if (share < 1 && share > 0.99) return '>99 %';
   return `${Math.round(100 * share)} %`;
 }
+
+/** What tells two levels apart, no more. */
+const short = (v: number): string => formatValue(Number(v.toPrecision(4)));
 
 const MOST = 6;
 
@@ -31,11 +26,11 @@ export function jumpsInWords(
 ): string {
   if (jumps.length === 0) return '';
   const told = jumps.slice(0, MOST).map(({ at, symbol, before, after }) => {
-    const levels = `${symbol} from ${formatValue(before)} to ${formatValue(after)} ${printUnit(unitOf(symbol))}`.trim();
+    const levels = `${symbol} from ${short(before)} to ${short(after)} ${printUnit(unitOf(symbol))}`.trim();
     return `at ${at === null ? '?' : formatValue(at)} ${printUnit(timeUnit)} (${levels})`;
   });
   const more = jumps.length > MOST ? `, and ${formatCount(jumps.length - MOST)} more` : '';
-  const count = jumps.length === 1 ? 'one jump' : `${formatCount(jumps.length)} jumps`;
+  const count = jumps.length === 1 ? 'one change of level' : `${formatCount(jumps.length)} changes of level`;
   return `Calm on either side of ${count}, and parted there: ${told.join('; ')}${more}.`;
 }
 
@@ -45,10 +40,10 @@ export function settlingInWords(settlings: SteadyReply['settlings'], timeUnit: s
   const [first] = settlings;
   if (!first) return 'No way to a level is clear enough for a time constant.';
   if (settlings.length === 1)
-    return `One way to a level shows a time constant: ${formatValue(first.constant)} ${unit} (${first.symbol}).`;
+    return `One way to a level shows a time constant: ${short(first.constant)} ${unit} (${first.symbol}).`;
   const constants = settlings.map((s) => s.constant);
   const symbols = [...new Set(settlings.map((s) => s.symbol))].join(', ');
-  return `${formatCount(settlings.length)} ways to levels show time constants of ${formatValue(Math.min(...constants))} to ${formatValue(Math.max(...constants))} ${unit} (${symbols}).`;
+  return `${formatCount(settlings.length)} ways to levels show time constants of ${short(Math.min(...constants))} to ${short(Math.max(...constants))} ${unit} (${symbols}).`;
 }
 
 /** Whether the scatter of the run asks for limits other than these. */
