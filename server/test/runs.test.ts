@@ -290,7 +290,7 @@ describe('fits, and the findings that stand on them', () => {
   });
 
   describe('with series of another run', () => {
-    const further = () => [{ id: 4, runId: second, x: 't', y: 'y', conditionIds: [] }];
+    const further = () => [{ id: 4, runId: second, x: 't', y: 'y', conditionIds: [], oneSeriesOf: 'condition' }];
     const models = { 'all from 4': { model: 'polynomial', settings: { degree: 2 } } };
     const several = () => ({ ...fit(), name: 'Two days', further: further(), models });
     let id = 0;
