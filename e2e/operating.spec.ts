@@ -38,6 +38,18 @@ test('set points appear by themselves and become 18 operating points with head, 
   await expect(row).toContainText('2900');
   for (const heading of ['Q (L/min)', 'H (m)', 'eta (%)', '±'])
     await expect(board.getByRole('columnheader', { name: heading }).first()).toBeVisible();
+  // A fit takes them all by a pattern, and the six points of each speed as one series.
+  await go(page, 'Models');
+  await page.getByRole('combobox', { name: 'Conditions' }).click();
+  await page.getByRole('button', { name: 'none', exact: true }).click();
+  await page.getByRole('combobox', { name: 'Conditions' }).fill('rpm, *');
+  await page.getByRole('button', { name: /^the 18 like/ }).click();
+  await page.keyboard.press('Escape');
+  await choose(page, 'One series of', 'each group');
+  await choose(page, 'Points of the fit', 'operating points');
+  for (const speed of ['1450 rpm', '2200 rpm', '2900 rpm'])
+    await expect(page.getByRole('row', { name: new RegExp(`^${speed} 6 `) })).toBeVisible();
+  await go(page, 'Conditions');
   await page.getByText('Map', { exact: true }).click();
   await expect(page.getByRole('img', { name: /Time spent on .* with operating points/ })).toBeVisible();
   // Those of one speed go at once, chosen by their names.

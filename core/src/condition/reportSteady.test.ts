@@ -71,3 +71,26 @@ test('the limits that the scatter asks for: twice the noise, and no drift beyond
   expect(flow!.deviation! / 0.4).toBeCloseTo(1, 0);
   expect(flow!.slope).toBeCloseTo(flow!.deviation! / 10, 3);
 });
+test('they stay in the units of the limit, and where there is no scatter they stay as they are', () => {
+  const still = {
+    ...run,
+    channels: new Map([
+      ...run.channels,
+      channel(
+        'T',
+        '°C',
+        t.map(() => 20),
+      ),
+    ]),
+  };
+  const { proposed } = reportSteady(still, {
+    ...limit,
+    steady: [
+      { symbol: 'n', unit: 'rad/s', deviation: 0.5, slope: null },
+      { symbol: 'T', unit: '°C', deviation: 0.3, slope: 0.03 },
+    ],
+  });
+  expect(proposed[0]!.unit).toBe('rad/s');
+  expect(proposed[0]!.deviation! / ((2 * 2 * Math.PI) / 60)).toBeCloseTo(1, 1);
+  expect(proposed[1]).toEqual({ symbol: 'T', unit: '°C', deviation: 0.3, slope: 0.03 });
+});

@@ -1,7 +1,6 @@
 import type { RunState } from '../procedure/RunState';
 import { calmFlags, cutApproach, cutSettling, splitAtJumps } from '../signal';
-import { watchedParts, type SteadyLimit } from './limits/steady';
-import { scatterLimits } from './scatterLimits';
+import { askedByScatter, watchedParts, type SteadyLimit } from './limits/steady';
 
 /** What one limit of a watched channel lets through by itself. */
 export interface LetThrough {
@@ -36,7 +35,7 @@ export interface SteadyReport {
   flags: Uint8Array;
   jumps: JumpPlace[];
   settlings: SettlingPlace[];
-  /** The same channels with limits as wide as the scatter of the run asks, in the units of the channels. */
+  /** The same channels with limits as wide as the scatter of the run asks, in the units of the limit. */
   proposed: SteadyLimit['steady'];
 }
 
@@ -76,6 +75,6 @@ export function reportSteady(state: RunState, limit: SteadyLimit): SteadyReport 
     flags,
     jumps,
     settlings,
-    proposed: scatterLimits(state, symbols, limit.lasting),
+    proposed: askedByScatter(state, limit),
   };
 }

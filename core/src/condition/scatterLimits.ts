@@ -1,6 +1,6 @@
 import { numberChannelOf } from '../procedure/stepTools';
 import type { RunState } from '../procedure/RunState';
-import { gather, KEPT } from '../sample';
+import { gather, KEPT, type Mask } from '../sample';
 import { noiseOfColumn } from '../signal';
 
 /** What the scatter of a channel asks of a steady stretch, in its own unit. */
@@ -30,7 +30,18 @@ export function scatterLimits(state: RunState, symbols: readonly string[], lasti
 /** No larger share of the range is taken for resolution. */
 const JUMP = 0.005;
 
-function noiseOf(values: Float64Array, { mask, samples }: RunState): number {
+/** Columns and masks never change, and many conditions ask for the noise of the same ones. */
+const known = new WeakMap<Float64Array, WeakMap<Mask, number>>();
+
+function noiseOf(values: Float64Array, state: RunState): number {
+  const ofColumn = known.get(values) ?? new WeakMap<Mask, number>();
+  known.set(values, ofColumn);
+  const noise = ofColumn.get(state.mask) ?? noiseAmongKept(values, state);
+  ofColumn.set(state.mask, noise);
+  return noise;
+}
+
+function noiseAmongKept(values: Float64Array, { mask, samples }: RunState): number {
   const kept: number[] = [];
   for (let i = 0; i < samples; i++) if (mask[i] === KEPT && values[i]! === values[i]!) kept.push(i);
   const y = gather(values, Int32Array.from(kept));

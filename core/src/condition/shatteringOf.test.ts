@@ -88,3 +88,15 @@ test('the opposite of a limit, and one of several, are left alone', () => {
 test('a condition that fits its run is not told in any of 200 seeded logs', () => {
   for (let seed = 1; seed <= 200; seed++) expect(found(run(5, seed), near(25))).toBeUndefined();
 });
+
+test('of very many samples blocks of neighbours tell as much as all', () => {
+  const long = run(
+    10,
+    3,
+    Array.from({ length: 80 }, (_, k) => (k % 2 ? 2200 : 1450)),
+  );
+  const told = found(long, near(8))!;
+  expect(told.whole).toBe(40);
+  expect(toleranceOf(told.limits[0])).toBeGreaterThan(38);
+  expect(toleranceOf(told.limits[0])).toBeLessThan(50);
+});

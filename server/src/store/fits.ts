@@ -8,7 +8,8 @@ const rows = (db: Db, campaignId: number | null, id: number | null): Promise<Fit
   db.sql<FitRow>`
     select f.id, f.campaign_id as "campaignId", f.name, f.run_id as "runId", f.x, f.y, f.data, f.weights, f.model,
            f.settings, f.choices, f.results, f.models, f.one_series_of as "oneSeriesOf",
-           coalesce((select jsonb_agg(jsonb_build_object('id', u.id, 'runId', u.run_id, 'x', u.x, 'y', u.y, 'oneSeriesOf', u.one_series_of, 'conditionIds',
+           coalesce((select jsonb_agg(jsonb_build_object('id', u.id, 'runId', u.run_id, 'x', u.x, 'y', u.y,
+                      'oneSeriesOf', u.one_series_of, 'conditionIds',
                       coalesce((select jsonb_agg(c.condition_id order by c.position) from fit_further_condition c
                                  where c.fit_id = u.fit_id and c.further_id = u.id), '[]'::jsonb)) order by u.position)
                        from fit_further u where u.fit_id = f.id), '[]'::jsonb) as further,
@@ -32,7 +33,8 @@ export async function createFit(db: Database, campaignId: number, body: FitBody,
       'fit',
       name,
       tx.sql<{ id: number }>`
-      insert into fit (campaign_id, name, run_id, x, y, one_series_of, data, weights, model, settings, choices, models, results)
+      insert into fit (campaign_id, name, run_id, x, y, one_series_of, data, weights, model, settings, choices, models,
+                       results)
       values (${campaignId}, ${name}, ${body.runId}, ${body.x}, ${body.y}, ${body.oneSeriesOf ?? 'condition'}, ${body.data},
               ${body.weights},
               ${body.model}, ${JSON.stringify(body.settings)}::jsonb, ${JSON.stringify(body.choices)}::jsonb,

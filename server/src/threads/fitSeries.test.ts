@@ -320,6 +320,29 @@ describe('a comparison', () => {
     });
     expect(missing.series[0]!.candidates[0]!.problem).toMatchObject({ code: 'FIT_WITHOUT_CONDITION' });
   });
+  test('a fit of groups is held against each of their conditions, by the series that has it', () => {
+    const [low, high, last] = [within(1, 0, 14), within(2, 15, 29), within(3, 30, 49)];
+    const grouped = [low!, high!].map((c) => ({ ...c, groupId: 7, group: 'first' }));
+    const groups = [...grouped, { ...last!, groupId: 8, group: 'last' }];
+    const of = (key: string) => fitTask(benchRun(columns, { key }), { conditions: groups, oneSeriesOf: 'group' });
+    const reference = fitTask(benchRun(columns), { conditions: groups });
+    const { series } = compare({ reference, candidates: [candidate({ kind: 'fit', fit: of('another day') })] });
+    const held = series.map((s) => s.candidates[0]!);
+    expect(held.map((c) => [c.problem, c.points])).toEqual([
+      [null, 15],
+      [null, 15],
+      [null, 20],
+    ]);
+    // Both conditions of the first group meet its one curve, and the other meets that of its own.
+    expect(held[0]!.curve.x).toEqual(held[1]!.curve.x);
+    expect(held[2]!.curve.x[0]).toBe(30);
+    expect(held[0]!.verdict.text).not.toContain('was fitted to');
+    const own = compare({ reference, candidates: [candidate({ kind: 'fit', fit: of(reference.run.key) })] });
+    for (const s of own.series) expect(s.candidates[0]!.verdict.text).toContain('was fitted to');
+    const only = { ...of(reference.run.key), conditions: grouped };
+    const apart = compare({ reference, candidates: [candidate({ kind: 'fit', fit: only })] }).series[2]!.candidates[0]!;
+    expect(apart.verdict.text).not.toContain('was fitted to');
+  });
   test('derived channels are compared as logged ones are', () => {
     const run = benchRun(columns, { steps: [derive('z', 'y + 1 [kPa]', 'kPa')] });
     const found = compare({ reference: fitTask(run, { y: 'z' }), candidates: [candidate({ run: exact })] });

@@ -17,8 +17,11 @@ const MOST_TOLD = 200;
 /** Why a run is steady where it is. @throws {AppError} as the limit */
 export function steadyOf({ run, limit }: SteadyTask): SteadyReply {
   const state = benchState(run);
-  const { final } = state.result;
-  const found = state.once(`steady ${JSON.stringify(limit)}`, () => reportSteady(final, limit));
+  return state.once(`steady ${JSON.stringify(limit)}`, () => repliedOf(state.result.final, limit));
+}
+
+function repliedOf(final: RunState, limit: SteadyLimit): SteadyReply {
+  const found = reportSteady(final, limit);
   const along = numberChannelOf(final, final.along!).values;
   const at = (sample: number) => reading(along[sample]!);
   return {

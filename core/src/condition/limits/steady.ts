@@ -72,20 +72,12 @@ export const steady: LimitKind<typeof schema> = {
     timeUnit,
   }),
   widened: (state, limit) => {
-    const scatter = scatterLimits(
-      state,
-      limit.steady.map((w) => w.symbol),
-      limit.lasting,
-    );
-    const wider = limit.steady.map((w, k) => {
-      const of = scatter[k]!;
-      const factor = Math.abs(differenceFactor(parseUnit(of.unit), parseUnit(w.unit)));
-      return {
-        ...w,
-        deviation: wideEnough(w.deviation, of.deviation, factor),
-        slope: wideEnough(w.slope, of.slope, factor),
-      };
-    });
+    const asked = askedByScatter(state, limit);
+    const wider = limit.steady.map((w, k) => ({
+      ...w,
+      deviation: wideEnough(w.deviation, asked[k]!.deviation),
+      slope: wideEnough(w.slope, asked[k]!.slope),
+    }));
     const isWider = wider.some(
       (w, k) => w.deviation !== limit.steady[k]!.deviation || w.slope !== limit.steady[k]!.slope,
     );
@@ -111,9 +103,26 @@ export const steady: LimitKind<typeof schema> = {
 };
 
 /** A limit that is set, raised to what the scatter asks where it is lower than three quarters of that. */
-function wideEnough(set: number | null, asked: number | null, factor: number): number | null {
-  if (set === null || asked === null) return set;
-  return set < 0.75 * asked * factor ? Number((asked * factor).toPrecision(2)) : set;
+const wideEnough = (set: number | null, asked: number | null): number | null =>
+  set !== null && asked !== null && set < 0.75 * asked ? asked : set;
+
+/**
+ * The watched channels with limits as wide as the scatter of the run asks, in the units of the limit; where a channel shows no
+ * scatter they stay as they are.
+ * @throws {AppError} CHANNEL_UNKNOWN, CHANNEL_IS_CATEGORY, UNIT_MISFIT
+ */
+export function askedByScatter(state: RunState, { steady: watched, lasting }: SteadyLimit): SteadyLimit['steady'] {
+  const scatter = scatterLimits(
+    state,
+    watched.map((w) => w.symbol),
+    lasting,
+  );
+  return watched.map((w, k) => {
+    const { unit, deviation, slope } = scatter[k]!;
+    const factor = Math.abs(differenceFactor(parseUnit(unit), parseUnit(w.unit)));
+    const inOwn = (v: number | null): number | null => (v === null ? null : Number((v * factor).toPrecision(2)));
+    return { ...w, deviation: inOwn(deviation) ?? w.deviation, slope: inOwn(slope) ?? w.slope };
+  });
 }
 
 /** What a run has to be looked at for a limit: its parts between gaps, and the limits in the units of its channels. */

@@ -33,6 +33,18 @@ const rangeOf = ({ symbol: of, value, tolerance: by, unit: u }: ToleranceLimit):
 const NARROW = 3;
 /** So many to each side lose next to none. */
 const WIDE = 4;
+/** More samples tell no more of the scatter. */
+const MOST = 20_000;
+/** Neighbours stay together. */
+const BLOCK = 400;
+
+/** Of very many samples evenly spaced blocks. */
+function someOf(samples: Int32Array): Int32Array {
+  if (samples.length <= MOST) return samples;
+  const every = Math.ceil(samples.length / MOST);
+  return samples.filter((_, k) => Math.floor(k / BLOCK) % every === 0);
+}
+
 /** Fewer samples near a value say nothing of the scatter there. */
 const FEWEST = 20;
 
@@ -86,7 +98,7 @@ export const tolerance: LimitKind<typeof schema> = {
     const channel = numberChannelOf(state, limit.symbol);
     const factor = Math.abs(differenceFactor(unitOfChannel(channel), parseUnit(limit.unit)));
     const [low, high] = inUnitOf(channel, rangeOf(limit));
-    const reach = reachOf(gather(channel.values, near), [low, high]);
+    const reach = reachOf(gather(channel.values, someOf(near)), [low, high]);
     return reach === undefined ? undefined : { ...limit, tolerance: upToTwoDigits(reach * factor) };
   },
   ranges: (limit, channel) => [inUnitOf(channel, rangeOf(limit))],

@@ -74,7 +74,8 @@ function LimitField(props: LimitFieldProps) {
     <>
       {before && <span>{before}</span>}
       {controlOf(props)}
-      {(unit ?? after) !== undefined && <span>{[unit, after ?? ','].filter(Boolean).join(after ? ' ' : '')} </span>}
+      {unit !== undefined && <span>{after ? `${unit} ${after}` : `${unit}, `}</span>}
+      {unit === undefined && after && <span>{after}</span>}
     </>
   );
 }

@@ -19,7 +19,7 @@ import {
   type LimitChannel,
 } from './limits';
 import { mapOption } from './mapOption';
-import { onceEach, overlapsInWords } from './overlaps';
+import { elsewhereInWords, onceEach, overlapsInWords } from './overlaps';
 import { levelsInWords, sizeInWords } from './setPointWords';
 import { channelsOf, defaultColumns, mapAxes, watchedSymbols } from './shown';
 
@@ -329,4 +329,9 @@ describe('which channels are shown', () => {
     };
     expect(defaultColumns(numbers, set, [derive])).toEqual(['n', 'Q']);
   });
+});
+
+test('how many conditions belong to other runs', () => {
+  expect(elsewhereInWords(1)).toBe('One more belongs to another run, and is not offered here.');
+  expect(elsewhereInWords(12)).toBe('12 more belong to other runs, and are not offered here.');
 });

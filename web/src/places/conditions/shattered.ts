@@ -4,8 +4,10 @@ import { formatCount, formatValue, limitInWords, printUnit, type Limit, type Ste
 type Shattered = PointsReply['shattered'][number];
 
 /** How many conditions a run's scatter breaks. */
-export const brokenInWords = (count: number): string =>
-  `This run scatters more than ${count === 1 ? 'the limits of one condition allow' : `the limits of ${formatCount(count)} conditions allow`}:`;
+export function brokenInWords(count: number): string {
+  const allow = count === 1 ? 'one condition allow' : `${formatCount(count)} conditions allow`;
+  return `This run scatters more than the limits of ${allow}:`;
+}
 
 /** Into how many scraps one falls here, and what there would be with which limits. */
 export function shatteredInWords({ stretches, whole, limits, changed }: Shattered, row: ConditionRow): string {

@@ -43,7 +43,8 @@ export function settlingInWords(settlings: SteadyReply['settlings'], timeUnit: s
     return `One way to a level shows a time constant: ${short(first.constant)} ${unit} (${first.symbol}).`;
   const constants = settlings.map((s) => s.constant);
   const symbols = [...new Set(settlings.map((s) => s.symbol))].join(', ');
-  return `${formatCount(settlings.length)} ways to levels show time constants of ${short(Math.min(...constants))} to ${short(Math.max(...constants))} ${unit} (${symbols}).`;
+  const range = `${short(Math.min(...constants))} to ${short(Math.max(...constants))} ${unit}`;
+  return `${formatCount(settlings.length)} ways to levels show time constants of ${range} (${symbols}).`;
 }
 
 /** Whether the scatter of the run asks for limits other than these. */
