@@ -55,8 +55,11 @@ describe('a tolerance', () => {
   });
   test('off the level reaches as far as the level and its scatter', () =>
     expect(toleranceOf(found(run(10), near(8, 'rpm', 1445))!.limits[0])).toBeGreaterThan(43));
-  test('at a level that the run does not have is no matter of scatter', () =>
-    expect(found(run(10), near(8, 'rpm', 1800))).toBeUndefined());
+  test('at a level that the run does not have is no matter of scatter, nor where the tail of another level reaches', () => {
+    expect(found(run(10), near(8, 'rpm', 1800))).toBeUndefined();
+    for (const value of [1490, 1500, 1510, 1520]) expect(found(run(10), near(8, 'rpm', value))).toBeUndefined();
+    for (let seed = 1; seed <= 50; seed++) expect(found(run(10, seed), near(20, 'rpm', 1550))).toBeUndefined();
+  });
 });
 
 describe('what is steady', () => {

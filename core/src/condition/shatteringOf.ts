@@ -17,6 +17,8 @@ export interface Shattering {
 
 /** Fewer stretches are not called scraps. */
 const FEWEST_SCRAPS = 5;
+/** A stretch that is worth a proposal has so many samples, in the mean. */
+const LEAST = 20;
 /** With limits that fit there are so many times fewer. */
 const TIMES = 3;
 
@@ -29,11 +31,18 @@ const TIMES = 3;
 export function shatteringOf(state: RunState, condition: Condition, picked: Int32Array): Shattering | undefined {
   const stretches = stretchesOf(state, picked).length;
   if (stretches > 0 && stretches < FEWEST_SCRAPS) return undefined;
-  const limits = condition.limits.map((limit, k) => widened(state, condition, limit, k));
+  const isSteady = (limit: Limit): boolean => limit.kind === 'steady';
+  const wide = (limit: Limit, k: number): Limit => widened(state, condition, limit, k);
+  // What costs little first: at a level that the run does not have nothing can be steady.
+  const quick = condition.limits.map((limit, k) => (isSteady(limit) ? limit : wide(limit, k)));
+  const near = pickSamples(state, { ...condition, limits: quick.filter((limit) => !isSteady(limit)) });
+  if (near.length < LEAST) return undefined;
+  const limits = quick.map((limit, k) => (isSteady(limit) ? wide(limit, k) : limit));
   const changed = limits.flatMap((limit, k) => (limit === condition.limits[k] ? [] : [k]));
   if (changed.length === 0) return undefined;
-  const whole = stretchesOf(state, pickSamples(state, { ...condition, limits })).length;
-  const isMended = whole > 0 && (stretches === 0 || whole * TIMES <= stretches);
+  const fitting = pickSamples(state, { ...condition, limits });
+  const whole = stretchesOf(state, fitting).length;
+  const isMended = fitting.length >= LEAST * Math.max(1, whole) && (stretches === 0 || whole * TIMES <= stretches);
   return isMended ? { stretches, whole, limits, changed } : undefined;
 }
 

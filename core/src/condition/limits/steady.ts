@@ -83,24 +83,44 @@ export const steady: LimitKind<typeof schema> = {
     );
     return isWider ? { ...limit, steady: wider } : undefined;
   },
-  judge: (state, limit) => {
-    const out = new Uint8Array(state.samples);
-    const { parts, lasting, settling, constants } = watchedParts(state, limit);
-    for (const { samples, x, watched } of parts) {
-      const flags = steadyFlags(x, watched, lasting);
-      cutSettling(x, flags, settling);
-      if (constants > 0)
-        cutApproach(
-          x,
-          watched.map((w) => w.values),
-          flags,
-          constants,
-        );
-      for (let k = 0; k < samples.length; k++) if (flags[k]) out[samples[k]!] = HOLDS;
-    }
-    return out;
-  },
+  // What narrows and turns answers round does so in its own copy.
+  judge: (state, limit) => judgedOnce(state, limit).slice(),
 };
+
+/** So many answers are kept of a run. */
+const MOST_KEPT = 8;
+const kept = new WeakMap<RunState, Map<string, Uint8Array>>();
+
+/** Conditions of one proposal have the same steady limit: a run is looked at once for all of them. */
+function judgedOnce(state: RunState, limit: SteadyLimit): Uint8Array {
+  const ofState = kept.get(state) ?? new Map<string, Uint8Array>();
+  kept.set(state, ofState);
+  const key = JSON.stringify({ ...limit, not: undefined });
+  const answers = ofState.get(key) ?? judged(state, limit);
+  ofState.delete(key);
+  ofState.set(key, answers);
+  const [oldest] = ofState.keys();
+  if (ofState.size > MOST_KEPT) ofState.delete(oldest!);
+  return answers;
+}
+
+function judged(state: RunState, limit: SteadyLimit): Uint8Array {
+  const out = new Uint8Array(state.samples);
+  const { parts, lasting, settling, constants } = watchedParts(state, limit);
+  for (const { samples, x, watched } of parts) {
+    const flags = steadyFlags(x, watched, lasting);
+    cutSettling(x, flags, settling);
+    if (constants > 0)
+      cutApproach(
+        x,
+        watched.map((w) => w.values),
+        flags,
+        constants,
+      );
+    for (let k = 0; k < samples.length; k++) if (flags[k]) out[samples[k]!] = HOLDS;
+  }
+  return out;
+}
 
 /** A limit that is set, raised to what the scatter asks where it is lower than three quarters of that. */
 const wideEnough = (set: number | null, asked: number | null): number | null =>

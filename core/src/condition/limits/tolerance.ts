@@ -55,9 +55,11 @@ const FEWEST = 20;
 function reachOf(values: Float64Array, [low, high]: readonly [number, number]): number | undefined {
   const noise = noiseOfColumn(values);
   if (!((high - low) / 2 < NARROW * noise)) return undefined;
-  const near = values.filter((v) => v >= low - 2 * WIDE * noise && v <= high + 2 * WIDE * noise);
+  const near = values.filter((v) => v >= low - WIDE * noise && v <= high + WIDE * noise);
   if (near.length < FEWEST) return undefined;
   const mean = near.reduce((sum, v) => sum + v, 0) / near.length;
+  // Beside a level that the run does not have there may be the tail of another one.
+  if (mean < low - noise || mean > high + noise) return undefined;
   const spread = Math.sqrt(near.reduce((sum, v) => sum + (v - mean) ** 2, 0) / (near.length - 1));
   return Math.abs(mean - (low + high) / 2) + WIDE * Math.max(noise, spread);
 }
