@@ -38,7 +38,7 @@ export function ConditionsHeading({ campaignId, runId, data, axes, inHand }: Con
           <ChannelSelect label="Across the map" channels={numbers} value={x} onChange={(s) => setAxes([s, y])} />
         </span>
       )}
-      <span className="soft">
+      <span className="soft clip wide">
         {view === 'map' ? 'the darker, the longer; drag a rectangle, or Shift and drag a lasso' : onRun}
       </span>
       <span className="grow" />

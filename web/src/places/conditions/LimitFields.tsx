@@ -74,7 +74,7 @@ function LimitField(props: LimitFieldProps) {
     <>
       {before && <span>{before}</span>}
       {controlOf(props)}
-      {unit !== undefined && <span>{after ? `${unit} ${after}` : `${unit}, `}</span>}
+      {unit !== undefined && <span>{after ? `${unit} ${after} ` : `${unit}, `}</span>}
       {unit === undefined && after && <span>{after}</span>}
     </>
   );
