@@ -21,5 +21,7 @@ export default {
   globalTeardown: '<rootDir>/scripts/testing/tearDown.mjs',
   testEnvironment: 'node',
   maxWorkers: 2,
+  // A busy machine takes long to load a reader: what hangs is noticed all the same.
+  testTimeout: 30_000,
   modulePathIgnorePatterns: ['/dist/'],
 };
