@@ -12,7 +12,7 @@ import {
   type Difference,
   type Reference,
 } from '@undameter/core';
-import type { CompareTask, FitTask, SeriesTask } from './BenchInput';
+import type { CompareTask, SeriesTask } from './BenchInput';
 import { benchState } from './benchState';
 import { ofFit, ofRun, type ReadyCandidate } from './bringCandidate';
 import { comparedGroups, type CandidateCompared } from './compareGroups';
@@ -28,7 +28,7 @@ export function compare({ reference, candidates, groupBy }: CompareTask): Compar
   const all = seriesOf(reference).map((series) => {
     const prepared = attempt(() => prepareSeries(series));
     return prepared.value
-      ? comparedSeries(prepared.value, ready, reference)
+      ? comparedSeries(prepared.value, ready)
       : { reply: emptySeries(series, prepared.problem), compared: [] };
   });
   const [x, y] = [numberChannelOf(final, reference.x), numberChannelOf(final, reference.y)];
@@ -57,14 +57,14 @@ interface SeriesCompared {
   compared: CandidateCompared[];
 }
 
-function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate[], task: FitTask): SeriesCompared {
+function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate[]): SeriesCompared {
   const {
     points,
     task: { part },
   } = prepared;
   const { every, indices } = thinned(points.x.length);
   const all = ready.map((candidate) => {
-    const compared = attempt(() => compareOne(prepared, candidate, task));
+    const compared = attempt(() => compareOne(prepared, candidate));
     return (
       compared.value ?? {
         reply: { ...emptyCandidate(), problem: compared.problem },
@@ -91,7 +91,6 @@ function comparedSeries(prepared: PreparedSeries, ready: readonly ReadyCandidate
 function compareOne(
   prepared: PreparedSeries,
   ready: ReadyCandidate,
-  task: FitTask,
 ): { reply: ComparedCandidate; compared: CandidateCompared } {
   const { data, name } = prepared;
   const { curve, candidate, branches } = ready.task.run ? ofRun(prepared, ready.task) : ofFit(prepared, ready);
@@ -101,7 +100,7 @@ function compareOne(
   const scatter = Math.sqrt(Math.max(0, (n / Math.max(1, n - 1)) * (found.rms ** 2 - found.mean ** 2)));
   const halfWidth = n > 1 ? (studentTQuantile(0.975, n - 1) * scatter) / Math.sqrt(n) : NaN;
   const drawn = (column: Float64Array) => indices.map((i) => reading(column[i]!));
-  const isOwn = isOwnData(ready.task.fit, task, prepared);
+  const isOwn = isOwnData(ready, prepared);
   const { state, text, differsIn, assessment } = isOwn
     ? ownData
     : verdictOf(found, data.yChannel.unit, data.xChannel.unit);
@@ -154,19 +153,25 @@ const ownData = {
   assessment: undefined,
 };
 
-/** Whether two series have a condition in common; one without takes all kept samples. */
-const sharesOne = (a: readonly { id: number }[], b: readonly { id: number }[]): boolean =>
-  a.length === 0 || b.length === 0 || a.some((one) => b.some((other) => other.id === one.id));
+/** Whether two rising columns of sample numbers have one in common. */
+function sharesOne(a: Int32Array, b: Int32Array): boolean {
+  for (let i = 0, k = 0; i < a.length && k < b.length;) {
+    if (a[i] === b[k]) return true;
+    if (a[i]! < b[k]!) i++;
+    else k++;
+  }
+  return false;
+}
 
-/** A fit of the same channels of the same samples, or of some of them. */
-const isOwnData = (fit: FitTask | undefined, reference: FitTask, { task: { part } }: PreparedSeries): boolean =>
-  fit !== undefined &&
-  seriesOf(fit).some(
-    (s) =>
-      s.run.key === reference.run.key &&
-      s.x === reference.x &&
-      s.y === reference.y &&
-      sharesOne(s.part.conditions, part.conditions),
+/** A fit of the same channels of the same samples, or of some of them, by whatever conditions they were picked. */
+const isOwnData = ({ fitted }: ReadyCandidate, { task, data }: PreparedSeries): boolean =>
+  fitted.some(
+    ({ value: s }) =>
+      s !== undefined &&
+      s.task.run.key === task.run.key &&
+      s.task.x === task.x &&
+      s.task.y === task.y &&
+      sharesOne(s.data.picked, data.picked),
   );
 
 /**

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { fitModel, modelOf, predict } from '@undameter/core';
 import { benchRun, count, derive, fitTask, trim, within } from '../../test/benchRun';
-import type { CandidateTask } from './BenchInput';
+import type { CandidateTask, FitTask } from './BenchInput';
 import { compare } from './compareSeries';
 import { curveGrid, fit, thinned } from './fitSeries';
 import { judge, rank, readCurve } from './judgeFit';
@@ -339,9 +339,23 @@ describe('a comparison', () => {
     expect(held[0]!.verdict.text).not.toContain('was fitted to');
     const own = compare({ reference, candidates: [candidate({ kind: 'fit', fit: of(reference.run.key) })] });
     for (const s of own.series) expect(s.candidates[0]!.verdict.text).toContain('was fitted to');
-    const only = { ...of(reference.run.key), conditions: grouped };
-    const apart = compare({ reference, candidates: [candidate({ kind: 'fit', fit: only })] }).series[2]!.candidates[0]!;
-    expect(apart.verdict.text).not.toContain('was fitted to');
+  });
+  test('what a fit knew is a matter of samples, whatever their conditions are called', () => {
+    // The speed goes up and down again, so that both halves lie over the same x.
+    const n = count(50, (i) => Math.min(i, 49 - i));
+    const run = benchRun({ ...columns, n: { unit: 's', values: n } });
+    const of = (condition: ReturnType<typeof within>) => fitTask(run, { x: 'n', conditions: [condition] });
+    const verdictOn = (reference: FitTask, fitted: FitTask): string => {
+      const held = compare({ reference, candidates: [candidate({ kind: 'fit', fit: fitted })] }).series[0]!
+        .candidates[0]!;
+      expect([held.problem, held.points > 0]).toEqual([null, true]);
+      return held.verdict.text;
+    };
+    expect(verdictOn(of(within(1, 0, 24)), of(within(2, 10, 40)))).toContain('was fitted to');
+    expect(verdictOn(of(within(1, 0, 24)), of(within(2, 25, 49)))).not.toContain('was fitted to');
+    expect(verdictOn(of(within(1, 0, 24)), { ...of(within(1, 0, 24)), run: { ...run, key: 'other' } })).not.toContain(
+      'was fitted to',
+    );
   });
   test('derived channels are compared as logged ones are', () => {
     const run = benchRun(columns, { steps: [derive('z', 'y + 1 [kPa]', 'kPa')] });
