@@ -83,7 +83,7 @@ test('what is built in is tried with one value, and refuses outside its range', 
   await expect(row).toContainText('outside');
 });
 
-test('a grid comes in from a file with its names, its hole is told and filled, and it goes out and in again', async ({
+test('a grid comes in from a file with its names, its hole is told and left, and it goes out and in again and is filled', async ({
   bench: page,
 }) => {
   await page.getByText('Loop 3: head and efficiency').first().click();
@@ -93,12 +93,12 @@ test('a grid comes in from a file with its names, its hole is told and filled, a
   const file = { name: 'blend.csv', mimeType: 'text/csv', buffer: Buffer.from(grid) };
   await page.locator('input[type=file]').setInputFiles(file);
   await expect(knotCell(page, 0, 3).locator('input')).toHaveValue('5');
-  await expect(
-    page.getByText('No number in row 3, column 3. This row is neither drawn nor looked up in'),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Fill by straight lines' }).click();
-  await expect(page.getByText('No number in row 3')).toBeHidden();
-  await expect(page.getByRole('textbox', { name: 'Notes' })).toHaveValue(/the value at 40, 2\./);
+  await expect(page.getByText('No value at (40, 2).')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Argument to look up', exact: true }).fill('50');
+  await page.getByRole('textbox', { name: 'Second argument to look up' }).fill('3');
+  await expect(page.getByText('beside a hole of the table: missing')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Argument to look up', exact: true }).fill('20');
+  await expect(page.getByText(/y = 2\.833/)).toBeVisible();
   const fill = (name: string, text: string) => page.getByRole('textbox', { name, exact: name !== 'Symbol' }).fill(text);
   await fill('Quantity', 'Blend density');
   await fill('Symbol', 'rho_b');
@@ -122,5 +122,9 @@ test('a grid comes in from a file with its names, its hole is told and filled, a
   });
   await expect(page.getByRole('textbox', { name: 'Quantity' })).toHaveValue('Blend density');
   await expect(page.getByRole('textbox', { name: 'Unit of the second' })).toHaveValue('bar');
+  await expect(knotCell(page, 2, 2).locator('input')).toHaveValue('');
+  await page.getByRole('button', { name: 'Fill by straight lines' }).click();
+  await expect(page.getByText('No value at (40, 2).')).toBeHidden();
+  await expect(page.getByRole('textbox', { name: 'Notes' })).toHaveValue(/the value at 40, 2\./);
   await expect(knotCell(page, 2, 2).locator('input')).toHaveValue('2.45');
 });

@@ -21,7 +21,10 @@ export const tableBody = closed({
   uncertainty: orNull(uncertaintySchema),
   notes: Type.String({ maxLength: 5000 }),
   x: knots,
-  y: knots,
+  y: described(
+    'The value at each knot; of a grid row by row, null where it has a hole.',
+    Type.Array(orNull(Type.Number()), { minItems: 2, maxItems: 100000 }),
+  ),
   second: orNull(
     closed({
       name,

@@ -445,6 +445,14 @@ describe('a log on its way', () => {
     };
     expect(await value('two(5 [cm], 0.25)')).toBe(2.5);
     expect(await value('two(5 [cm])')).toContain('takes 2');
+    const holed = { ...table, x: [100, 0, 200], y: [4, 3, 2, 1, 6, null] };
+    const kept = (await ask<TableRow>(`/tables/${made.id}`, holed, 'PUT')).body;
+    expect(kept).toMatchObject({ x: [0, 100, 200], y: [1, 2, 3, 4, null, 6] });
+    expect(await value('two(5 [cm], 0.25)')).toBe(2.5);
+    expect(await value('two(15 [cm], 0.25)')).toBeUndefined();
+    expect((await ask(`/tables/${made.id}`, { ...holed, y: [4, 3, 2, 1, null, null] }, 'PUT')).body).toMatchObject({
+      code: 'TABLE_LINE_EMPTY',
+    });
     expect(
       (await ask(`/campaigns/${campaignId}/tables`, { ...table, symbol: 'bad', y: [1, 2, 3] })).body,
     ).toMatchObject({ code: 'TABLE_GRID_SIZE' });

@@ -326,6 +326,10 @@ export const catalogue = {
     'input',
     (f) => `A table in two arguments needs ${f.need}; it has ${f.have}. Fill in what is missing.`,
   ),
+  TABLE_LINE_EMPTY: entry<{ name: string; at: number }>(
+    'input',
+    (f) => `The grid has no value at all at ${f.name} = ${formatValue(f.at)}. Fill one in, or leave that argument out.`,
+  ),
   TABLE_TOO_MANY_POINTS: entry<{ have: number; most: number }>(
     'input',
     (f) =>

@@ -14,6 +14,8 @@ export interface FormulaDoubts {
   undefinedResults: number;
   /** By table: the samples whose arguments lay outside its knots; −1 for an argument that is one number for all. */
   outsideTable: Record<string, Int32Array>;
+  /** By table: the samples whose arguments lay beside a hole of its grid; counted alike. */
+  besideHole: Record<string, Int32Array>;
 }
 
 /** What one computation of a formula works on. */

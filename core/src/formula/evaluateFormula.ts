@@ -63,7 +63,7 @@ export function evaluateFormula(text: string, wanted: string, input: FormulaInpu
     const channel = input.channels.get(name);
     if (channel) columns.set(name, inBaseUnits(channel));
   }
-  const doubts: FormulaDoubts = { divisionsByZero: 0, undefinedResults: 0, outsideTable: {} };
+  const doubts: FormulaDoubts = { divisionsByZero: 0, undefinedResults: 0, outsideTable: {}, besideHole: {} };
   const working: Working = { columns, errors: new Map(), mask: input.mask, tableMoves: input.tableMoves, doubts };
   const values = spread(compiled.evaluate(working), input.samples, {
     scale: unit.scale,

@@ -36,8 +36,11 @@ export function lookUp(node: Call, lookable: Lookable, compile: Compile, ambient
     zero: zeroOfDatum(lookable.isAbsolute && countsFromZero(unit.dimension) ? 'absolute' : unit.datum),
     evaluate: once((working) => {
       const { columns, isOne } = asked(working);
-      const { values, outside } = lookable.at(columns);
-      tellOutside(working, lookable.symbol, isOne ? outside.map(() => -1) : outside);
+      const { values, outside, holes = NONE } = lookable.at(columns);
+      const tell = (which: 'outsideTable' | 'besideHole', places: Int32Array): void =>
+        tellPlaces(working.doubts[which], lookable.symbol, isOne ? places.map(() => -1) : places);
+      tell('outsideTable', outside);
+      tell('besideHole', holes);
       const moves = working.tableMoves?.get(lookable.symbol);
       if (moves !== undefined) {
         const u = uncertaintyOf(values, columns);
@@ -107,6 +110,8 @@ function columnOf(given: Operand, length: number, { factor, shift }: Conversion)
   return column;
 }
 
-function tellOutside({ doubts: { outsideTable } }: Working, symbol: string, outside: Int32Array): void {
-  if (outside.length > 0) outsideTable[symbol] = Int32Array.from([...(outsideTable[symbol] ?? []), ...outside]);
+const NONE = new Int32Array(0);
+
+function tellPlaces(told: Record<string, Int32Array>, symbol: string, places: Int32Array): void {
+  if (places.length > 0) told[symbol] = Int32Array.from([...(told[symbol] ?? []), ...places]);
 }

@@ -3,10 +3,10 @@ import { formatCount } from '../number/formatNumber';
 import type { Channel } from '../sample';
 import type { RunState } from './RunState';
 
-/** What is told of arguments outside a table's knots, and which samples of the result rest on them. */
+/** What is told of arguments outside a table's knots or beside its holes, and which samples of the result rest on them. */
 export function outsideTables(
   { tables }: RunState,
-  { outsideTable }: FormulaDoubts,
+  { outsideTable, besideHole }: FormulaDoubts,
 ): { doubts: string[]; doubtful: Channel['doubtful'] } {
   const found = Object.entries(outsideTable).map(([table, places]) => ({
     table,
@@ -18,9 +18,14 @@ export function outsideTables(
   const shown = found.filter((f) => f.policy !== 'refuse');
   const samples = [...new Set(shown.flatMap((f) => [...f.places]))].sort((a, b) => a - b);
   return {
-    doubts: found.map(
-      ({ table, places, policy }) => `${formatCount(places.length)} ${words[policy]}: outside the table ${table}`,
-    ),
+    doubts: [
+      ...found.map(
+        ({ table, places, policy }) => `${formatCount(places.length)} ${words[policy]}: outside the table ${table}`,
+      ),
+      ...Object.entries(besideHole).map(
+        ([table, places]) => `${formatCount(places.length)} missing: beside a hole of the table ${table}`,
+      ),
+    ],
     doubtful:
       samples.length > 0
         ? {

@@ -41,20 +41,23 @@ export interface PropertyTable {
   uncertainty?: Uncertainty | null | undefined;
   /** Knots in rising x; of a scattered table the x of each point. */
   x: number[];
-  /** The value at each x; over a grid row by row, y[i · (number of w) + j] at x[i], w[j]. */
-  y: number[];
+  /** The value at each x; over a grid row by row, y[i · (number of w) + j] at x[i], w[j], null where it has a hole. */
+  y: (number | null)[];
   second?: SecondArgument | null | undefined;
 }
 export type TableInTwo = PropertyTable & { second: SecondArgument };
 
 export const isInTwo = (table: PropertyTable): table is TableInTwo => Boolean(table.second);
 
+/** The values, NaN where a grid has a hole. */
+export const valuesOf = ({ y }: Pick<PropertyTable, 'y'>): Float64Array => Float64Array.from(y, (v) => v ?? NaN);
+
 /** Under this name the error of a table reaches whatever was looked up in it. */
 export const errorSourceOf = (symbol: string): string => `table ${symbol}`;
 
 /**
  * A table with its knots in rising order.
- * @throws {AppError} TABLE_TOO_SHORT, TABLE_KNOT_NOT_NUMBER, TABLE_KNOT_REPEATED, TABLE_GRID_SIZE
+ * @throws {AppError} TABLE_TOO_SHORT, TABLE_KNOT_NOT_NUMBER, TABLE_KNOT_REPEATED, TABLE_GRID_SIZE, TABLE_LINE_EMPTY
  */
 export function inOrder<T extends PropertyTable>(table: T): T {
   const { x, y, second } = table;
@@ -74,17 +77,10 @@ export function inOrder<T extends PropertyTable>(table: T): T {
   }
   if (y.length !== x.length * w.length)
     throw new AppError('TABLE_GRID_SIZE', { need: `${x.length} × ${w.length} values`, have: y.length });
-  needNumbers(y);
-  const [rows, columns] = [
-    orderKnots(
-      x,
-      x.map((_, i) => i),
-    ),
-    orderKnots(
-      w,
-      w.map((_, j) => j),
-    ),
-  ];
+  needNumbers(y.filter((v) => v !== null));
+  needSomeInEachLine(table, second);
+  const placesOf = (knots: readonly number[]) => orderKnots(knots, [...knots.keys()]);
+  const [rows, columns] = [placesOf(x), placesOf(w)];
   return {
     ...table,
     x: rows.x,
@@ -93,7 +89,15 @@ export function inOrder<T extends PropertyTable>(table: T): T {
   };
 }
 
-function needNumbers(...columns: (readonly number[])[]): void {
+/** A row or a column of holes alone says nothing. @throws {AppError} TABLE_LINE_EMPTY */
+function needSomeInEachLine({ x, y, xName }: PropertyTable, { w, name }: SecondArgument): void {
+  const row = x.findIndex((_, i) => w.every((__, j) => y[i * w.length + j] === null));
+  if (row >= 0) throw new AppError('TABLE_LINE_EMPTY', { name: xName, at: x[row]! });
+  const column = w.findIndex((_, j) => x.every((__, i) => y[i * w.length + j] === null));
+  if (column >= 0) throw new AppError('TABLE_LINE_EMPTY', { name, at: w[column]! });
+}
+
+function needNumbers(...columns: (readonly (number | null)[])[]): void {
   const rows = columns.map((column) => column.findIndex((v) => !Number.isFinite(v))).filter((row) => row >= 0);
   if (rows.length > 0) throw new AppError('TABLE_KNOT_NOT_NUMBER', { row: Math.min(...rows) + 1 });
 }
@@ -102,7 +106,7 @@ function needNumbers(...columns: (readonly number[])[]): void {
  * Brings knots into rising order and refuses what cannot be interpolated.
  * @throws {AppError} TABLE_TOO_SHORT, TABLE_KNOT_NOT_NUMBER, TABLE_KNOT_REPEATED
  */
-function orderKnots(x: readonly number[], y: readonly number[]): { x: number[]; y: number[] } {
+function orderKnots(x: readonly number[], y: readonly (number | null)[]): { x: number[]; y: number[] } {
   if (x.length !== y.length)
     throw new AppError('LENGTHS_DIFFER', { a: 'x', b: 'y', lengthA: x.length, lengthB: y.length });
   if (x.length < 2) throw new AppError('TABLE_TOO_SHORT', { have: x.length });

@@ -34,12 +34,15 @@ export function scaledAxis(scale: AxisScale | undefined, unit: string): ScaledAx
   };
 }
 
-/** A column of knots on its scale. @throws {AppError} TABLE_SCALE where a knot has no logarithm or reciprocal on one side of zero */
-export function scaledKnots(values: readonly number[], axis: ScaledAxis, name: string): Float64Array {
-  const scaled = Float64Array.from(values, axis.to);
-  scaled.forEach((s, i) => {
-    if (!Number.isFinite(s) || (i > 0 && !axis.isPlain && s - scaled[i - 1]! > 0 !== values[i]! > values[i - 1]!))
-      throw new AppError('TABLE_SCALE', { name, row: i + 1, value: values[i]! });
+/** A column of knots on its scale; NaN where there is none. @throws {AppError} TABLE_SCALE where a knot has no logarithm or reciprocal on one side of zero */
+export function scaledKnots(values: readonly (number | null)[], axis: ScaledAxis, name: string): Float64Array {
+  const scaled = Float64Array.from(values, (v) => (v === null ? NaN : axis.to(v)));
+  let last: number | undefined;
+  values.forEach((value, i) => {
+    if (value === null) return;
+    const turns = last !== undefined && !axis.isPlain && scaled[i]! - scaled[last]! > 0 !== value > values[last]!;
+    if (!Number.isFinite(scaled[i]) || turns) throw new AppError('TABLE_SCALE', { name, row: i + 1, value });
+    last = i;
   });
   return scaled;
 }

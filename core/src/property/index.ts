@@ -2,6 +2,7 @@ export {
   errorSourceOf,
   inOrder,
   isInTwo,
+  valuesOf,
   type AxisScale,
   type BetweenPoints,
   type SecondArgument,

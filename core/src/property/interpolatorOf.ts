@@ -17,6 +17,8 @@ export interface LookUp {
   values: Float64Array;
   /** Places of the arguments that lay outside the knots, rising. */
   outside: Int32Array;
+  /** Places that lay beside a hole of a grid, rising; their values are missing. */
+  holes?: Int32Array;
 }
 
 /** Knots made ready to be looked up in. */

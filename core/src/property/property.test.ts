@@ -217,7 +217,7 @@ describe('a table is judged', () => {
     ]);
   });
   test.each([0, 1, 4, 7, 8])('a typing error in row %d is pointed at, with what the neighbours say', (row) => {
-    const y = water.y.map((v, i) => (i === row ? v + 9 : v));
+    const y = water.y.map((v, i) => (i === row ? v! + 9 : v));
     const [doubt] = judgeTable({ ...water, y });
     expect(doubt!.knot).toBe(row);
     expect(doubt!.sentence).toContain('typing error');

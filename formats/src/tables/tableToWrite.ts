@@ -1,4 +1,4 @@
-import { argumentsAt, isInTwo, type PropertyTable } from '@undameter/core';
+import { argumentsAt, isInTwo, valuesOf, type PropertyTable } from '@undameter/core';
 import type { ChannelToWrite, RunToWrite } from '../writers';
 
 const channel = (name: string, unit: string, values: ArrayLike<number>): ChannelToWrite => ({
@@ -11,7 +11,8 @@ const channel = (name: string, unit: string, values: ArrayLike<number>): Channel
  * @param form  of a grid: `grid` has a column for each value of the second argument, headed by it; `long` a row for each knot
  */
 export function tableToWrite(table: PropertyTable, form: 'grid' | 'long'): RunToWrite {
-  const { name, xName, xUnit, yUnit, x, y } = table;
+  const { name, xName, xUnit, yUnit, x } = table;
+  const y = valuesOf(table);
   if (!isInTwo(table)) return { name, channels: [channel(xName, xUnit, x), channel(name, yUnit, y)] };
   const { second } = table;
   if (form === 'grid' && !second.isScattered) {
@@ -24,7 +25,9 @@ export function tableToWrite(table: PropertyTable, form: 'grid' | 'long'): RunTo
     );
     return { name, channels: [channel(xName, xUnit, x), ...across] };
   }
-  const places = y.map((_, knot) => argumentsAt(table, knot));
+  // A hole has no row.
+  const known = [...y.keys()].filter((knot) => y[knot] === y[knot]);
+  const places = known.map((knot) => argumentsAt(table, knot));
   return {
     name,
     channels: [
@@ -38,7 +41,11 @@ export function tableToWrite(table: PropertyTable, form: 'grid' | 'long'): RunTo
         second.unit,
         places.map((p) => p[1]!),
       ),
-      channel(name, yUnit, y),
+      channel(
+        name,
+        yUnit,
+        known.map((knot) => y[knot]!),
+      ),
     ],
   };
 }

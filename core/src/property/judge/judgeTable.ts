@@ -8,7 +8,7 @@ import { oddKnot } from './oddKnot';
 
 /** Something about a table that a person should look at. */
 export interface TableDoubt {
-  kind: 'unit' | 'gap' | 'typingError' | 'order';
+  kind: 'unit' | 'gap' | 'hole' | 'typingError' | 'order';
   /** Place of the knot: of a gap in the arguments, else in the values; null when it is about the whole table. */
   knot: number | null;
   sentence: string;
@@ -28,6 +28,7 @@ export const judgeTable = (table: PropertyTable): TableDoubt[] => [
   ...(table.second ? misfitUnit(table.second.name, table.second.unit) : []),
   ...(table.second?.isScattered ? [] : gaps(table.x, table.second ? ` of ${table.xName}` : '')),
   ...(table.second && !table.second.isScattered ? gaps(table.second.w, ` of ${table.second.name}`) : []),
+  ...holes(table),
   ...typingError(table),
 ];
 
@@ -77,13 +78,32 @@ function gaps(x: readonly number[], ofWhich: string): TableDoubt[] {
   });
 }
 
+const MOST_NAMED = 4;
+
+/** A grid that has no value in some places. */
+function holes(table: PropertyTable): TableDoubt[] {
+  const empty = table.y.flatMap((v, knot) => (v === null ? [placeInWords(table, knot)] : []));
+  if (empty.length === 0) return [];
+  const more = empty.length > MOST_NAMED ? ` and ${empty.length - MOST_NAMED} more` : '';
+  return [
+    {
+      kind: 'hole',
+      knot: null,
+      sentence: `No value at (${empty.slice(0, MOST_NAMED).join('), (')})${more}. What is looked up between such a hole and its neighbours is missing.`,
+    },
+  ];
+}
+
+const placeInWords = (table: PropertyTable, knot: number): string =>
+  argumentsAt(table, knot)
+    .map((v) => formatValue(v))
+    .join(', ');
+
 function typingError(table: PropertyTable): TableDoubt[] {
   const found = oddKnot(table);
   if (!found) return [];
   const { knot, expected } = found;
-  const at = argumentsAt(table, knot)
-    .map((v) => formatValue(v))
-    .join(', ');
+  const at = placeInWords(table, knot);
   return [
     {
       kind: 'typingError',

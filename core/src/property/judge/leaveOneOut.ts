@@ -1,5 +1,5 @@
 import { interpolatorOf } from '../interpolatorOf';
-import { isInTwo, type PropertyTable, type TableInTwo } from '../PropertyTable';
+import { isInTwo, valuesOf, type PropertyTable, type TableInTwo } from '../PropertyTable';
 import { missesOfThinPlate, surfaceOf } from '../surface';
 
 /** How far a table misses its own knots when each is left out in turn: a feeling for its interpolation error. */
@@ -38,7 +38,7 @@ interface Miss {
   miss: number;
 }
 
-const without = (values: readonly number[], i: number): number[] => values.filter((_, k) => k !== i);
+const without = <T>(values: readonly T[], i: number): T[] => values.filter((_, k) => k !== i);
 
 /** Places to leave out: not the ends, where there is nothing beyond. */
 function inner(n: number): number[] {
@@ -48,27 +48,28 @@ function inner(n: number): number[] {
 
 function ofKnots(table: PropertyTable): Miss[] {
   const { x, y } = table;
+  const known = valuesOf(table);
   if (x.length < 4) return [];
   return inner(x.length).map((i) => {
     const others = interpolatorOf({ ...table, x: without(x, i), y: without(y, i) });
-    return { at: [x[i]!], miss: others.at(Float64Array.of(x[i]!)).values[0]! - y[i]! };
+    return { at: [x[i]!], miss: others.at(Float64Array.of(x[i]!)).values[0]! - known[i]! };
   });
 }
 
 function ofRows(table: TableInTwo): Miss[] {
   const { x, y, second } = table;
-  const m = second.w.length;
+  const [m, known] = [second.w.length, valuesOf(table)];
   if (x.length < 4) return [];
   return inner(x.length).flatMap((i) => {
     const others = surfaceOf({ ...table, x: without(x, i), y: y.filter((_, k) => Math.floor(k / m) !== i) });
     const { values } = others.at(new Float64Array(m).fill(x[i]!), Float64Array.from(second.w));
-    return second.w.map((w, j) => ({ at: [x[i]!, w], miss: values[j]! - y[i * m + j]! }));
+    return second.w.map((w, j) => ({ at: [x[i]!, w], miss: values[j]! - known[i * m + j]! }));
   });
 }
 
 function ofColumns(table: TableInTwo): Miss[] {
   const { x, y, second } = table;
-  const m = second.w.length;
+  const [m, known] = [second.w.length, valuesOf(table)];
   if (m < 4) return [];
   return inner(m).flatMap((j) => {
     const others = surfaceOf({
@@ -77,13 +78,14 @@ function ofColumns(table: TableInTwo): Miss[] {
       y: y.filter((_, k) => k % m !== j),
     });
     const { values } = others.at(Float64Array.from(x), new Float64Array(x.length).fill(second.w[j]!));
-    return x.map((at, i) => ({ at: [at, second.w[j]!], miss: values[i]! - y[i * m + j]! }));
+    return x.map((at, i) => ({ at: [at, second.w[j]!], miss: values[i]! - known[i * m + j]! }));
   });
 }
 
 /** Of points, those that lie within the others. */
 function ofPoints(table: TableInTwo): Miss[] {
   const { x, y, second } = table;
+  const known = valuesOf(table);
   if (x.length < 5) return [];
   // A plate is known without each of its points as soon as it is known with them.
   if (second.between === 'thinPlate')
@@ -98,7 +100,7 @@ function ofPoints(table: TableInTwo): Miss[] {
     });
     return {
       at: [x[i]!, second.w[i]!],
-      miss: others.at(Float64Array.of(x[i]!), Float64Array.of(second.w[i]!)).values[0]! - y[i]!,
+      miss: others.at(Float64Array.of(x[i]!), Float64Array.of(second.w[i]!)).values[0]! - known[i]!,
     };
   });
 }

@@ -1,6 +1,6 @@
 import { median } from '../../sample';
 import { scaledAxis } from '../axisScales';
-import type { PropertyTable } from '../PropertyTable';
+import { valuesOf, type PropertyTable } from '../PropertyTable';
 import { neighbourPlanes } from './neighbourPlanes';
 import type { Misses } from './Misses';
 
@@ -33,7 +33,7 @@ type Judge = (y: Float64Array) => Misses;
 export function oddKnot(table: PropertyTable): { knot: number; expected: number } | undefined {
   if (table.y.length < fewestOf(table)) return undefined;
   const axis = scaledAxis(judgedScale(table), table.yUnit);
-  const y = Float64Array.from(table.y, axis.to);
+  const y = valuesOf(table).map(axis.to);
   const judge = judgeOf(table);
   const { miss, noise } = judge(y);
   const sizeOf = (found: Misses): Float64Array => found.miss.map((v, k) => Math.abs(v) / found.noise[k]!);
@@ -47,7 +47,8 @@ export function oddKnot(table: PropertyTable): { knot: number; expected: number 
   const most = (values: Float64Array): number => values.reduce((a, b) => Math.max(a, b));
   const { knot, left } = tried.reduce((a, b) => (most(b.left) < most(a.left) ? b : a));
   const size = sizes[knot]!;
-  const range = most(y) - y.reduce((a, b) => Math.min(a, b));
+  const known = y.filter((v) => v === v);
+  const range = most(known) - known.reduce((a, b) => Math.min(a, b));
   const clear = isAtEnd(table, knot) || isByLines(table) ? CLEAR_AT_END : CLEAR;
   const isOdd = size > 0 && size >= LEAST_SHARE * range && size >= FAR_OFF * median(left) && clear * most(left) <= size;
   return isOdd ? { knot, expected: axis.from(y[knot]! + miss[knot]!) } : undefined;
@@ -65,12 +66,12 @@ const isByLines = ({ second, x }: PropertyTable): boolean => {
 
 /** Whether there are enough knots beside each other for a wrong value to show. */
 export function canShowOddKnot(table: PropertyTable): boolean {
-  return table.y.length >= fewestOf(table) && judgeOf(table)(Float64Array.from(table.y)).miss.some((v) => v === v);
+  return table.y.length >= fewestOf(table) && judgeOf(table)(valuesOf(table)).miss.some((v) => v === v);
 }
 
 function judgedScale({ yScale = 'plain', yUnit, y }: PropertyTable) {
   if (yScale !== 'plain') return yScale;
-  const logs = y.map(scaledAxis('log', yUnit).to);
+  const logs = y.filter((v) => v !== null).map(scaledAxis('log', yUnit).to);
   const isWide = logs.every(Number.isFinite) && Math.max(...logs) - Math.min(...logs) > Math.log(WIDE_SPAN);
   return isWide ? 'log' : 'plain';
 }
@@ -88,10 +89,10 @@ function missesOverGrid(x: Float64Array, w: Float64Array, y: Float64Array): Miss
   const [n, m] = [x.length, w.length];
   const found: Misses = { miss: new Float64Array(n * m), noise: new Float64Array(n * m) };
   const rows = Array.from({ length: n }, (_, i) =>
-    missesAlong(w, y.subarray(i * m, (i + 1) * m), FEWEST_FOR_CUBIC_IN_GRID),
+    missesBetweenHoles(w, y.subarray(i * m, (i + 1) * m), FEWEST_FOR_CUBIC_IN_GRID),
   );
   const columns = Array.from({ length: m }, (_, j) =>
-    missesAlong(
+    missesBetweenHoles(
       x,
       Float64Array.from(x, (_, i) => y[i * m + j]!),
       FEWEST_FOR_CUBIC_IN_GRID,
@@ -107,6 +108,19 @@ function missesOverGrid(x: Float64Array, w: Float64Array, y: Float64Array): Miss
     found.miss[k] = miss;
     found.noise[k] = noise;
   }
+  return found;
+}
+
+/** The same along what is there of a curve with holes; NaN at a hole. */
+function missesBetweenHoles(x: Float64Array, y: Float64Array, fewestForCubic: number): Misses {
+  const there = [...y.keys()].filter((i) => y[i] === y[i]);
+  const among = (column: Float64Array) => Float64Array.from(there, (i) => column[i]!);
+  const own = missesAlong(among(x), among(y), fewestForCubic);
+  const found: Misses = { miss: new Float64Array(y.length).fill(NaN), noise: new Float64Array(y.length).fill(1) };
+  there.forEach((i, k) => {
+    found.miss[i] = own.miss[k]!;
+    found.noise[i] = own.noise[k]!;
+  });
   return found;
 }
 

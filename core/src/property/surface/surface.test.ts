@@ -79,7 +79,7 @@ describe('a surface over a grid', () => {
         method.kind,
       );
       // The same, with rows of its own far off.
-      const other = { ...rough, y: rough.y.map((v, k) => (k < 6 ? v + 100 : v)) };
+      const other = { ...rough, y: rough.y.map((v, k) => (k < 6 ? v! + 100 : v)) };
       expect(one(other, 5.5, 1)).toBe(one(rough, 5.5, 1));
     }
   });
@@ -157,7 +157,7 @@ describe('a surface over scattered points', () => {
   test('what a plate without a point misses it by is what a plate made without it says', () => {
     const i = 7;
     const found = leaveOneOut(plate)!;
-    const others = (values: readonly number[]) => values.filter((_, k) => k !== i);
+    const others = <T>(values: readonly T[]) => values.filter((_, k) => k !== i);
     const slow = surfaceOf({
       ...{ ...plate, x: others(plate.x), y: others(plate.y) },
       second: { ...plate.second, w: others(plate.second.w) },
@@ -212,10 +212,10 @@ describe('a table in two arguments is put in order and judged', () => {
   test('a wrong value is found wherever it stands, and nothing is said of sound ones', () => {
     expect(judgeTable(smooth)).toEqual([]);
     for (let wrong = 0; wrong < smooth.y.length; wrong++) {
-      const table = { ...smooth, y: smooth.y.map((v, k) => (k === wrong ? v * 10 : v)) };
+      const table = { ...smooth, y: smooth.y.map((v, k) => (k === wrong ? v! * 10 : v)) };
       expect(judgeTable(table)).toEqual([expect.objectContaining({ kind: 'typingError', knot: wrong })]);
     }
-    const lifted = scattered.y.map((v, k) => (k === 7 ? v + 8 : v));
+    const lifted = scattered.y.map((v, k) => (k === 7 ? v! + 8 : v));
     expect(judgeTable({ ...scattered, y: lifted })).toEqual([
       expect.objectContaining({ kind: 'typingError', knot: 7 }),
     ]);

@@ -2,7 +2,7 @@ import { rootBetween } from '../../number/rootBetween';
 import { scaledAxis, scaledKnots } from '../axisScales';
 import type { LookUp } from '../interpolatorOf';
 import { methodOf } from '../methods';
-import type { PropertyTable, SecondArgument, TableInTwo } from '../PropertyTable';
+import { valuesOf, type PropertyTable, type SecondArgument, type TableInTwo } from '../PropertyTable';
 import { gridSurface } from './gridSurface';
 import { scatteredSurface } from './scatteredSurface';
 import { thinPlateSurface } from './thinPlate';
@@ -53,13 +53,14 @@ export function surfaceOf(table: TwoArguments | TableInTwo): Surface {
   return {
     at: (p, q) => {
       const values = new Float64Array(p.length);
-      const outside: number[] = [];
+      const [outside, holes]: number[][] = [[], []];
       for (let i = 0; i < values.length; i++) {
         const { value, isOutside } = look(p[i]!, q[i]!);
         values[i] = value;
-        if (isOutside) outside.push(i);
+        if (value !== value && p[i] === p[i] && q[i] === q[i] && !(isOutside && policy === 'refuse')) holes!.push(i);
+        else if (isOutside) outside!.push(i);
       }
-      return { values, outside: Int32Array.from(outside) };
+      return { values, outside: Int32Array.from(outside!), holes: Int32Array.from(holes!) };
     },
     argumentsOf: (value, given) => {
       const along = 'x' in given ? second.w : table.x;
@@ -78,13 +79,13 @@ export function missesOfThinPlate({ x, y, second, ...table }: TableInTwo): Float
   const yAxis = scaledAxis(table.yScale, table.yUnit);
   const p = scaledKnots(x, scaledAxis(table.xScale, table.xUnit), 'argument');
   const q = scaledKnots(second.w, scaledAxis(second.scale, second.unit), 'second argument');
-  const scaled = scaledKnots(y, yAxis, 'value');
+  const [known, scaled] = [valuesOf({ y }), scaledKnots(y, yAxis, 'value')];
   const without = (values: Float64Array, i: number): Float64Array => values.filter((_, k) => k !== i);
   return thinPlateSurface(p, q, scaled)
     .misses()
     .map((miss, i) => {
       const others = scatteredSurface(without(p, i), without(q, i), without(scaled, i));
-      return others.isInside(p[i]!, q[i]!) ? yAxis.from(scaled[i]! + miss) - y[i]! : NaN;
+      return others.isInside(p[i]!, q[i]!) ? yAxis.from(scaled[i]! + miss) - known[i]! : NaN;
     });
 }
 

@@ -43,12 +43,10 @@ const curveOf = (x: Float64Array, y: Float64Array): FigureSeries['curve'] => ({
   held: false,
 });
 
-const pointsOf = (x: readonly number[], y: readonly number[]): FigureSeries['points'] => ({
-  x: [...x],
-  y: [...y],
-  xError: [],
-  yError: [],
-});
+function pointsOf(x: readonly number[], y: readonly (number | null)[]): FigureSeries['points'] {
+  const known = y.flatMap((value, i) => (value === null ? [] : [{ x: x[i]!, y: value }]));
+  return { x: known.map((p) => p.x), y: known.map((p) => p.y), xError: [], yError: [] };
+}
 
 function single(body: TableBody): FigureSeries {
   const ordered = inOrder(body);
@@ -74,7 +72,7 @@ function levelsOf(body: TableBody, second: NonNullable<TableBody['second']>): Fi
   const every = Math.max(1, Math.ceil(w.length / MOST_CURVES));
   return w.flatMap((level, j) => {
     if (j % every !== 0) return [];
-    const own = ordered.x.map((_, i) => ordered.y[i * w.length + j]!);
+    const own = ordered.x.map((_, i) => ordered.y[i * w.length + j] ?? null);
     return [
       {
         ...bareSeries,

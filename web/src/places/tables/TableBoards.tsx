@@ -79,7 +79,7 @@ function TableList({ tables, inHand, onOpen, tools }: TableBoardsProps & { tools
           cell: (t) => [t.x, ...(t.second ? [t.second.w] : [])].map(range).join('; '),
         },
         { key: 'method', title: 'Between knots', value: between, cell: between },
-        { key: 'knots', title: 'Knots', numeric: true, value: (t) => t.y.length, cell: (t) => t.y.length },
+        { key: 'knots', title: 'Knots', numeric: true, value: knotsIn, cell: knotsIn },
         { key: 'where', title: 'Used in', value: usedIn, cell: usedIn },
         {
           key: 'source',
@@ -92,6 +92,7 @@ function TableList({ tables, inHand, onOpen, tools }: TableBoardsProps & { tools
   );
 }
 
+const knotsIn = ({ y }: TableRow): number => y.filter((v) => v !== null).length;
 const usedIn = ({ isShared }: TableRow): string => (isShared ? 'all campaigns' : 'this campaign');
 const against = ({ xName, xUnit, second }: TableRow): string =>
   [axisTitle({ name: xName, unit: xUnit }), ...(second ? [axisTitle(second)] : [])].join(', ');

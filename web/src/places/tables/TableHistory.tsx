@@ -36,7 +36,7 @@ export function TableHistory({ campaignId, tableId, onTake }: TableHistoryProps)
           <ul className="plain-list" aria-label="Versions">
             {versions.map((v) => (
               <li key={v.version}>
-                until {day(v.savedAt)}, {counted(v.body.y.length, 'knot')}{' '}
+                until {day(v.savedAt)}, {counted(v.body.y.filter((y) => y !== null).length, 'knot')}{' '}
                 <button className="quiet" onClick={() => onTake(v.body)}>
                   Look at version {v.version}
                 </button>

@@ -163,13 +163,13 @@ function TablePanel({ campaign, row, tables, held, onOpen }: TableInHandProps & 
           {sentence}
         </p>
       ))}
-      <Holes draft={draft} onChange={change} />
       {understood?.doubts.map((d) => (
         <p key={d.sentence} className="panel-pad doubt">
           {d.knot === null ? '' : `Row ${understood.places[d.knot]![0] + 1}: `}
           {d.sentence}
         </p>
       ))}
+      <Holes draft={draft} onChange={change} />
       {untested !== '' && <p className="panel-pad soft">{untested}</p>}
       <TableForm draft={draft} canBeOwn={!row || row.campaignId === campaign.id} onChange={change} />
       <div className="panel-pad">
@@ -183,12 +183,12 @@ function TablePanel({ campaign, row, tables, held, onOpen }: TableInHandProps & 
 
 /** What is missing among the knots; of a grid it can be filled. */
 function Holes({ draft, onChange }: { draft: TableDraft; onChange(part: Partial<TableDraft>): void }) {
-  const words = holesInWords(holesOf(draft.shape, draft.cells));
+  const words = holesInWords(draft.shape, holesOf(draft.shape, draft.cells));
   const filled = draft.shape === 'grid' ? filledGrid(draft.cells) : undefined;
-  if (words === '') return null;
+  if (words === '' && !filled) return null;
   return (
     <p className="panel-pad doubt">
-      {words}{' '}
+      {words || 'A hole can be left, or filled between its neighbours in row and column:'}{' '}
       {filled && (
         <button
           className="quiet"

@@ -7,11 +7,11 @@ export type Shape = 'curve' | 'grid' | 'scattered';
 export type Cells = readonly (readonly string[])[];
 export type CellPosition = readonly [row: number, column: number];
 
-/** The knots that are numbers, x and w in rising order, and the cell in which each value is typed. */
+/** The knots that are numbers, x and w in rising order, and the cell in which each value is typed; null: a hole of a grid. */
 export interface TypedKnots {
   x: number[];
   w: number[];
-  y: number[];
+  y: (number | null)[];
   places: CellPosition[];
 }
 
@@ -25,7 +25,7 @@ export function emptyCells(shape: Shape): Cells {
   return Array.from({ length: 6 }, () => Array.from({ length: columns }, () => ''));
 }
 
-/** What can be drawn of what is typed: rows with a gap in them wait. */
+/** What can be drawn of what is typed: rows of a list with a gap in them wait, and of a grid those without any value. */
 export function knotsOf(shape: Shape, cells: Cells): TypedKnots {
   const found = shape === 'grid' ? gridKnots(cells) : listKnots(shape, cells);
   return found.x.length > 0 ? found : { x: [], w: [], y: [], places: [] };
@@ -52,14 +52,15 @@ function gridKnots(cells: Cells): TypedKnots {
     texts
       .flatMap((text, at) => (typedNumber(text) === null || at === 0 ? [] : [{ at, value: typedNumber(text)! }]))
       .sort(byValue);
-  const across = numbers(cells[0] ?? []);
-  const isWhole = (row: number): boolean => across.every(({ at }) => typedNumber(cells[row]![at]) !== null);
-  const down = numbers(cells.map((row) => row[0])).filter(({ at }) => isWhole(at));
+  const valueAt = (row: number, column: number): number | null => typedNumber(cells[row]?.[column]);
+  const [rows, columns] = [numbers(cells.map((row) => row[0])), numbers(cells[0] ?? [])];
+  const down = rows.filter((row) => columns.some((column) => valueAt(row.at, column.at) !== null));
+  const across = columns.filter((column) => rows.some((row) => valueAt(row.at, column.at) !== null));
   const places = down.flatMap((row): CellPosition[] => across.map((column) => [row.at, column.at]));
   return {
     x: down.map((d) => d.value),
     w: across.map((a) => a.value),
-    y: places.map(([row, column]) => typedNumber(cells[row]![column])!),
+    y: places.map(([row, column]) => valueAt(row, column)),
     places,
   };
 }
@@ -85,7 +86,7 @@ export function reshaped(from: Shape, to: Shape, cells: Cells): Cells {
   if (to === 'curve') return filled.map((row) => [cell(row, 0), cell(row, 1)]);
   return filled
     .flatMap((row) => across.map((w, j) => [cell(row, 0), w, cell(row, j + 1)]))
-    .filter((row) => row[2]!.trim() !== '');
+    .filter((row) => !isBlank(row[2]));
 }
 
 /** Rows of x, w, y as a grid: a cell that no row names stays empty. */
@@ -107,14 +108,22 @@ export function firstProblem(shape: Shape, cells: Cells): string | undefined {
       return `Column ${column + 1} has no number for the second argument in row 1 ("${cells[0]?.[column] ?? ''}"). Fill it in or empty the column.`;
   for (const [row, texts] of cells.entries()) {
     if (row < first || texts.every((text) => text.trim() === '')) continue;
-    for (const column of [0, ...across])
+    // A value that a grid does not have is a hole; its argument, and a word instead of a number, are none.
+    const needed = [0, ...across].filter((c) => shape !== 'grid' || c === 0 || !isBlank(texts[c]));
+    for (const column of needed)
       if (typedNumber(texts[column]) === null)
         return `Row ${row + 1}, column ${column + 1} reads "${texts[column] ?? ''}": a number is needed. Fill it in or empty the row.`;
+    if (needed.length === 1) return `Row ${row + 1} has an argument and no value. Fill one in or empty the row.`;
   }
-  return undefined;
+  const empty = shape === 'grid' ? across.find((c) => cells.slice(1).every((row) => isBlank(row[c]))) : undefined;
+  return empty === undefined
+    ? undefined
+    : `Column ${empty + 1} has an argument and no value. Fill one in or empty the column.`;
 }
+
+const isBlank = (text: string | undefined): boolean => (text ?? '').trim() === '';
 
 const usedColumns = (cells: Cells): number[] =>
   Array.from({ length: columnsOf('grid', cells) - 1 }, (_, k) => k + 1).filter((column) =>
-    cells.some((row) => (row[column] ?? '').trim() !== ''),
+    cells.some((row) => !isBlank(row[column])),
   );

@@ -36,11 +36,9 @@ const isSilent = ({ name, unit }: { name: string; unit: string }): boolean => na
  */
 export function proposedColumns(columns: readonly Column[], isOwn: boolean): Taken {
   const [a, b] = columns;
-  const isGrid = () => {
-    const [x, w] = [unlike(a!.values), unlike(b!.values)];
-    return x > 1 && w > 1 && x * w === a!.values.length;
-  };
-  return columns.length === 3 && (isOwn || isGrid()) ? { x: 0, w: 1, y: 2 } : { x: 0, w: null, y: 1 };
+  return columns.length === 3 && (isOwn || isLattice(a!.values, b!.values))
+    ? { x: 0, w: 1, y: 2 }
+    : { x: 0, w: null, y: 1 };
 }
 
 const cell = (v: number | null | undefined): string => (v === null || v === undefined ? '' : String(v));
@@ -54,7 +52,7 @@ export function fromColumns(columns: readonly Column[], { x, w, y }: Taken): Par
   if (!b) return { ...head, shape: 'curve', cells: a.values.map((v, i) => [cell(v), cell(value.values[i])]) };
   const cells = a.values.map((v, i) => [cell(v), cell(b.values[i]), cell(value.values[i])]);
   const second = { name: b.name, unit: b.unit, method: 'linear', scale: 'plain' as const };
-  const isGrid = unlike(a.values) * unlike(b.values) === cells.length;
+  const isGrid = isLattice(a.values, b.values);
   return {
     ...head,
     second,
@@ -63,4 +61,12 @@ export function fromColumns(columns: readonly Column[], { x, w, y }: Taken): Par
   };
 }
 
-const unlike = (values: readonly (number | null)[]): number => new Set(values).size;
+/** So much of a lattice is filled by a grid with a few holes; points that fill less of it are points. */
+const FILLED = 0.75;
+
+/** Whether pairs of arguments are a grid, but for some holes: each stands once, and most of the crossings are there. */
+function isLattice(a: readonly (number | null)[], b: readonly (number | null)[]): boolean {
+  const [x, w] = [new Set(a).size, new Set(b).size];
+  const places = new Set(a.map((v, i) => `${v} ${b[i]}`)).size;
+  return x > 1 && w > 1 && places === a.length && places >= FILLED * x * w;
+}

@@ -46,12 +46,21 @@ describe('holes', () => {
     ).toEqual([[0, 2]]);
   });
   test('are named, and what they mean', () => {
-    expect(holesInWords([])).toBe('');
-    expect(holesInWords([[2, 2]])).toBe(
-      'No number in row 3, column 3. This row is neither drawn nor looked up in until it is there.',
+    expect(holesInWords('curve', [])).toBe('');
+    expect(holesInWords('curve', [[2, 1]])).toBe(
+      'No number in row 3, column 2. This row is neither drawn nor looked up in until it is there.',
     );
     const many = [1, 2, 3, 4, 5].map((row): [number, number] => [row, 1]);
-    expect(holesInWords(many)).toMatch(/row 5, column 2 and 1 more\. These rows are/);
+    expect(holesInWords('scattered', many)).toMatch(/row 5, column 2 and 1 more\. These rows are/);
+  });
+  test('of a grid wait for their argument alone: a value can stay out', () => {
+    expect(holesInWords('grid', [[2, 2]])).toBe('');
+    expect(
+      holesInWords('grid', [
+        [2, 0],
+        [2, 2],
+      ]),
+    ).toMatch(/^No number in row 3, column 1\. This row is/);
   });
 });
 

@@ -1,7 +1,7 @@
 import { typedNumber } from '../../sheet/typedNumber';
 import { columnsOf, type CellPosition, type Cells, type Shape } from './cells';
 
-/** Cells in which a number is missing, of rows that have some: such a row is not drawn and not looked up in. */
+/** Cells in which a number is missing, of rows that have some. */
 export function holesOf(shape: Shape, cells: Cells): CellPosition[] {
   const isGrid = shape === 'grid';
   const width = isGrid ? (cells[0]?.length ?? 0) : columnsOf(shape, cells);
@@ -20,8 +20,9 @@ const numberAt = (cells: Cells, row: number, column: number): number | null => t
 
 const MOST_NAMED = 4;
 
-/** Which cells they are, and what it means; empty where there is none. */
-export function holesInWords(holes: readonly CellPosition[]): string {
+/** Which rows wait for which cell, and what it means; a grid waits for its arguments alone. Empty where none does. */
+export function holesInWords(shape: Shape, all: readonly CellPosition[]): string {
+  const holes = all.filter(([, column]) => shape !== 'grid' || column === 0);
   if (holes.length === 0) return '';
   const named = holes.slice(0, MOST_NAMED).map(([row, column]) => `row ${row + 1}, column ${column + 1}`);
   const more = holes.length > MOST_NAMED ? ` and ${holes.length - MOST_NAMED} more` : '';

@@ -17,8 +17,8 @@ export function saidOf(
 export function forwards(given: readonly number[], draft: TableDraft, { lookable }: Understood): string {
   const at = given.map((v) => Float64Array.of(v));
   const said = saidOf(lookable, at, draft);
-  if (said === undefined) return 'outside the table: missing';
-  const { outside } = lookable.at(at);
+  const { outside, holes } = lookable.at(at);
+  if (said === undefined) return holes?.length ? 'beside a hole of the table: missing' : 'outside the table: missing';
   const beyond =
     outside.length === 0 ? '' : draft.outside === 'hold' ? ', held beyond the end' : ', extended beyond the end';
   return `${draft.symbol || 'y'} = ${said}${beyond}`;

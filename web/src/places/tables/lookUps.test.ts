@@ -30,6 +30,19 @@ describe('backwards says what forwards says', () => {
     expect(back(970)).toBe('at 20 °C');
     expect(back(950)).toBe('the table never takes that value');
   });
+  test('beside a hole of a grid: not outside, and no value that lies there is found', () => {
+    const holed = { ...grid, x: [0, 10, 20], y: [1, 2, 3, null, 5, 6] };
+    expect(forwards([5, 1.5], ...made(holed))).toBe('beside a hole of the table: missing');
+    expect(forwards([25, 1.5], ...made(holed))).toBe('outside the table: missing');
+    expect(forwards([5, 1], ...made(holed))).toBe('rho = 2 kg/m³');
+    const [draft, found] = made(holed);
+    const answers = answersTo('5 1,5\n30 1\n5 1', draft, found);
+    expect(answers.map((a) => a.remark)).toEqual(['beside a hole of the table', 'outside the table', '']);
+    expect(answersInWords(answers)).toBe('1 of 3 answered, 1 outside the table, 1 beside a hole');
+    expect(backwardsInTwo(3.5, { x: null, w: 1.5 }, draft, found)).toBe(
+      'Temperature: the table never takes that value',
+    );
+  });
   test('in two arguments with the other one given', () => {
     const two = (y: number, given: { x: number | null; w: number | null }, over: object = {}) =>
       backwardsInTwo(y, given, ...made({ ...grid, ...over }));

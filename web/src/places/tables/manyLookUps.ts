@@ -28,14 +28,16 @@ export function argumentsIn(text: string, count: number): { line: string; at: nu
   });
 }
 
+const BESIDE_HOLE = 'beside a hole of the table';
+
 /** What the table says to all of them at once. */
 export function answersTo(text: string, draft: TableDraft, { lookable }: Understood): Answer[] {
   const count = lookable.arguments.length;
   const asked = argumentsIn(text, count);
   const readable = asked.flatMap(({ at }) => (at ? [at] : []));
   const columns = Array.from({ length: count }, (_, k) => Float64Array.from(readable, (at) => at[k]!));
-  const { values, outside } = lookable.at(columns);
-  const beyond = new Set(outside);
+  const { values, outside, holes } = lookable.at(columns);
+  const [beyond, besideHole] = [new Set(outside), new Set(holes)];
   const u = draft.uncertainty ? standardUncertainty(values, draft.uncertainty, () => values) : undefined;
   let next = 0;
   return asked.map(({ line, at }) => {
@@ -43,7 +45,7 @@ export function answersTo(text: string, draft: TableDraft, { lookable }: Underst
     if (!at) return { ...none, remark: count === 1 ? 'not a number' : `not ${count} numbers` };
     const i = next++;
     const value = values[i]!;
-    if (Number.isNaN(value)) return { ...none, remark: 'outside the table' };
+    if (Number.isNaN(value)) return { ...none, remark: besideHole.has(i) ? BESIDE_HOLE : 'outside the table' };
     const remark = beyond.has(i) ? (draft.outside === 'hold' ? 'held beyond the end' : 'extended beyond the end') : '';
     return { line, at, value, uncertainty: u?.[i] ?? null, remark };
   });
@@ -76,6 +78,7 @@ export function answersInWords(answers: readonly Answer[]): string {
   const parts = [
     [count((a) => a.remark.startsWith('not ')), 'not read'],
     [count((a) => a.remark === 'outside the table'), 'outside the table'],
+    [count((a) => a.remark === BESIDE_HOLE), 'beside a hole'],
     [count((a) => a.remark.endsWith('beyond the end')), 'beyond the end'],
   ] as const;
   const answered = count((a) => a.value !== null);

@@ -16,7 +16,16 @@ import {
   type Surface,
   type TableDoubt,
 } from '@undameter/core';
-import { cellsOf, emptyCells, firstProblem, knotsOf, type Cells, type CellPosition, type Shape } from './cells';
+import {
+  cellsOf,
+  emptyCells,
+  firstProblem,
+  knotsOf,
+  type Cells,
+  type CellPosition,
+  type Shape,
+  type TypedKnots,
+} from './cells';
 
 /** A table as it is typed. What is said of a second argument stays while the table has none. */
 export interface TableDraft extends Omit<TableBody, 'x' | 'y' | 'second'> {
@@ -106,7 +115,7 @@ export function understand(draft: TableDraft): Understood | { problem: string | 
 
 function tableOf(
   { shape, second, cells: _, ...head }: TableDraft,
-  { x, w, y }: { x: number[]; w: number[]; y: number[] },
+  { x, w, y }: Pick<TypedKnots, 'x' | 'w' | 'y'>,
 ): TableBody {
   return { ...head, x, y, second: shape === 'curve' ? null : { ...second, w, isScattered: shape === 'scattered' } };
 }

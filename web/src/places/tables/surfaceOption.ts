@@ -66,10 +66,7 @@ function familyOption({ draft, understood, drawn, palette, size }: SurfaceDrawin
   const reach = table.outside === 'refuse' ? 0 : BEYOND * (along.high - along.low);
   const x = evenly(along.low - reach, along.high + reach, PLACES);
   const family: Family = { over, table, lookable, along, across, levels, colours, x, palette };
-  const scale: Partial<Pane> =
-    table.yScale === 'log'
-      ? { look: { log: true }, yRange: [Math.min(...table.y) / 1.15, Math.max(...table.y) * 1.15] }
-      : {};
+  const scale: Partial<Pane> = table.yScale === 'log' ? { look: { log: true }, yRange: yRangeOfLog(table) } : {};
   const values: Pane = {
     title: axisTitle({ name: draft.name || 'Value', symbol: draft.symbol, unit: draft.yUnit }),
     weight: 2,
@@ -83,6 +80,11 @@ function familyOption({ draft, understood, drawn, palette, size }: SurfaceDrawin
   };
   const panes = drawn.rate ? [values, slopePane(family, draft.yUnit)] : [values];
   return stackOption({ size, palette, panes, x: { title: axisTitle(along) } });
+}
+
+function yRangeOfLog({ y }: PropertyTable): [number, number] {
+  const known = y.filter((v) => v !== null);
+  return [Math.min(...known) / 1.15, Math.max(...known) * 1.15];
 }
 
 /** The arguments of the places of a curve, in the order in which the table takes them. */
@@ -132,7 +134,7 @@ const knotsOfLevels = ({ table, over, levels, colours }: Family) =>
     const [own, other] = over === 'x' ? [0, 1] : [1, 0];
     const at = table.y.flatMap((y, k) => {
       const place = argumentsAt(table, k);
-      return place[other] === level ? [{ x: place[own]!, y }] : [];
+      return y !== null && place[other] === level ? [{ x: place[own]!, y }] : [];
     });
     return knots({ x: at.map((k) => k.x), y: at.map((k) => k.y) }, { name: '', colour: colours[i]!, size: 5 });
   });
@@ -172,8 +174,8 @@ function mapOption({ draft, understood, palette, size }: SurfaceDrawing) {
       { colour: palette.series[0]!, label: formatValue(value, 3), ink: palette.ink },
     ),
   );
-  const all = table.y.map((_, k) => argumentsAt(table, k));
-  const odd = likelyWrong(understood).map((k) => all[k]!);
+  const known = table.y.flatMap((y, k) => (y === null ? [] : [argumentsAt(table, k)]));
+  const odd = likelyWrong(understood).map((k) => argumentsAt(table, k));
   const dots = (at: number[][], look: { name: string; colour: string; size: number }) =>
     knots({ x: at.map((a) => a[0]!), y: at.map((a) => a[1]!) }, look);
   const range = (a: { low: number; high: number }) => [a.low, a.high] as const;
@@ -188,7 +190,7 @@ function mapOption({ draft, understood, palette, size }: SurfaceDrawing) {
         yRange: range(across),
         marks: [
           ...regions,
-          dots(all, { name: 'knots', colour: palette.soft, size: 4 }),
+          dots(known, { name: 'knots', colour: palette.soft, size: 4 }),
           dots(odd, { name: 'a typing error?', colour: palette.doubt, size: 10 }),
         ],
       },

@@ -17,12 +17,13 @@ export function asCsv(
   const about = toCsv<string>([{ title: `Source: ${source.replace(/\s+/g, ' ')}`, value: () => null }], []);
   const first = { title: xName, unit: xUnit, value: (k: number) => x[k]! };
   const rows = x.map((_, k) => k);
-  const value = { title: name, unit: yUnit, value: (k: number) => y[k]! };
+  const value = { title: name, unit: yUnit, value: (k: number) => y[k] ?? null };
   if (!second) return about + toCsv<number>([first, value], rows);
   const { w } = second;
   if (second.isScattered || form === 'long') {
     const across = second.isScattered ? 1 : w.length;
-    const knots = y.map((_, k) => k);
+    // A hole has no row.
+    const knots = y.flatMap((v, k) => (v === null ? [] : [k]));
     const places = [
       { ...first, value: (k: number) => x[Math.floor(k / across)]! },
       { title: second.name, unit: second.unit, value: (k: number) => w[second.isScattered ? k : k % across]! },
@@ -30,19 +31,20 @@ export function asCsv(
     return about + toCsv<number>([...places, value], knots);
   }
   const across = `Across: ${second.name}${second.unit ? ` (${second.unit})` : ''}. Values: ${name}${yUnit ? ` (${yUnit})` : ''}`;
-  const columns = w.map((at, j) => ({ title: String(at), value: (k: number) => y[k * w.length + j]! }));
+  const columns = w.map((at, j) => ({ title: String(at), value: (k: number) => y[k * w.length + j] ?? null }));
   return about + toCsv<string>([{ title: across, value: () => null }], []) + toCsv<number>([first, ...columns], rows);
 }
 
 const isColumn = (v: unknown): v is number[] => Array.isArray(v) && v.every((n) => typeof n === 'number');
+const isColumnWithHoles = (v: unknown): boolean => Array.isArray(v) && isColumn(v.filter((n) => n !== null));
 
 /** A table from a JSON file, to be looked at before it is saved. */
 export function fromJson(text: string, fileName: string): { draft: TableDraft } | { problem: string } {
   try {
     const given = JSON.parse(text) as Partial<TableBody> | null;
     const second = given?.second ?? null;
-    if (given && isColumn(given.x) && isColumn(given.y) && (second === null || isColumn(second.w))) {
-      const { x, y } = given;
+    if (given && isColumn(given.x) && isColumnWithHoles(given.y) && (second === null || isColumn(second.w))) {
+      const { x, y = [] } = given;
       const need = second && !second.isScattered ? x.length * second.w.length : x.length;
       if (y.length === need && (!second?.isScattered || second.w.length === need)) {
         const known = Object.keys(emptyDraft).filter((key) => key in given && key !== 'second');

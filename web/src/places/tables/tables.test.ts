@@ -129,6 +129,26 @@ describe('cells in their shapes', () => {
   ] as const)('a %s as %s', (from, to, cells, wanted) => expect(reshaped(from, to, cells)).toEqual(wanted));
   test('an empty table in another shape is an empty one of that shape', () =>
     expect(reshaped('curve', 'grid', [['', ' ']])).toEqual(emptyCells('grid')));
+  test('a grid keeps its holes, and leaves out lines without any value', () => {
+    const holed = [
+      ['', '0', '50', '70'],
+      ['10', '1', '', ''],
+      ['20', '3', '4', ''],
+      ['30', '', '', ''],
+    ];
+    expect(knotsOf('grid', holed)).toEqual({
+      ...{ x: [10, 20], w: [0, 50], y: [1, null, 3, 4] },
+      places: [
+        ...[
+          [1, 1],
+          [1, 2],
+          [2, 1],
+          [2, 2],
+        ],
+      ],
+    });
+    expect(cellsOf('grid', knotsOf('grid', holed))).toEqual(holed.slice(0, 3).map((row) => row.slice(0, 3)));
+  });
   test('points that name no cell leave it empty in the grid', () =>
     expect(
       reshaped('scattered', 'grid', [
@@ -176,6 +196,51 @@ describe('cells in their shapes', () => {
       undefined,
     ],
     ['scattered', [['1', '2', '3']], undefined],
+    [
+      'grid',
+      [
+        ['', '1', '2'],
+        ['0', '1', ''],
+        ['5', '', '4'],
+      ],
+      undefined,
+    ],
+    [
+      'grid',
+      [
+        ['', '1', '2'],
+        ['0', '1', 'n/a'],
+        ['5', '3', '4'],
+      ],
+      'Row 2, column 3 reads "n/a"',
+    ],
+    [
+      'grid',
+      [
+        ['', '1', '2'],
+        ['', '1', '2'],
+        ['5', '3', '4'],
+      ],
+      'Row 2, column 1 reads ""',
+    ],
+    [
+      'grid',
+      [
+        ['', '1', '2'],
+        ['0', '1', '2'],
+        ['5', '', ''],
+      ],
+      'Row 3 has an argument and no value',
+    ],
+    [
+      'grid',
+      [
+        ['', '1', '2', '7'],
+        ['0', '1', '2', ''],
+        ['5', '3', '4', ' '],
+      ],
+      'Column 4 has an argument and no value',
+    ],
   ] as const)('what is to be mended in a %s: %j', (shape, cells, sentence) => {
     const said = firstProblem(shape, cells);
     if (sentence === undefined) expect(said).toBeUndefined();
@@ -347,6 +412,25 @@ describe('a table in two arguments as it is drawn', () => {
     expect((slopes[0]!.data[5] as number[])[1]).toBeCloseTo(1, 9);
     expect(option.series.length).toBeGreaterThan(draw('x').series.length + 3);
   });
+  test('a hole parts its curves, has no knot, and is told; without it nothing is', () => {
+    const cells = gridDraft.cells.map((row, r) => row.map((cell, c) => (r === 2 && c === 2 ? '' : cell)));
+    const holed = { ...gridDraft, cells };
+    const option = draw('x', holed);
+    const middle = curves(option)[1]!.data as [number, number | null][];
+    expect(middle.filter(([x, y]) => y === null && x !== 0 && x !== 20)).toHaveLength(199);
+    expect(draw('map', holed).series.find((s) => s.name === 'knots')!.data).toHaveLength(8);
+    const told = (draft: TableDraft) =>
+      understood(draft)
+        .doubts.filter((d) => d.kind === 'hole')
+        .map((d) => d.sentence);
+    expect(told(holed)).toEqual([
+      'No value at (10, 50). What is looked up between such a hole and its neighbours is missing.',
+    ]);
+    expect(told(gridDraft)).toEqual([]);
+    expect(bodyOf({ ...holed, second: { ...second, name: 'Share' } })).toMatchObject({
+      body: { y: [0, 5, 10, 10, null, 20, 20, 25, 30] },
+    });
+  });
   test('as a map it has lines of one value and its knots', () => {
     const option = draw('map');
     const knots = option.series.find((s) => s.name === 'knots')!;
@@ -394,6 +478,11 @@ describe('a table as CSV', () => {
       ...['Source: notes page 3', 'T (°C),p (bar),Density (kg/m³)', '20,5,1', '20,6,2', '40,5,3', '40,6,4'],
     ]);
   });
+  test('a hole is an empty cell, and has no row of its own', () => {
+    const holed = { ...grid, y: [1, null, 3, 4] };
+    expect(lines(asCsv(holed)).slice(2)).toEqual(['T (°C),5,6', '20,1,', '40,3,4']);
+    expect(lines(asCsv(holed, 'long')).slice(2)).toEqual(['20,5,1', '40,5,3', '40,6,4']);
+  });
   test('of points anywhere and of a curve has a row for each knot', () => {
     const points = { ...head, x: [1, 2, 3], y: [4, 5, 6], second: { ...second, w: [7, 8, 9], isScattered: true } };
     expect(lines(asCsv(points)).slice(2)).toEqual(['1,7,4', '2,8,5', '3,9,6']);
@@ -421,6 +510,18 @@ describe('where knots come from', () => {
     expect(
       fromColumns([column('T', 1, 2, 3), column('w', 0, 5, 0), column('mu', 1, 2, 3)], { x: 0, w: 1, y: 2 }),
     ).toMatchObject({ shape: 'scattered', second: { name: 'w', unit: 'm' } }));
+  test('columns that fill most of a grid are one with holes; twice the same place they are points', () => {
+    const [T, w, mu] = [column('T', 1, 1, 2, 2, 3), column('w', 0, 5, 0, 5, 0), column('mu', 1, 2, 3, 4, 5)];
+    expect(proposedColumns([T, w, mu], false)).toEqual({ x: 0, w: 1, y: 2 });
+    const taken = { x: 0, w: 1, y: 2 };
+    expect(fromColumns([T, w, mu], taken)).toMatchObject({
+      shape: 'grid',
+      cells: [['', '0', '5'], {}, {}, ['3', '5', '']],
+    });
+    const twice = column('w', 0, 5, 0, 0, 5);
+    expect(proposedColumns([T, twice, mu], false)).toEqual({ x: 0, w: null, y: 1 });
+    expect(fromColumns([T, twice, mu], taken)).toMatchObject({ shape: 'scattered' });
+  });
   const down = { name: 'T', unit: '°C', values: [20, 40] };
   const across = { name: 'p', unit: 'bar', values: [1, 2] };
   test('a grid with its names and units; a hole stays empty, and what is not named stays as it was', () => {
