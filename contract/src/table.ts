@@ -1,5 +1,5 @@
 import { Type, type Static } from 'typebox';
-import { uncertaintySchema, type BetweenPoints } from '@undameter/core';
+import { tableUncertaintySchema, type BetweenPoints } from '@undameter/core';
 import { closed, described, id, method, name, orNull, symbol, unit } from './common';
 
 const axisScale = Type.Union([Type.Literal('plain'), Type.Literal('log'), Type.Literal('reciprocal')]);
@@ -18,7 +18,10 @@ export const tableBody = closed({
   xScale: axisScale,
   yScale: axisScale,
   outside: Type.Union([Type.Literal('refuse'), Type.Literal('hold'), Type.Literal('extend')]),
-  uncertainty: orNull(uncertaintySchema),
+  uncertainty: described(
+    'What its source states of how sure its values are: the same for all, or knot by knot in the order of the values.',
+    orNull(tableUncertaintySchema),
+  ),
   notes: Type.String({ maxLength: 5000 }),
   x: knots,
   y: described(

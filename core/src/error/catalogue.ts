@@ -330,6 +330,11 @@ export const catalogue = {
     'input',
     (f) => `The grid has no value at all at ${f.name} = ${formatValue(f.at)}. Fill one in, or leave that argument out.`,
   ),
+  TABLE_KNOT_UNCERTAINTY: entry<{ value: number | null; have: number; need: number }>('input', (f) =>
+    f.value === null
+      ? `The table states ${f.have} uncertainties for ${f.need} values. Give one for each value.`
+      : `No uncertainty stands beside the value ${formatValue(f.value)}. Give one for each value, or one for the whole table.`,
+  ),
   TABLE_TOO_MANY_POINTS: entry<{ have: number; most: number }>(
     'input',
     (f) =>

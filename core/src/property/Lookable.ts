@@ -1,8 +1,8 @@
-import { standardUncertainty } from '../sample';
+import { standardAtKnots, standardUncertainty } from '../sample';
 import { valueOf, type BuiltIn } from './builtIn';
 import { interpolatorOf, type LookUp } from './interpolatorOf';
 import { errorSourceOf, isInTwo, type PropertyTable } from './PropertyTable';
-import { surfaceOf } from './surface';
+import { surfaceOf, type Surface } from './surface';
 
 /** What a formula can ask for a value: a property table or a published formulation. */
 export interface Lookable {
@@ -50,12 +50,32 @@ export function lookableTable(table: PropertyTable): Lookable {
 }
 
 /** The uncertainty of a table is that of all of its values together. */
-const sureness = ({ symbol, uncertainty }: PropertyTable): Pick<Lookable, 'errorSource' | 'standardAt'> => ({
-  errorSource: errorSourceOf(symbol),
-  ...(uncertainty
-    ? { standardAt: (values: Float64Array) => standardUncertainty(values, uncertainty, () => values.map(() => NaN)) }
-    : {}),
-});
+function sureness(table: PropertyTable): Pick<Lookable, 'errorSource' | 'standardAt'> {
+  const { symbol, uncertainty } = table;
+  const errorSource = errorSourceOf(symbol);
+  if (!uncertainty) return { errorSource };
+  if (uncertainty.kind === 'perKnot')
+    return { errorSource, standardAt: betweenKnots(table, standardAtKnots(uncertainty)) };
+  return {
+    errorSource,
+    standardAt: (values) => standardUncertainty(values, uncertainty, () => values.map(() => NaN)),
+  };
+}
+
+/** Straight lines between what is stated at the knots; beyond them that of the end, and missing where a value is. */
+function betweenKnots(table: PropertyTable, stated: number[]): NonNullable<Lookable['standardAt']> {
+  // On the axis of the argument as the values are, but an uncertainty itself has no logarithm and no zero point.
+  const straight = { method: 'linear', yScale: 'plain', yUnit: '', outside: 'hold' } as const;
+  const y = stated.map((u) => (u === u ? u : null));
+  const own = { ...table, ...straight, y };
+  const at = isInTwo(own)
+    ? surfaceOf({ ...own, second: { ...own.second, method: 'linear', between: 'triangles' } }).at
+    : interpolatorOf(own).at;
+  return (values, [x, w]) => {
+    const { values: found } = (at as Surface['at'])(x!, w!);
+    return found.map((u, i) => (values[i] === values[i] ? u : NaN));
+  };
+}
 
 export function lookableBuiltIn(builtIn: BuiltIn): Lookable {
   const at = ([a, b, c]: readonly Float64Array[]): LookUp => {

@@ -1,5 +1,5 @@
 import { AppError } from '../error/AppError';
-import type { Uncertainty } from '../sample';
+import type { TableUncertainty } from '../sample';
 
 /** What a table answers outside its knots: nothing (missing, counted), the end value, or its end piece continued. */
 export type OutsidePolicy = 'refuse' | 'hold' | 'extend';
@@ -37,8 +37,8 @@ export interface PropertyTable {
   xScale?: AxisScale | undefined;
   yScale?: AxisScale | undefined;
   outside: OutsidePolicy;
-  /** What its source states of how sure its values are; the same error for the whole table. */
-  uncertainty?: Uncertainty | null | undefined;
+  /** What its source states of how sure its values are, alike or knot by knot; one error for the whole table. */
+  uncertainty?: TableUncertainty | null | undefined;
   /** Knots in rising x; of a scattered table the x of each point. */
   x: number[];
   /** The value at each x; over a grid row by row, y[i · (number of w) + j] at x[i], w[j], null where it has a hole. */
@@ -57,11 +57,16 @@ export const errorSourceOf = (symbol: string): string => `table ${symbol}`;
 
 /**
  * A table with its knots in rising order.
- * @throws {AppError} TABLE_TOO_SHORT, TABLE_KNOT_NOT_NUMBER, TABLE_KNOT_REPEATED, TABLE_GRID_SIZE, TABLE_LINE_EMPTY
+ * @throws {AppError} TABLE_TOO_SHORT, TABLE_KNOT_NOT_NUMBER, TABLE_KNOT_REPEATED, TABLE_GRID_SIZE, TABLE_LINE_EMPTY,
+ *   TABLE_KNOT_UNCERTAINTY
  */
 export function inOrder<T extends PropertyTable>(table: T): T {
   const { x, y, second } = table;
-  if (!second) return { ...table, ...orderKnots(x, y) };
+  needUncertainties(table);
+  if (!second) {
+    const order = orderOf(x, y);
+    return { ...table, x: inThat(order, x), y: inThat(order, y), uncertainty: uncertaintyIn(order, table) };
+  }
   const { w } = second;
   if (second.isScattered) {
     if (x.length !== w.length || x.length !== y.length)
@@ -79,14 +84,30 @@ export function inOrder<T extends PropertyTable>(table: T): T {
     throw new AppError('TABLE_GRID_SIZE', { need: `${x.length} × ${w.length} values`, have: y.length });
   needNumbers(y.filter((v) => v !== null));
   needSomeInEachLine(table, second);
-  const placesOf = (knots: readonly number[]) => orderKnots(knots, [...knots.keys()]);
-  const [rows, columns] = [placesOf(x), placesOf(w)];
+  const [rows, columns] = [orderOf(x, x), orderOf(w, w)];
+  const order = rows.flatMap((i) => columns.map((j) => i * w.length + j));
   return {
     ...table,
-    x: rows.x,
-    y: rows.y.flatMap((i) => columns.y.map((j) => y[i * w.length + j]!)),
-    second: { ...second, w: columns.x },
+    x: inThat(rows, x),
+    y: inThat(order, y),
+    uncertainty: uncertaintyIn(order, table),
+    second: { ...second, w: inThat(columns, w) },
   };
+}
+
+const inThat = <T>(order: readonly number[], column: readonly T[]): T[] => order.map((i) => column[i]!);
+
+function uncertaintyIn(order: readonly number[], { uncertainty }: PropertyTable): PropertyTable['uncertainty'] {
+  return uncertainty?.kind === 'perKnot' ? { ...uncertainty, values: inThat(order, uncertainty.values) } : uncertainty;
+}
+
+/** Each value has its ± where they are stated one by one. @throws {AppError} TABLE_KNOT_UNCERTAINTY */
+function needUncertainties({ y, uncertainty }: PropertyTable): void {
+  if (uncertainty?.kind !== 'perKnot') return;
+  const { values } = uncertainty;
+  const lacks = y.findIndex((v, i) => v !== null && !Number.isFinite(values[i] ?? NaN));
+  if (lacks >= 0 || values.length !== y.length)
+    throw new AppError('TABLE_KNOT_UNCERTAINTY', { value: y[lacks] ?? null, have: values.length, need: y.length });
 }
 
 /** A row or a column of holes alone says nothing. @throws {AppError} TABLE_LINE_EMPTY */
@@ -103,20 +124,18 @@ function needNumbers(...columns: (readonly (number | null)[])[]): void {
 }
 
 /**
- * Brings knots into rising order and refuses what cannot be interpolated.
+ * The order in which knots rise; refuses what cannot be interpolated.
  * @throws {AppError} TABLE_TOO_SHORT, TABLE_KNOT_NOT_NUMBER, TABLE_KNOT_REPEATED
  */
-function orderKnots(x: readonly number[], y: readonly (number | null)[]): { x: number[]; y: number[] } {
+function orderOf(x: readonly number[], y: readonly (number | null)[]): number[] {
   if (x.length !== y.length)
     throw new AppError('LENGTHS_DIFFER', { a: 'x', b: 'y', lengthA: x.length, lengthB: y.length });
   if (x.length < 2) throw new AppError('TABLE_TOO_SHORT', { have: x.length });
-  const order = x.map((_, i) => i);
-  for (const i of order)
-    if (!Number.isFinite(x[i]) || !Number.isFinite(y[i])) throw new AppError('TABLE_KNOT_NOT_NUMBER', { row: i + 1 });
-  order.sort((a, b) => x[a]! - x[b]!);
+  needNumbers(x, y);
+  const order = [...x.keys()].sort((a, b) => x[a]! - x[b]!);
   order.forEach((i, k) => {
     if (k > 0 && x[order[k - 1]!] === x[i])
       throw new AppError('TABLE_KNOT_REPEATED', { x: x[i]!, row: Math.max(i, order[k - 1]!) + 1 });
   });
-  return { x: order.map((i) => x[i]!), y: order.map((i) => y[i]!) };
+  return order;
 }

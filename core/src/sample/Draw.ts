@@ -20,7 +20,8 @@ export function shapesOf(channels: Iterable<Channel>): Map<string, Shape> {
 }
 
 /** Source: JCGM 101:2008, 6.4.2 (limits) and 6.4.7 (a standard uncertainty). */
-export const shapeOf = ({ statedAs }: Uncertainty): Shape => (statedAs === 'limits' ? 'rectangular' : 'normal');
+export const shapeOf = ({ statedAs }: Pick<Uncertainty, 'statedAs'>): Shape =>
+  statedAs === 'limits' ? 'rectangular' : 'normal';
 
 /** One draw of all sources of error: a source that reaches several channels has one value for all of them. */
 export class Draw {

@@ -27,6 +27,21 @@ const teller = Type.Object({ kind: Type.Literal('channel'), symbol, statedAs, ef
 export const uncertaintySchema = Type.Union([absolute, reading, fullScale, teller]);
 export type Uncertainty = Static<typeof uncertaintySchema>;
 
+/** What is stated of each knot of a table by itself. */
+export const uncertaintyPerKnotSchema = Type.Object(
+  {
+    kind: Type.Literal('perKnot'),
+    values: Type.Array(Type.Union([amount, Type.Null()]), { minItems: 2, maxItems: 100000 }),
+    statedAs,
+  },
+  closed,
+);
+export type UncertaintyPerKnot = Static<typeof uncertaintyPerKnotSchema>;
+
+/** What is stated of how sure a table is. */
+export const tableUncertaintySchema = Type.Union([...uncertaintySchema.anyOf, uncertaintyPerKnotSchema]);
+export type TableUncertainty = Static<typeof tableUncertaintySchema>;
+
 /** One reason among several. @param name  what it is called */
 const named = <T extends TSchema>(of: T) =>
   Type.Object(
@@ -63,6 +78,10 @@ const divisors: Readonly<Record<Uncertainty['statedAs'], number>> = {
   percent95: 1.959963984540054,
   limits: Math.sqrt(3),
 };
+
+/** Standard uncertainties at the knots of a table, NaN where none is stated. Source: as `standardUncertainty`. */
+export const standardAtKnots = ({ values, statedAs: meant }: UncertaintyPerKnot): number[] =>
+  values.map((v) => (v === null ? NaN : v / divisors[meant]));
 
 /**
  * Standard uncertainty of each sample.

@@ -1,5 +1,17 @@
-import { argumentsAt, isInTwo, valuesOf, type PropertyTable } from '@undameter/core';
+import { argumentsAt, isInTwo, standardAtKnots, valuesOf, type PropertyTable } from '@undameter/core';
 import type { ChannelToWrite, RunToWrite } from '../writers';
+
+/** The standard uncertainty of each knot that has a value, where they are stated one by one. */
+function errorsOf({ name, yUnit, y, uncertainty }: PropertyTable): ChannelToWrite[] {
+  if (uncertainty?.kind !== 'perKnot') return [];
+  return [
+    channel(
+      `u(${name})`,
+      yUnit,
+      standardAtKnots(uncertainty).filter((_, k) => y[k] !== null),
+    ),
+  ];
+}
 
 const channel = (name: string, unit: string, values: ArrayLike<number>): ChannelToWrite => ({
   ...{ symbol: name, name, unit },
@@ -13,7 +25,8 @@ const channel = (name: string, unit: string, values: ArrayLike<number>): Channel
 export function tableToWrite(table: PropertyTable, form: 'grid' | 'long'): RunToWrite {
   const { name, xName, xUnit, yUnit, x } = table;
   const y = valuesOf(table);
-  if (!isInTwo(table)) return { name, channels: [channel(xName, xUnit, x), channel(name, yUnit, y)] };
+  const errors = errorsOf(table);
+  if (!isInTwo(table)) return { name, channels: [channel(xName, xUnit, x), channel(name, yUnit, y), ...errors] };
   const { second } = table;
   if (form === 'grid' && !second.isScattered) {
     const across = second.w.map((w, j) =>
@@ -46,6 +59,7 @@ export function tableToWrite(table: PropertyTable, form: 'grid' | 'long'): RunTo
         yUnit,
         known.map((knot) => y[knot]!),
       ),
+      ...errors,
     ],
   };
 }

@@ -129,6 +129,21 @@ describe('the figure of a table', () => {
     ]);
     expect(panel!.series[1]!.curve!.y[200]).toBeCloseTo(3, 9);
   });
+  test('has the ± of each knot, no point at a hole, and none where it is stated of all', () => {
+    const uncertainty = { kind: 'perKnot' as const, statedAs: 'twice' as const, values: [0.4, 0.2, 0.8, null] };
+    const series = contentOfTable({ ...table, y: [4, 2, 8, null], uncertainty }).panels[0]!.series;
+    expect(series.map((s) => [s.points!.y, s.points!.yError])).toEqual([
+      [
+        [4, 8],
+        [0.2, 0.4],
+      ],
+      [[2], [0.1]],
+    ]);
+    expect(series[1]!.curve!.y[200]).toBeNull();
+    expect(contentOfTable(table).panels[0]!.series[0]!.points!.yError).toEqual([]);
+    const curve = { ...table, y: [4, 2], second: null, uncertainty: { ...uncertainty, values: [0.4, 0.2] } };
+    expect(contentOfTable(curve).panels[0]!.series[0]!.points!.yError).toEqual([0.2, 0.1]);
+  });
   test('of many second arguments has at most twelve', () => {
     const w = Array.from({ length: 40 }, (_, j) => j);
     const many = { ...table, y: [...w, ...w], second: { ...table.second, w } };

@@ -215,6 +215,7 @@ describe('tables', () => {
     xUnit: '°C',
     yUnit: 'kg/m³',
     source: 's',
+    uncertainty: null,
     outside: 'refuse',
     x: [0, 10],
     y: [2, 1],
@@ -372,7 +373,7 @@ describe('tables', () => {
         ['', '20', '', '10'],
         ['2', '1', '', '3'],
         ['1', '5', '', '6'],
-        ['3', 'x', '', '4'],
+        ['3', 'x', '', ''],
       ]),
     ).toEqual({
       x: [1, 2],
@@ -389,7 +390,7 @@ describe('tables', () => {
   test('three columns of a file that fill a grid are one', () => {
     const column = (name: string, ...values: number[]) => ({ name, unit: '', values });
     const long = [column('T', 1, 1, 2, 2), column('share', 0, 5, 0, 5), column('mu', 1, 2, 3, 4)];
-    expect(fromColumns(long, { x: 0, w: 1, y: 2 })).toMatchObject({
+    expect(fromColumns(long, { x: 0, w: 1, y: 2, u: null })).toMatchObject({
       shape: 'grid',
       cells: [
         ['', '0', '5'],
@@ -397,7 +398,7 @@ describe('tables', () => {
         ['2', '3', '4'],
       ],
     });
-    expect(fromColumns(long, { x: 0, w: null, y: 2 })).toMatchObject({ shape: 'curve' });
+    expect(fromColumns(long, { x: 0, w: null, y: 2, u: null })).toMatchObject({ shape: 'curve' });
   });
 });
 

@@ -1,5 +1,13 @@
 import type { FigureContent, FigureSeries, TableBody } from '@undameter/contract';
-import { formatValue, inOrder, interpolatorOf, printUnit, surfaceOf, type TableInTwo } from '@undameter/core';
+import {
+  formatValue,
+  inOrder,
+  interpolatorOf,
+  printUnit,
+  standardAtKnots,
+  surfaceOf,
+  type TableInTwo,
+} from '@undameter/core';
 import { table as storedTable } from '../../store/tables';
 import { bareSeries, named, emptyPanel, plainAxis, sourceKind } from './Source';
 
@@ -43,10 +51,23 @@ const curveOf = (x: Float64Array, y: Float64Array): FigureSeries['curve'] => ({
   held: false,
 });
 
-function pointsOf(x: readonly number[], y: readonly (number | null)[]): FigureSeries['points'] {
-  const known = y.flatMap((value, i) => (value === null ? [] : [{ x: x[i]!, y: value }]));
-  return { x: known.map((p) => p.x), y: known.map((p) => p.y), xError: [], yError: [] };
+function pointsOf(
+  x: readonly number[],
+  y: readonly (number | null)[],
+  errors: readonly number[] = [],
+): FigureSeries['points'] {
+  const known = y.flatMap((value, i) => (value === null ? [] : [{ x: x[i]!, y: value, error: errors[i] ?? null }]));
+  return {
+    x: known.map((p) => p.x),
+    y: known.map((p) => p.y),
+    xError: [],
+    yError: errors.length > 0 ? known.map((p) => p.error) : [],
+  };
 }
+
+/** What is stated at each knot, one standard uncertainty; empty where it is not. */
+const errorsOf = ({ uncertainty }: Pick<TableBody, 'uncertainty'>): number[] =>
+  uncertainty?.kind === 'perKnot' ? standardAtKnots(uncertainty) : [];
 
 function single(body: TableBody): FigureSeries {
   const ordered = inOrder(body);
@@ -56,7 +77,7 @@ function single(body: TableBody): FigureSeries {
     id: 'table',
     ...named(body.name),
     nature: 'model',
-    points: pointsOf(ordered.x, ordered.y),
+    points: pointsOf(ordered.x, ordered.y, errorsOf(ordered)),
     curve: curveOf(x, interpolatorOf(ordered).at(x).values),
   };
 }
@@ -64,10 +85,18 @@ function single(body: TableBody): FigureSeries {
 /** A curve for each second argument of a grid; points anywhere in the plane have none. */
 function levelsOf(body: TableBody, second: NonNullable<TableBody['second']>): FigureSeries[] {
   if (second.isScattered)
-    return [{ ...bareSeries, id: 'table', ...named(body.name), nature: 'measured', points: pointsOf(body.x, body.y) }];
+    return [
+      {
+        ...bareSeries,
+        id: 'table',
+        ...named(body.name),
+        nature: 'measured',
+        points: pointsOf(body.x, body.y, errorsOf(body)),
+      },
+    ];
   const ordered = inOrder({ ...body, second }) as TableBody & TableInTwo;
   const { w } = ordered.second;
-  const surface = surfaceOf(ordered);
+  const [surface, errors] = [surfaceOf(ordered), errorsOf(ordered)];
   const x = evenly(ordered.x[0]!, ordered.x.at(-1)!);
   const every = Math.max(1, Math.ceil(w.length / MOST_CURVES));
   return w.flatMap((level, j) => {
@@ -79,7 +108,7 @@ function levelsOf(body: TableBody, second: NonNullable<TableBody['second']>): Fi
         id: `level ${level}`,
         ...named(`${second.name} ${formatValue(level, 4)} ${printUnit(second.unit)}`.trim()),
         nature: 'model' as const,
-        points: pointsOf(ordered.x, own),
+        points: pointsOf(ordered.x, own, errors.length > 0 ? ordered.x.map((_, i) => errors[i * w.length + j]!) : []),
         curve: curveOf(
           x,
           surface.at(

@@ -1,21 +1,24 @@
-import { SheetGrid } from '../../sheet/SheetGrid';
+import { SheetGrid, type SheetGridRow } from '../../sheet/SheetGrid';
 import { columnsOf, type Cells, type CellPosition, type Shape } from './cells';
 
 interface KnotGridProps {
   shape: Shape;
   cells: Cells;
+  /** Columns beside the knots. */
+  further: number;
   /** Headings of the columns of a list; of a grid what stands down, and what across. */
   titles: readonly string[];
   /** Values that somebody should look at. */
   odd: readonly CellPosition[];
   height: number;
-  onChange(cells: Cells): void;
+  /** Rows carry where they stood before. */
+  onChange(rows: SheetGridRow[]): void;
 }
 
 /** The knots to type or paste into; of a grid the first row and the first column hold the arguments. */
-export function KnotGrid({ shape, cells, titles, odd, height, onChange }: KnotGridProps) {
+export function KnotGrid({ shape, cells, further, titles, odd, height, onChange }: KnotGridProps) {
   const isGrid = shape === 'grid';
-  const width = columnsOf(shape, cells) + (isGrid ? 1 : 0);
+  const width = columnsOf(shape, cells) + further + (isGrid ? 1 : 0);
   const marked = new Set(odd.map(([row, column]) => `${row} ${column}`));
   const titleOf = (c: number): string =>
     isGrid ? (c === 0 ? `${titles[0]} ↓` : c === 1 ? `${titles[1]} →` : '') : (titles[c] ?? '');
@@ -26,24 +29,17 @@ export function KnotGrid({ shape, cells, titles, odd, height, onChange }: KnotGr
   return (
     <SheetGrid
       columns={Array.from({ length: width }, (_, c) => ({ title: titleOf(c) }))}
-      rows={cells.map((row) => ({ cells: row }))}
+      rows={cells.map((row, id) => ({ id, cells: row }))}
       height={height}
       classOf={classOf}
-      onChange={(rows) =>
-        onChange(
-          tidied(
-            rows.map((row) => row.cells),
-            shape,
-          ),
-        )
-      }
+      onChange={(rows) => onChange(tidied(rows, shape))}
     />
   );
 }
 
 /** Without columns at the right in which nothing stands. */
-function tidied(cells: Cells, shape: Shape): Cells {
-  if (shape !== 'grid') return cells;
-  const used = Math.max(3, ...cells.map((row) => row.findLastIndex((cell) => cell.trim() !== '') + 1));
-  return cells.map((row) => row.slice(0, used));
+function tidied(rows: SheetGridRow[], shape: Shape): SheetGridRow[] {
+  if (shape !== 'grid') return rows;
+  const used = Math.max(3, ...rows.map(({ cells }) => cells.findLastIndex((cell) => cell.trim() !== '') + 1));
+  return rows.map((row) => ({ ...row, cells: row.cells.slice(0, used) }));
 }

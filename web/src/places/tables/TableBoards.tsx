@@ -1,10 +1,12 @@
 import type { TableRow } from '@undameter/contract';
 import { formatValue, methodOf, printUnit } from '@undameter/core';
 import { Segmented } from 'antd';
+import { useState } from 'react';
 import { Board } from '../../board/Board';
 import { axisTitle } from '../../chart/panes';
 import { BuiltInBoard } from './BuiltInBoard';
 import { SheetRoom } from '../../sheet/SheetRoom';
+import { changedInSheet, sheetOf } from './errorCells';
 import { holesOf } from './holes';
 import { KnotGrid } from './KnotGrid';
 import { RemovedTables } from './RemovedTables';
@@ -108,7 +110,11 @@ function KnotBoard({ draft, understood, onChange, tools }: TableBoardsProps & { 
   const x = axisTitle({ name: xName || 'Argument', unit: xUnit });
   const w = axisTitle({ name: second.name || 'Second argument', unit: second.unit });
   const y = axisTitle({ name: name || 'Value', unit: yUnit });
-  const titles = shape === 'curve' ? [x, y] : [x, w, y];
+  const [ofErrors, setOfErrors] = useState(false);
+  const canTurn = shape === 'grid' && draft.knotErrors !== null;
+  const sheet = sheetOf(draft, canTurn && ofErrors);
+  const error = axisTitle({ name: '±', unit: yUnit });
+  const titles = [...(shape === 'curve' ? [x, y] : [x, w, y]), error];
   const odd = [
     ...(understood ? likelyWrong(understood).map((knot) => understood.places[knot]!) : []),
     ...holesOf(shape, draft.cells),
@@ -119,17 +125,30 @@ function KnotBoard({ draft, understood, onChange, tools }: TableBoardsProps & { 
         <h3>Knots</h3>
         <span className="soft">typed, or pasted from a spreadsheet</span>
         <span className="grow" />
+        {canTurn && (
+          <Segmented<boolean>
+            size="small"
+            aria-label="In the cells"
+            value={ofErrors}
+            options={[
+              { value: false, label: 'values' },
+              { value: true, label: '±' },
+            ]}
+            onChange={setOfErrors}
+          />
+        )}
         {tools}
       </header>
       <SheetRoom>
         {(height) => (
           <KnotGrid
             shape={shape}
-            cells={draft.cells}
+            cells={sheet.rows}
+            further={sheet.further}
             titles={titles}
             odd={odd}
             height={height}
-            onChange={(cells) => onChange({ cells })}
+            onChange={(rows) => onChange(changedInSheet(draft, rows, canTurn && ofErrors))}
           />
         )}
       </SheetRoom>

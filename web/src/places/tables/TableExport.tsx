@@ -20,9 +20,10 @@ function Formats({ row }: { row: TableRow }) {
   const [form, setForm] = useState<'grid' | 'long'>('grid');
   const { data: about } = useQuery(queries.about());
   const name = fileName(row.name);
+  const isGrid = row.second !== null && !row.second.isScattered;
   return (
     <div className="declare">
-      {row.second && !row.second.isScattered && (
+      {isGrid && row.second && (
         <Segmented<'grid' | 'long'>
           aria-label="Form"
           size="small"
@@ -33,6 +34,9 @@ function Formats({ row }: { row: TableRow }) {
             { value: 'long', label: 'a row for each knot' },
           ]}
         />
+      )}
+      {form === 'grid' && isGrid && row.uncertainty?.kind === 'perKnot' && (
+        <p className="soft">The ± of each knot goes with the whole table and with a row for each knot.</p>
       )}
       <ul className="formats">
         <li>

@@ -1,8 +1,10 @@
-import { interpolationMethods, methodOf, type AxisScale, type BetweenPoints } from '@undameter/core';
+import { interpolationMethods, methodOf, type AxisScale, type BetweenPoints, type Uncertainty } from '@undameter/core';
 import { Input, Segmented, Select } from 'antd';
 import { Field } from '../../parts/Field';
+import { statedMeanings } from '../../uncertainty/statedMeanings';
 import { UncertaintyFields } from '../../uncertainty/UncertaintyFields';
 import { reshaped, type Shape } from './cells';
+import { emptyErrors, reshapedErrors } from './errorCells';
 import type { TableDraft } from './state';
 
 const shapes: { value: Shape; label: string }[] = [
@@ -44,13 +46,47 @@ export function TableForm(props: TableFormProps) {
           onChange={(outside) => onChange({ outside })}
         />
       </Field>
-      <UncertaintyFields
-        unit={draft.yUnit}
-        value={draft.uncertainty}
-        onChange={(uncertainty) => onChange({ uncertainty })}
-      />
+      <HowSure {...props} />
       <UseFields {...props} />
     </div>
+  );
+}
+
+/** The ± of the table: alike for all of its values, or stated at each knot. */
+function HowSure({ draft: { shape, cells, yUnit, uncertainty, knotErrors }, onChange }: TableFormProps) {
+  return (
+    <>
+      <Field
+        label="± of"
+        group
+        hint={knotErrors ? 'Typed beside the values; straight in between, and off the same way all over.' : undefined}
+      >
+        <Segmented<boolean>
+          size="small"
+          aria-label="± of"
+          value={knotErrors !== null}
+          options={[
+            { value: false, label: 'all values alike' },
+            { value: true, label: 'each knot' },
+          ]}
+          onChange={(each) =>
+            onChange({ knotErrors: each ? { statedAs: 'twice', cells: emptyErrors(shape, cells) } : null })
+          }
+        />
+      </Field>
+      {knotErrors ? (
+        <Field label="Stated as">
+          <Select<Uncertainty['statedAs']>
+            aria-label="Stated as"
+            value={knotErrors.statedAs}
+            options={statedMeanings}
+            onChange={(statedAs) => onChange({ knotErrors: { ...knotErrors, statedAs } })}
+          />
+        </Field>
+      ) : (
+        <UncertaintyFields unit={yUnit} value={uncertainty} onChange={(next) => onChange({ uncertainty: next })} />
+      )}
+    </>
   );
 }
 
@@ -104,7 +140,9 @@ function ArgumentFields(props: TableFormProps) {
           aria-label="Arguments"
           value={shape}
           options={shapes}
-          onChange={(to) => onChange({ shape: to, cells: reshaped(shape, to, draft.cells) })}
+          onChange={(to) =>
+            onChange({ shape: to, cells: reshaped(shape, to, draft.cells), knotErrors: reshapedErrors(draft, to) })
+          }
         />
       </Field>
       <Text {...props} label="Argument" field="xName" />

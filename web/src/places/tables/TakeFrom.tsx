@@ -16,7 +16,7 @@ interface TakeFromProps {
   onTake(change: Partial<TableDraft>): void;
 }
 
-const atFirst: Taken = { x: 0, w: null, y: 1 };
+const atFirst: Taken = { x: 0, w: null, y: 1, u: null };
 
 /** Takes columns as the knots, of a file, a run or a fit; or a whole table from a JSON file. */
 export function TakeFrom({ campaign, second, onTake }: TakeFromProps) {
@@ -154,6 +154,12 @@ function ColumnPair({ found, taken, onTake }: ColumnPairProps) {
         value={taken.y}
         options={options}
         onChange={(y) => onTake({ ...taken, y })}
+      />
+      <Select
+        aria-label="Column of the ±"
+        value={taken.u ?? -1}
+        options={[{ value: -1, label: 'no ± of each knot' }, ...options]}
+        onChange={(u) => onTake({ ...taken, u: u === -1 ? null : u })}
       />
     </div>
   );

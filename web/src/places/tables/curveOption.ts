@@ -3,10 +3,11 @@ import {
   interpolationMethods,
   interpolatorOf,
   methodOf,
+  standardAtKnots,
   type Interpolator,
   type PropertyTable,
 } from '@undameter/core';
-import { knots, line } from '../../chart/marks';
+import { errorBars, knots, line } from '../../chart/marks';
 import { axisTitle, stackOption, type Pane } from '../../chart/panes';
 import type { Size } from '../../chart/Chart';
 import type { Palette } from '../../theme/palette';
@@ -44,6 +45,7 @@ export function curveOption(
     ...(drawn.others ? otherMethods(table, grid, palette) : []),
     ...furtherMarks(table, curve, palette),
     line(drawnOver(grid, curve.at(grid).values), { name: draft.symbol || 'value', colour, width: 1.6 }),
+    ...barsOf(table, colour),
     shown,
     knots(
       { x: odd.map((i) => table.x[i]!), y: odd.map((i) => table.y[i]!) },
@@ -60,6 +62,13 @@ export function curveOption(
     ],
     x,
   });
+}
+
+/** What is stated of each knot, one standard uncertainty each way. */
+function barsOf({ x, y, uncertainty }: PropertyTable, colour: string) {
+  if (uncertainty?.kind !== 'perKnot') return [];
+  const yError = standardAtKnots(uncertainty).map((u) => (u === u ? u : null));
+  return [errorBars({ x, y, xError: [], yError }, colour)];
 }
 
 /** What other methods would draw between the same knots. */

@@ -1,5 +1,6 @@
 import type { TableFileReply } from '@undameter/contract';
 import { reshaped } from './cells';
+import { reshapedErrors } from './errorCells';
 import type { TableDraft } from './state';
 
 type Column = TableFileReply['columns'][number];
@@ -9,6 +10,8 @@ export interface Taken {
   x: number;
   w: number | null;
   y: number;
+  /** Of the ± of each value. */
+  u: number | null;
 }
 
 type Grid = NonNullable<TableFileReply['grid']>;
@@ -18,6 +21,7 @@ export function fromGrid({ down, across, value, cells }: Grid, second: TableDraf
   const width = across.values.length;
   return {
     shape: 'grid',
+    knotErrors: null,
     ...(isSilent(down) ? {} : { xUnit: down.unit, ...(down.name === '' ? {} : { xName: down.name }) }),
     ...(isSilent(value) ? {} : { yUnit: value.unit, ...(value.name === '' ? {} : { name: value.name }) }),
     second: isSilent(across) ? second : { ...second, name: across.name || second.name, unit: across.unit },
@@ -30,36 +34,50 @@ export function fromGrid({ down, across, value, cells }: Grid, second: TableDraf
 
 const isSilent = ({ name, unit }: { name: string; unit: string }): boolean => name === '' && unit === '';
 
+/** Headings under which a ± stands: u(Density), ± Density, uncertainty of the density. */
+const SAYS_ERROR = /^(u\(|±|uncertainty\b)/i;
+
 /**
  * Which columns are the arguments and which the value: of three the first two are arguments where they make a grid, or
- * where the file is one of this program's own.
+ * where the file is one of this program's own. A last one whose heading says so is the ±.
  */
 export function proposedColumns(columns: readonly Column[], isOwn: boolean): Taken {
+  const u = columns.length > 2 && SAYS_ERROR.test(columns.at(-1)!.name) ? columns.length - 1 : null;
   const [a, b] = columns;
-  return columns.length === 3 && (isOwn || isLattice(a!.values, b!.values))
-    ? { x: 0, w: 1, y: 2 }
-    : { x: 0, w: null, y: 1 };
+  const isInTwo = (u ?? columns.length) === 3 && (isOwn || isLattice(a!.values, b!.values));
+  return isInTwo ? { x: 0, w: 1, y: 2, u } : { x: 0, w: null, y: 1, u };
 }
 
 const cell = (v: number | null | undefined): string => (v === null || v === undefined ? '' : String(v));
 
 /** Columns as the knots of a table: with a second argument as points, or as the grid that they are. */
-export function fromColumns(columns: readonly Column[], { x, w, y }: Taken): Partial<TableDraft> | undefined {
+export function fromColumns(columns: readonly Column[], { x, w, y, u }: Taken): Partial<TableDraft> | undefined {
   const [a, value] = [columns[x], columns[y]];
   if (!a || !value) return undefined;
   const head = { xName: a.name, xUnit: a.unit, name: value.name, yUnit: value.unit };
   const b = w === null ? undefined : columns[w];
-  if (!b) return { ...head, shape: 'curve', cells: a.values.map((v, i) => [cell(v), cell(value.values[i])]) };
+  const errors = u === null ? undefined : columns[u];
+  if (!b) {
+    const knots = a.values.map((v, i) => [cell(v), cell(value.values[i])]);
+    return { ...head, shape: 'curve', cells: knots, knotErrors: errorsBeside(errors, 1) };
+  }
   const cells = a.values.map((v, i) => [cell(v), cell(b.values[i]), cell(value.values[i])]);
   const second = { name: b.name, unit: b.unit, method: 'linear', scale: 'plain' as const };
   const isGrid = isLattice(a.values, b.values);
+  const points = { shape: 'scattered' as const, cells, knotErrors: errorsBeside(errors, 2) };
+  if (!isGrid) return { ...head, second, ...points };
   return {
-    ...head,
-    second,
-    shape: isGrid ? 'grid' : 'scattered',
-    cells: isGrid ? reshaped('scattered', 'grid', cells) : cells,
+    ...{ ...head, second, shape: 'grid' },
+    cells: reshaped('scattered', 'grid', cells),
+    knotErrors: reshapedErrors(points, 'grid'),
   };
 }
+
+/** A column of ± as it stands in a file, taken as standard uncertainties; where the value stands among the cells. */
+const errorsBeside = (errors: Column | undefined, at: number): TableDraft['knotErrors'] =>
+  errors
+    ? { statedAs: 'standard', cells: errors.values.map((v) => [...Array.from({ length: at }, () => ''), cell(v)]) }
+    : null;
 
 /** So much of a lattice is filled by a grid with a few holes; points that fill less of it are points. */
 const FILLED = 0.75;

@@ -1,15 +1,15 @@
-import { formatValue, formatWithUncertainty, printUnit, standardUncertainty, type Lookable } from '@undameter/core';
+import { formatValue, formatWithUncertainty, printUnit, type Lookable } from '@undameter/core';
 import type { TableDraft, Understood } from './state';
 
 /** A value with its ± and unit; undefined where there is none. */
 export function saidOf(
   lookable: Lookable,
   at: readonly Float64Array[],
-  { uncertainty, yUnit }: Pick<TableDraft, 'uncertainty' | 'yUnit'>,
+  { yUnit }: Pick<TableDraft, 'yUnit'>,
 ): string | undefined {
   const { values } = lookable.at(at);
   if (Number.isNaN(values[0])) return undefined;
-  const u = uncertainty ? standardUncertainty(values, uncertainty, () => values)[0]! : 0;
+  const u = lookable.standardAt?.(values, at)[0] ?? 0;
   const said = formatWithUncertainty(values[0]!, u);
   return `${u > 0 ? `${said.value} ± ${said.uncertainty}` : formatValue(values[0]!, 6)} ${printUnit(yUnit)}${u > 0 ? ' (k = 1)' : ''}`;
 }

@@ -1,4 +1,4 @@
-import { printUnit, standardUncertainty } from '@undameter/core';
+import { printUnit } from '@undameter/core';
 import { typedNumber } from '../../sheet/typedNumber';
 import type { TableDraft, Understood } from './state';
 
@@ -38,7 +38,7 @@ export function answersTo(text: string, draft: TableDraft, { lookable }: Underst
   const columns = Array.from({ length: count }, (_, k) => Float64Array.from(readable, (at) => at[k]!));
   const { values, outside, holes } = lookable.at(columns);
   const [beyond, besideHole] = [new Set(outside), new Set(holes)];
-  const u = draft.uncertainty ? standardUncertainty(values, draft.uncertainty, () => values) : undefined;
+  const u = lookable.standardAt?.(values, columns);
   let next = 0;
   return asked.map(({ line, at }) => {
     const none = { line, at, value: null, uncertainty: null };

@@ -1,4 +1,5 @@
 import type { TableBody } from '@undameter/contract';
+import { standardAtKnots } from '@undameter/core';
 import { toCsv } from '../../board/toCsv';
 import { draftOf, emptyDraft, type TableDraft } from './state';
 
@@ -8,17 +9,19 @@ export const asJson = (body: TableBody): Blob =>
 
 /**
  * Its knots as CSV under a line that names the source: a column an argument, or a grid with the second one across.
- * @param form  of a grid; in its long form each knot has a row
+ * @param form  of a grid; in its long form each knot has a row, and its standard uncertainty where one is stated
  */
 export function asCsv(
-  { name, xName, xUnit, yUnit, source, x, y, second }: TableBody,
+  { name, xName, xUnit, yUnit, source, x, y, second, uncertainty }: TableBody,
   form: 'grid' | 'long' = 'grid',
 ): string {
   const about = toCsv<string>([{ title: `Source: ${source.replace(/\s+/g, ' ')}`, value: () => null }], []);
   const first = { title: xName, unit: xUnit, value: (k: number) => x[k]! };
   const rows = x.map((_, k) => k);
+  const sure = standardOf(uncertainty);
+  const error = sure ? [{ title: `u(${name})`, unit: yUnit, value: (k: number) => sure[k] ?? null }] : [];
   const value = { title: name, unit: yUnit, value: (k: number) => y[k] ?? null };
-  if (!second) return about + toCsv<number>([first, value], rows);
+  if (!second) return about + toCsv<number>([first, value, ...error], rows);
   const { w } = second;
   if (second.isScattered || form === 'long') {
     const across = second.isScattered ? 1 : w.length;
@@ -28,12 +31,16 @@ export function asCsv(
       { ...first, value: (k: number) => x[Math.floor(k / across)]! },
       { title: second.name, unit: second.unit, value: (k: number) => w[second.isScattered ? k : k % across]! },
     ];
-    return about + toCsv<number>([...places, value], knots);
+    return about + toCsv<number>([...places, value, ...error], knots);
   }
   const across = `Across: ${second.name}${second.unit ? ` (${second.unit})` : ''}. Values: ${name}${yUnit ? ` (${yUnit})` : ''}`;
   const columns = w.map((at, j) => ({ title: String(at), value: (k: number) => y[k * w.length + j] ?? null }));
   return about + toCsv<string>([{ title: across, value: () => null }], []) + toCsv<number>([first, ...columns], rows);
 }
+
+/** The ± of each knot as standard uncertainties; undefined where they are not stated one by one. */
+const standardOf = (uncertainty: TableBody['uncertainty']): number[] | undefined =>
+  uncertainty?.kind === 'perKnot' ? standardAtKnots(uncertainty) : undefined;
 
 const isColumn = (v: unknown): v is number[] => Array.isArray(v) && v.every((n) => typeof n === 'number');
 const isColumnWithHoles = (v: unknown): boolean => Array.isArray(v) && isColumn(v.filter((n) => n !== null));
@@ -47,10 +54,12 @@ export function fromJson(text: string, fileName: string): { draft: TableDraft } 
       const { x, y = [] } = given;
       const need = second && !second.isScattered ? x.length * second.w.length : x.length;
       if (y.length === need && (!second?.isScattered || second.w.length === need)) {
-        const known = Object.keys(emptyDraft).filter((key) => key in given && key !== 'second');
+        const known = Object.keys(emptyDraft).filter((key) => key in given && !['second', 'uncertainty'].includes(key));
         const head = Object.fromEntries(known.map((key) => [key, given[key as keyof TableBody]]));
-        const { shape, second: whole, cells } = draftOf({ ...given, x, y, second } as TableBody);
-        return { draft: { ...emptyDraft, ...head, shape, second: { ...emptyDraft.second, ...whole }, cells } };
+        const whole = { ...given, x, y, second, uncertainty: given.uncertainty ?? null } as TableBody;
+        const { shape, second: other, cells, uncertainty, knotErrors } = draftOf(whole);
+        const made = { shape, second: { ...emptyDraft.second, ...other }, cells, uncertainty, knotErrors };
+        return { draft: { ...emptyDraft, ...head, ...made } };
       }
     }
   } catch {

@@ -495,8 +495,9 @@ describe('a table as CSV', () => {
 describe('where knots come from', () => {
   const column = (name: string, ...values: (number | null)[]) => ({ name, unit: 'm', values });
   test('columns of a file: an argument and a value, missing cells left empty', () =>
-    expect(fromColumns([column('T', 1, null), column('rho', 3, 4)], { x: 0, w: null, y: 1 })).toEqual({
+    expect(fromColumns([column('T', 1, null), column('rho', 3, 4)], { x: 0, w: null, y: 1, u: null })).toEqual({
       shape: 'curve',
+      knotErrors: null,
       xName: 'T',
       xUnit: 'm',
       name: 'rho',
@@ -508,18 +509,18 @@ describe('where knots come from', () => {
     }));
   test('three columns that do not fill a grid are points', () =>
     expect(
-      fromColumns([column('T', 1, 2, 3), column('w', 0, 5, 0), column('mu', 1, 2, 3)], { x: 0, w: 1, y: 2 }),
+      fromColumns([column('T', 1, 2, 3), column('w', 0, 5, 0), column('mu', 1, 2, 3)], { x: 0, w: 1, y: 2, u: null }),
     ).toMatchObject({ shape: 'scattered', second: { name: 'w', unit: 'm' } }));
   test('columns that fill most of a grid are one with holes; twice the same place they are points', () => {
     const [T, w, mu] = [column('T', 1, 1, 2, 2, 3), column('w', 0, 5, 0, 5, 0), column('mu', 1, 2, 3, 4, 5)];
-    expect(proposedColumns([T, w, mu], false)).toEqual({ x: 0, w: 1, y: 2 });
-    const taken = { x: 0, w: 1, y: 2 };
+    expect(proposedColumns([T, w, mu], false)).toEqual({ x: 0, w: 1, y: 2, u: null });
+    const taken = { x: 0, w: 1, y: 2, u: null };
     expect(fromColumns([T, w, mu], taken)).toMatchObject({
       shape: 'grid',
       cells: [['', '0', '5'], {}, {}, ['3', '5', '']],
     });
     const twice = column('w', 0, 5, 0, 0, 5);
-    expect(proposedColumns([T, twice, mu], false)).toEqual({ x: 0, w: null, y: 1 });
+    expect(proposedColumns([T, twice, mu], false)).toEqual({ x: 0, w: null, y: 1, u: null });
     expect(fromColumns([T, twice, mu], taken)).toMatchObject({ shape: 'scattered' });
   });
   const down = { name: 'T', unit: '°C', values: [20, 40] };
@@ -528,7 +529,7 @@ describe('where knots come from', () => {
     const grid = { down, across, value: { name: '', unit: 'kg/m^3' }, cells: [1.5, null, 1.7, 2.7], doubt: '' };
     const before = { name: 'Share', unit: '%', method: 'monotone', scale: 'log' as const };
     expect(fromGrid(grid, before)).toEqual({
-      ...{ shape: 'grid', xName: 'T', xUnit: '°C', yUnit: 'kg/m^3' },
+      ...{ shape: 'grid', knotErrors: null, xName: 'T', xUnit: '°C', yUnit: 'kg/m^3' },
       second: { ...before, name: 'p', unit: 'bar' },
       cells: [
         ['', '1', '2'],
@@ -549,16 +550,16 @@ describe('where knots come from', () => {
   });
   test('of three columns two are arguments where they make a grid or the file is our own', () => {
     const three = (x: number[], w: number[]) => [column('T', ...x), column('p', ...w), column('rho', ...x)];
-    const two = { x: 0, w: 1, y: 2 };
+    const two = { x: 0, w: 1, y: 2, u: null };
     expect(proposedColumns(three([1, 1, 2, 2], [5, 6, 5, 6]), false)).toEqual(two);
     expect(proposedColumns(three([1, 2, 3], [5, 6, 7]), true)).toEqual(two);
-    const one = { x: 0, w: null, y: 1 };
+    const one = { x: 0, w: null, y: 1, u: null };
     expect(proposedColumns(three([1, 2, 3], [5, 6, 7]), false)).toEqual(one);
     expect(proposedColumns(three([1, 2, 3], [5, 5, 5]), false)).toEqual(one);
     expect(proposedColumns([column('T', 1), column('rho', 2)], true)).toEqual(one);
   });
   test('a column that is not there is none', () =>
-    expect(fromColumns([column('T', 1)], { x: 0, w: null, y: 4 })).toBeUndefined());
+    expect(fromColumns([column('T', 1)], { x: 0, w: null, y: 4, u: null })).toBeUndefined());
   const campaign = { runRows: [{ id: 7, name: 'sweep' }] } as unknown as CampaignReply;
   const fits = [{ id: 9, name: 'head' }] as unknown as FitRow[];
   test('runs and fits of the campaign, in groups that have something', () => {
