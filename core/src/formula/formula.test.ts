@@ -108,7 +108,7 @@ test('a missing sample stays missing and is no doubt', () => {
     samples: 2,
   });
   expect([...values]).toEqual([NaN, Math.SQRT2 + 1]);
-  expect(doubts).toEqual({ divisionsByZero: 0, undefinedResults: 0, outsideTable: {} });
+  expect(doubts).toEqual({ divisionsByZero: 0, undefinedResults: 0, outsideTable: {}, besideHole: {} });
 });
 
 test('a table answers in the unit of its argument, whatever the channel is in', () => {

@@ -78,13 +78,14 @@ function betweenKnots(table: PropertyTable, stated: number[]): NonNullable<Looka
 }
 
 export function lookableBuiltIn(builtIn: BuiltIn): Lookable {
-  const at = ([a, b, c]: readonly Float64Array[]): LookUp => {
-    const values = new Float64Array(a!.length);
+  const at = (columns: readonly Float64Array[]): LookUp => {
+    const values = new Float64Array(columns[0]!.length);
     const outside: number[] = [];
+    const place = new Array<number>(columns.length);
     for (let i = 0; i < values.length; i++) {
-      const [p, q, r] = [a![i]!, b ? b[i]! : 0, c ? c[i]! : 0];
-      const value = valueOf(builtIn, p, q, r);
-      const all = p + q + r;
+      let all = 0;
+      for (let k = 0; k < columns.length; k++) all += place[k] = columns[k]![i]!;
+      const value = valueOf(builtIn, ...place);
       values[i] = value;
       if (value !== value && all === all) outside.push(i);
     }
@@ -93,8 +94,8 @@ export function lookableBuiltIn(builtIn: BuiltIn): Lookable {
   const { symbol, unit, uncertainty } = builtIn;
   const standardAt =
     uncertainty &&
-    ((values: Float64Array, [a, b, c]: readonly Float64Array[]) =>
-      values.map((v, i) => uncertainty(v, a![i]!, b ? b[i]! : 0, c ? c[i]! : 0)));
+    ((values: Float64Array, columns: readonly Float64Array[]) =>
+      values.map((v, i) => uncertainty(v, ...columns.map((column) => column[i]!))));
   return {
     symbol,
     unit,

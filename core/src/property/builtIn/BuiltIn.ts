@@ -14,20 +14,13 @@ export interface BuiltIn {
    * Standard uncertainty of a value at its arguments, where the statement is a number: half of what is stated (taken as twice
    * the standard uncertainty, as common practice has it where a source does not say).
    */
-  uncertainty?(value: number, a: number, b: number, c: number): number;
+  uncertainty?(value: number, ...at: readonly number[]): number;
   /** Arguments within their ranges, in their units; NaN where the formulation does not hold. */
-  apply(a: number, b: number, c: number): number;
+  apply(...at: readonly number[]): number;
 }
 
 /** The value at arguments in the units of the formulation; missing outside its range. */
-export function valueOf(builtIn: BuiltIn, a: number, b = 0, c = 0): number {
-  const first = builtIn.arguments[0]!;
-  const second = builtIn.arguments[1];
-  const third = builtIn.arguments[2];
-  const holds =
-    a >= first.from &&
-    a <= first.to &&
-    (!second || (b >= second.from && b <= second.to)) &&
-    (!third || (c >= third.from && c <= third.to));
-  return holds ? builtIn.apply(a, b, c) : NaN;
+export function valueOf(builtIn: BuiltIn, ...at: readonly number[]): number {
+  const holds = builtIn.arguments.every(({ from, to }, k) => at[k]! >= from && at[k]! <= to);
+  return holds ? builtIn.apply(...at) : NaN;
 }

@@ -12,8 +12,8 @@ export function BuiltInBoard({ tools }: { tools: ReactNode }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const value = (b: BuiltIn): string => {
     const given = b.arguments.map((_, k) => typedNumber(typed[placeOf(b, k)] ?? ''));
-    if (given.some((v) => v === null)) return '';
-    const found = valueOf(b, given[0]!, given[1] ?? 0, given[2] ?? 0);
+    if (!given.every((v) => v !== null)) return '';
+    const found = valueOf(b, ...given);
     return Number.isNaN(found) ? 'outside' : formatValue(found, 7);
   };
   return (

@@ -50,15 +50,40 @@ export function nearCritical(temperature: number, density: number): WaterState &
 /** Densities that bound the region, kg/m³. */
 const [THINNEST, DENSEST] = [90, 780];
 
+/** So many steps are taken to find where a pressure is passed, when the middle density does not tell. */
+const STEPS = 64;
+
+/**
+ * On one side of the saturation line, by pressure: the outermost density at which the pressure is passed. In between, where
+ * neither liquid nor vapour is stable, the equation takes it as well.
+ * @param pressure  MPa
+ * @returns         undefined so near to the critical point that the equation does not take it any more
+ */
+export function nearCriticalOn(
+  side: 'liquid' | 'vapour',
+  temperature: number,
+  pressure: number,
+): WaterState | undefined {
+  const missed = (density: number): number => nearCritical(temperature, density).pressure - pressure;
+  let outer = side === 'liquid' ? DENSEST : THINNEST;
+  const isOutside = (density: number): boolean => (side === 'liquid' ? missed(density) > 0 : missed(density) < 0);
+  if (!isOutside(CRITICAL.density)) return nearCritical(temperature, rootBetween(missed, outer, CRITICAL.density));
+  const step = (CRITICAL.density - outer) / STEPS;
+  for (let k = 1; k < STEPS; k++, outer += step)
+    if (!isOutside(outer + step)) return nearCritical(temperature, rootBetween(missed, outer, outer + step));
+  return undefined;
+}
+
 /**
  * Around the critical point, by pressure: the density is searched on the side of the saturation line on which the pressure lies.
  * @param pressure  MPa, 16.529 … 100
  */
 export function nearCriticalAt(temperature: number, pressure: number): WaterState {
-  const divided = temperature < CRITICAL.temperature;
-  const isLiquid = divided && pressure >= saturationPressure(temperature);
-  const low = isLiquid ? CRITICAL.density : THINNEST;
-  const high = divided && !isLiquid ? CRITICAL.density : DENSEST;
+  if (temperature < CRITICAL.temperature) {
+    const side = pressure >= saturationPressure(temperature) ? 'liquid' : 'vapour';
+    const found = nearCriticalOn(side, temperature, pressure);
+    if (found) return found;
+  }
   const missed = (density: number): number => nearCritical(temperature, density).pressure - pressure;
-  return nearCritical(temperature, rootBetween(missed, low, high));
+  return nearCritical(temperature, rootBetween(missed, THINNEST, DENSEST));
 }

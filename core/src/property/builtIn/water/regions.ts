@@ -10,7 +10,7 @@ export const [COLDEST, HOT, HOTTEST] = [273.15, 1073.15, 2273.15];
 export const [HIGHEST, HIGHEST_WHEN_HOT] = [100, 50];
 const BEYOND_REGION_3 = 863.15;
 /** Up to here liquid and steam are divided by the saturation line; above it, by the boundary to region 3. */
-const DIVIDED_BY_SATURATION = 623.15;
+export const DIVIDED_BY_SATURATION = 623.15;
 
 /** Highest pressure in MPa of region 2 above 623.15 K. Source: IAPWS R7-97(2012), equation 5 and table 1, from memory. */
 const boundaryToRegion3 = (t: number): number => 348.05185628969 - 1.1671859879975 * t + 0.0010192970039326 * t * t;
