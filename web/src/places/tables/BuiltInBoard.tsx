@@ -34,7 +34,8 @@ export function BuiltInBoard({ tools }: { tools: ReactNode }) {
                   key={a.name}
                   size="small"
                   aria-label={`${a.name} for ${b.symbol}`}
-                  placeholder={printUnit(a.unit)}
+                  title={a.name}
+                  placeholder={printUnit(a.unit) || a.name}
                   value={typed[placeOf(b, k)] ?? ''}
                   onChange={(e) => setTyped(withTyped(typed, placeOf(b, k), e.target.value))}
                 />
