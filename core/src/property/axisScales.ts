@@ -34,7 +34,10 @@ export function scaledAxis(scale: AxisScale | undefined, unit: string): ScaledAx
   };
 }
 
-/** A column of knots on its scale; NaN where there is none. @throws {AppError} TABLE_SCALE where a knot has no logarithm or reciprocal on one side of zero */
+/**
+ * A column of knots on its scale; NaN where there is none.
+ * @throws {AppError} TABLE_SCALE where a knot has no logarithm or reciprocal on one side of zero
+ */
 export function scaledKnots(values: readonly (number | null)[], axis: ScaledAxis, name: string): Float64Array {
   const scaled = Float64Array.from(values, (v) => (v === null ? NaN : axis.to(v)));
   let last: number | undefined;

@@ -1,11 +1,10 @@
-import { rootBetween } from '../../number/rootBetween';
 import { conductivityOf, densityOf, viscosityOf } from './atmosphere';
 import type { BuiltIn } from './BuiltIn';
 import { saturationPressure, saturationTemperature } from './water/saturation';
 
 const KELVIN = 273.15;
 /** Molar mass of water over that of dry air. Source: CIPM-2007, from memory. */
-const MASS_RATIO = 0.62198;
+export const MASS_RATIO = 0.62198;
 
 /** Factors of the compressibility. Source: A. Picard et al., Metrologia 45 (2008) 149, appendix A1.4, from memory. */
 const Z = {
@@ -35,7 +34,7 @@ export function moistAirDensity(t: number, p: number, humidity: number): number 
 }
 
 /** Partial pressure of the vapour in Pa; that of saturation is taken over water, without the few parts in a thousand that air adds. */
-const vapourPressure = (t: number, humidity: number): number => humidity * saturationPressure(t + KELVIN) * 1e6;
+export const vapourPressure = (t: number, humidity: number): number => humidity * saturationPressure(t + KELVIN) * 1e6;
 
 /** Mass of vapour to a mass of dry air: ideal gases. */
 export function humidityRatio(t: number, p: number, humidity: number): number {
@@ -43,45 +42,11 @@ export function humidityRatio(t: number, p: number, humidity: number): number {
   return vapour < p ? (MASS_RATIO * vapour) / (p - vapour) : NaN;
 }
 
-/** The vapour pressure in Pa at which air has a humidity ratio: the way back. */
-const pressureOfRatio = (ratio: number, p: number): number => (p * ratio) / (MASS_RATIO + ratio);
-
-/** Relative humidity from a vapour pressure in Pa; NaN above saturation. */
-function humidityOf(t: number, vapour: number): number {
-  const humidity = vapour / vapourPressure(t, 1);
-  return humidity <= 1 + ROUNDING ? Math.min(humidity, 1) : NaN;
-}
-const ROUNDING = 1e-9;
-
-/**
- * Humidity ratio from the temperature of a wet thermometer in a good draught, over water.
- * Source: the balance of ASHRAE Fundamentals 2017, chapter 1, equation 33, with its constants, from memory.
- */
-export function ratioOfWetBulb(t: number, p: number, wet: number): number {
-  const saturated = humidityRatio(wet, p, 1);
-  return ((2501 - 2.326 * wet) * saturated - 1.006 * (t - wet)) / (2501 + 1.86 * t - 4.186 * wet);
-}
-
-/** Relative humidity from a wet thermometer; NaN where it is drier than dry, or the warmer of the two. */
-function humidityOfWetBulb(t: number, p: number, wet: number): number {
-  const ratio = wet <= t ? ratioOfWetBulb(t, p, wet) : NaN;
-  return ratio >= 0 ? humidityOf(t, pressureOfRatio(ratio, p)) : NaN;
-}
-
-/** The temperature of the wet thermometer; NaN where it would freeze. */
-function wetBulbOf(t: number, p: number, humidity: number): number {
-  const ratio = humidityRatio(t, p, humidity);
-  const missed = (wet: number): number => ratioOfWetBulb(t, p, wet) - ratio;
-  return missed(COLDEST_WET) <= 0 && missed(t) >= 0 ? rootBetween(missed, COLDEST_WET, t) : NaN;
-}
-const COLDEST_WET = 0.01;
-
-const temperature = (from: number, to: number) => ({ name: 'Temperature', unit: '°C', from, to });
-const pressure = (from: number, to: number) => ({ name: 'Pressure', unit: 'Pa', from, to });
-const humidity = { name: 'Relative humidity', unit: '', from: 0, to: 1 };
+export const temperature = (from: number, to: number) => ({ name: 'Temperature', unit: '°C', from, to });
+export const pressure = (from: number, to: number) => ({ name: 'Pressure', unit: 'Pa', from, to });
+export const humidity = { name: 'Relative humidity', unit: '', from: 0, to: 1 };
 const idealGas = 'ideal gas with the constant of ISO 2533:1975';
-const wetBulbSource = 'ASHRAE Fundamentals 2017, chapter 1, equation 33, with the vapour pressure of IAPWS R7-97(2012)';
-const dalton = 'ideal gases with the vapour pressure of IAPWS R7-97(2012)';
+export const dalton = 'ideal gases with the vapour pressure of IAPWS R7-97(2012)';
 
 export const air: readonly BuiltIn[] = [
   {
@@ -116,26 +81,6 @@ export const air: readonly BuiltIn[] = [
       const dew = saturationTemperature(vapourPressure(t, h) / 1e6) - KELVIN;
       return dew >= 0 ? dew : NaN;
     },
-  },
-  {
-    symbol: 'air_phi_dew', name: 'Relative humidity from the dew point', unit: '', source: 'IAPWS R7-97(2012), equation 30', stated: '±0.5 % of it (the enhancement factor is left out)', uncertainty: (v) => 2.5e-3 * v,
-    arguments: [temperature(0.01, 200), { ...temperature(0.01, 200), name: 'Dew point' }],
-    apply: (t, dew) => humidityOf(t, vapourPressure(dew, 1)),
-  },
-  {
-    symbol: 'air_phi_x', name: 'Relative humidity from the humidity ratio', unit: '', source: dalton, stated: '±0.5 % of it (the enhancement factor is left out)', uncertainty: (v) => 2.5e-3 * v,
-    arguments: [temperature(0.01, 200), pressure(1000, 1e7), { name: 'Humidity ratio', unit: 'kg/kg', from: 0, to: 10 }],
-    apply: (t, p, x) => humidityOf(t, pressureOfRatio(x, p)),
-  },
-  {
-    symbol: 'air_phi_wet', name: 'Relative humidity from the wet bulb', unit: '', source: wetBulbSource, stated: '±0.02 (a well drawn wet thermometer, common practice)', uncertainty: () => 0.01,
-    arguments: [temperature(0.01, 90), pressure(50_000, 200_000), { ...temperature(0.01, 90), name: 'Wet-bulb temperature' }],
-    apply: humidityOfWetBulb,
-  },
-  {
-    symbol: 'air_wet', name: 'Wet-bulb temperature', unit: '°C', source: wetBulbSource, stated: '±0.2 °C (common practice)', uncertainty: () => 0.1,
-    arguments: [temperature(0.01, 90), pressure(50_000, 200_000), humidity],
-    apply: wetBulbOf,
   },
   {
     symbol: 'air_h', name: 'Enthalpy of moist air, of dry air', unit: 'kJ/kg', source: `1.006 t + x (2501 + 1.86 t); x from ${dalton}`, stated: '±0.5 % (common practice)', uncertainty: (v) => 2.5e-3 * Math.abs(v),

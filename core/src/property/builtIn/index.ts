@@ -1,6 +1,7 @@
 import { air } from './air';
 import { atmosphere } from './atmosphere';
 import { dryGases } from './gases';
+import { humidityFrom } from './humidity';
 import { mixtures } from './gases/mixture';
 import type { BuiltIn } from './BuiltIn';
 import { resistanceThermometers } from './resistance';
@@ -36,6 +37,7 @@ export const builtIns: readonly BuiltIn[] = [
   ...water,
   ...sea,
   ...air,
+  ...humidityFrom,
   ...dryGases,
   ...mixtures,
   ...atmosphere,

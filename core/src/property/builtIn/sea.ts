@@ -146,9 +146,30 @@ const property = (
 });
 
 export const sea: readonly BuiltIn[] = [
-  property('rho', 'Density', 'kg/m^3', '±0.01 % and less', (s) => s.density, (v) => 5e-5 * v),
+  property(
+    'rho',
+    'Density',
+    'kg/m^3',
+    '±0.01 % and less',
+    (s) => s.density,
+    (v) => 5e-5 * v,
+  ),
   property('h', 'Specific enthalpy', 'kJ/kg', 'see the release', (s) => s.enthalpy),
   property('s', 'Specific entropy', 'kJ/(kg K)', 'see the release', (s) => s.entropy),
-  property('cp', 'Specific heat capacity', 'kJ/(kg K)', '±0.1 %', (s) => s.heatCapacity, (v) => 5e-4 * v),
-  property('a', 'Speed of sound', 'm/s', '±0.3 %, as that of water by R7-97', (s) => s.soundSpeed, (v) => 1.5e-3 * v),
-]; // prettier-ignore
+  property(
+    'cp',
+    'Specific heat capacity',
+    'kJ/(kg K)',
+    '±0.1 %',
+    (s) => s.heatCapacity,
+    (v) => 5e-4 * v,
+  ),
+  property(
+    'a',
+    'Speed of sound',
+    'm/s',
+    '±0.3 %, as that of water by R7-97',
+    (s) => s.soundSpeed,
+    (v) => 1.5e-3 * v,
+  ),
+];

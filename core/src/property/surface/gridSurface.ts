@@ -33,31 +33,24 @@ export function gridSurface(
       const ofRow = (i: number): number => rows[i]!(j, by);
       // On a row itself no other one is needed.
       if (at === x[k] || at === x[k + 1]) return ofRow(at === x[k] ? k : k + 1);
-      const [low, high] = [ofRow(k), ofRow(k + 1)];
-      if (low !== low || high !== high) return NaN;
       // Only so many rows have a say in the value between two of them; what has a hole there has none.
-      let count = 0;
-      const add = (i: number, value: number): void => {
+      let [count, piece, beside, after] = [0, 0, 0, 0];
+      for (let i = firstWithSay(ofRow, k, reach); i < n && after < reach; i++) {
+        const value = ofRow(i);
+        if (value !== value) continue;
+        if (i === k) piece = count;
+        if (i === k || i === k + 1) beside++;
+        if (i > k) after++;
         places[count] = x[i]!;
         knots[count++] = value;
-      };
-      const from = reach === 1 ? k : firstWithSay(ofRow, k, reach);
-      for (let i = from; i < k; i++) addIfKnown(add, i, ofRow(i));
-      let piece = count;
-      add(k, low);
-      add(k + 1, high);
-      const most = count + reach - 1;
-      for (let i = k + 2; i < n && count < most; i++) addIfKnown(add, i, ofRow(i));
+      }
+      if (beside < 2) return NaN;
       const across = alongX.fit(places.subarray(0, count), knots.subarray(0, count));
       while (piece < across.a.length - 1 && across.breaks[piece + 1]! <= at) piece++;
       while (piece > 0 && across.breaks[piece]! > at) piece--;
       return onPiece(across, piece, at);
     },
   };
-}
-
-function addIfKnown(add: (i: number, value: number) => void, i: number, value: number): void {
-  if (value === value) add(i, value);
 }
 
 /** The first of the rows up to k that have a say, of which there are as many as a method reaches. */

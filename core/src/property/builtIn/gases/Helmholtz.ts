@@ -84,7 +84,11 @@ function addCritical(sum: Sum, [a, b, beta, A, B, C, D, n]: CriticalTerm, delta:
   const [p0, p1, p2] = [distance ** b, b * distance ** (b - 1), b * (b - 1) * distance ** (b - 2)];
   const psi = Math.exp(-C * square - D * y * y);
   const [psiD, psiT] = [-2 * C * x * psi, -2 * D * y * psi];
-  const [psiDD, psiTT, psiDT] = [(2 * C * square - 1) * 2 * C * psi, (2 * D * y * y - 1) * 2 * D * psi, 4 * C * D * x * y * psi];
+  const [psiDD, psiTT, psiDT] = [
+    (2 * C * square - 1) * 2 * C * psi,
+    (2 * D * y * y - 1) * 2 * D * psi,
+    4 * C * D * x * y * psi,
+  ];
   const [pD, pDD] = [p1 * byDelta, p1 * byDelta2 + p2 * byDelta * byDelta];
   const [pT, pTT] = [-2 * theta * p1, 2 * p1 + 4 * theta * theta * p2];
   const pDT = -p1 * steep * x - 2 * theta * p2 * byDelta;
@@ -95,7 +99,7 @@ function addCritical(sum: Sum, [a, b, beta, A, B, C, D, n]: CriticalTerm, delta:
   sum.t += n * delta * (pT * psi + p0 * psiT);
   sum.tt += n * delta * (pTT * psi + 2 * pT * psiT + p0 * psiTT);
   sum.dt += n * (p0 * (psiT + delta * psiDT) + delta * pD * psiT + pT * once + pDT * delta * psi);
-} // prettier-ignore
+}
 
 /** Of the ideal gas: the value without ln δ, and τ and τ² times its derivatives by τ. */
 export function idealPart({ ideal }: ReferenceEquation, tau: number): { a: number; t: number; tt: number } {

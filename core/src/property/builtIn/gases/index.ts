@@ -17,7 +17,7 @@ interface Gas {
   /** K and MPa: above the melting line, and no further than the equation goes. */
   temperature: readonly [from: number, to: number];
   highest: number;
-  /** Of density, heat capacity and speed of sound, in per cent, away from the critical point. */
+  /** Of density, heat capacity and speed of sound, in per cent, away from the critical point: as published, from memory. */
   stated: { density: number; heatCapacity: number; soundSpeed: number };
 }
 

@@ -116,9 +116,44 @@ const property = (
 
 /** Exhaust, humid air, dry air and their like, by mole fraction. */
 export const mixtures: readonly BuiltIn[] = [
-  property('M', 'Molar mass', 'g/mol', '±0.001 g/mol', (m) => m.molarMass, () => 5e-4),
-  property('cp', 'Specific heat capacity', 'kJ/(kg K)', '±0.3 % at low pressure (common practice)', (m) => m.heatCapacity / m.molarMass, (v) => 1.5e-3 * v),
-  property('h', 'Specific enthalpy from 25 °C', 'kJ/kg', '±0.3 % at low pressure (common practice)', (m) => m.enthalpy / m.molarMass, (v) => 1.5e-3 * Math.abs(v)),
-  property('kappa', 'Ratio of heat capacities', '', '±0.1 % at low pressure (common practice)', (m) => m.heatCapacity / (m.heatCapacity - GAS_CONSTANT), (v) => 5e-4 * v),
-  property('R', 'Specific gas constant', 'kJ/(kg K)', '±0.005 %', (m) => GAS_CONSTANT / m.molarMass, (v) => 2.5e-5 * v),
-]; // prettier-ignore
+  property(
+    'M',
+    'Molar mass',
+    'g/mol',
+    '±0.001 g/mol',
+    (m) => m.molarMass,
+    () => 5e-4,
+  ),
+  property(
+    'cp',
+    'Specific heat capacity',
+    'kJ/(kg K)',
+    '±0.3 % at low pressure (common practice)',
+    (m) => m.heatCapacity / m.molarMass,
+    (v) => 1.5e-3 * v,
+  ),
+  property(
+    'h',
+    'Specific enthalpy from 25 °C',
+    'kJ/kg',
+    '±0.3 % at low pressure (common practice)',
+    (m) => m.enthalpy / m.molarMass,
+    (v) => 1.5e-3 * Math.abs(v),
+  ),
+  property(
+    'kappa',
+    'Ratio of heat capacities',
+    '',
+    '±0.1 % at low pressure (common practice)',
+    (m) => m.heatCapacity / (m.heatCapacity - GAS_CONSTANT),
+    (v) => 5e-4 * v,
+  ),
+  property(
+    'R',
+    'Specific gas constant',
+    'kJ/(kg K)',
+    '±0.005 %',
+    (m) => GAS_CONSTANT / m.molarMass,
+    (v) => 2.5e-5 * v,
+  ),
+];

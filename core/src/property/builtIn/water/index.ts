@@ -101,7 +101,7 @@ export const water: readonly BuiltIn[] = [
     arguments: [boiling, quality], apply: (p, x) => wetAt(p, x, 'entropy'),
   },
   {
-    symbol: 'water_rho_wet', name: 'Density of wet steam', unit: 'kg/m^3', source: IF97, stated: '±0.1 % and less away from the critical point',
+    symbol: 'water_rho_wet', name: 'Density of wet steam', unit: 'kg/m^3', source: IF97, stated: 'as the density of water and steam',
     uncertainty: (v) => 5e-4 * v,
     arguments: [boiling, quality], apply: (p, x) => 1 / wetAt(p, x, 'volume'),
   },
